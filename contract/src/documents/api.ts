@@ -1,0 +1,33 @@
+/** A line of the list of trips. */
+export interface TripSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly placeName: string;
+  readonly start: string;
+  readonly end: string;
+  readonly timeZone: string;
+  /** Counts up with each write; the ETag of the document. */
+  readonly revision: number;
+}
+
+/** A stored document and the revision that If-Match asks for. */
+export interface Stored<Document> {
+  readonly revision: number;
+  readonly document: Document;
+}
+
+/** A field that is wrong, and what would be right. */
+export interface FieldError {
+  /** JSON pointer (RFC 6901) into the document. */
+  readonly pointer: string;
+  readonly detail: string;
+}
+
+/** An error as the API answers it (RFC 9457, application/problem+json). */
+export interface ProblemDocument {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly errors?: readonly FieldError[];
+}

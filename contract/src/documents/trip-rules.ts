@@ -1,0 +1,52 @@
+import { HOUR_MS, type Problem } from '@knapsack/core';
+import { MOST_DAYS } from '../fields/fields.js';
+import type { Trip } from './trip.js';
+
+/** What is wrong between the fields of a trip: its hours, and the blocks in them. Empty where all is well. */
+export function tripProblems(trip: Trip): readonly Problem[] {
+  const startMs = Date.parse(trip.start);
+  const endMs = Date.parse(trip.end);
+  if (endMs <= startMs) {
+    return [problem('ends-before-start', '/end', 'The outing must end after it starts.')];
+  }
+  if (endMs - startMs > MOST_DAYS * 24 * HOUR_MS) {
+    return [problem('too-long', '/end', `The outing must last ${MOST_DAYS} days at the most.`)];
+  }
+  return [...blockProblems(trip, startMs, endMs), ...loadoutProblems(trip)];
+}
+
+function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Problem[] {
+  const problems: Problem[] = [];
+  const seen = new Set<string>();
+  const placed = blocks.map((block, index) => ({
+    index,
+    id: block.id,
+    startMs: Date.parse(block.start),
+    endMs: Date.parse(block.end),
+  }));
+  for (const { index, id, startMs: from, endMs: to } of placed) {
+    const at = `/blocks/${index}`;
+    if (seen.has(id)) problems.push(problem('same-id', `${at}/id`, `Two blocks are called “${id}”; each needs an id of its own.`));
+    seen.add(id);
+    if (to <= from) problems.push(problem('empty-block', `${at}/end`, 'A block must end after it starts.'));
+    else if (from < startMs || to > endMs) problems.push(problem('outside', at, 'A block must lie within the outing.'));
+  }
+  const inOrder = [...placed].sort((a, b) => a.startMs - b.startMs);
+  for (let index = 1; index < inOrder.length; index++) {
+    if (inOrder[index].startMs < inOrder[index - 1].endMs) {
+      problems.push(problem('overlap', `/blocks/${inOrder[index].index}/start`, 'Two blocks overlap; one radio can do one thing at a time.'));
+    }
+  }
+  return problems;
+}
+
+function loadoutProblems({ loadout }: Trip): Problem[] {
+  const seen = new Set<string>();
+  return loadout.flatMap(({ gear }, index) => {
+    const twice = seen.has(gear);
+    seen.add(gear);
+    return twice ? [problem('twice', `/loadout/${index}/gear`, `“${gear}” is in the bag twice; raise its count instead.`)] : [];
+  });
+}
+
+const problem = (code: string, pointer: string, sentence: string): Problem => ({ code, pointer, sentence });

@@ -1,0 +1,10 @@
+export type * from './documents/accessory-rule.js';
+export type * from './documents/api.js';
+export type * from './documents/figure.js';
+export * from './documents/gear.js';
+export * from './documents/trip-rules.js';
+export * from './documents/trip.js';
+export * from './fields/fields.js';
+export * from './fields/number-field.js';
+export * from './resolve/quick-trip.js';
+export * from './resolve/resolve.js';

@@ -1,0 +1,98 @@
+import { CHEMISTRIES, HOUR_MS, type ChemistryName, type QuickSumInput } from '@knapsack/core';
+import { GEAR_SCHEMA, GEAR_VERSION, type Accessory, type Battery, type Gear, type Radio } from '../documents/gear.js';
+import type { Figure } from '../documents/figure.js';
+import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
+
+/** Cells of a pack for the 12 V bus, by chemistry. */
+export const USUAL_CELLS: Record<ChemistryName, number> = {
+  lifepo4: 4,
+  liion: 4,
+  agm: 6,
+  gel: 6,
+  flooded: 6,
+  nimh: 10,
+  alkaline: 10,
+};
+
+/** What the quick sum does not ask and a trip needs. */
+export interface QuickTripContext {
+  /** A short unique text for the ids. */
+  readonly key: string;
+  readonly chemistry: ChemistryName;
+  /** Start of the outing, UTC epoch ms. */
+  readonly startMs: number;
+  readonly timeZone: string;
+}
+
+/**
+ * A trip and its gear out of a quick sum. The typed transmit current is the mean of an over, so the
+ * trip's block takes it as it is (mode factor 1, an FM carrier at 10 W); everything else is assumed, visibly.
+ */
+export function quickTrip(input: QuickSumInput, context: QuickTripContext): { trip: Trip; gear: readonly Gear[] } {
+  const { key, chemistry, startMs, timeZone } = context;
+  const id = (what: string) => `quick-${what}-${key}`;
+  const hours = input.wantedHours ?? 6;
+  const iso = (timeMs: number) => new Date(timeMs).toISOString();
+  const common = { schema: GEAR_SCHEMA, version: GEAR_VERSION } as const;
+
+  const radio: Radio = {
+    ...common,
+    kind: 'radio',
+    id: id('radio'),
+    name: 'My radio',
+    about: 'from a quick sum',
+    receiveA: typed(input.receiveA),
+    transmit: [{ rfW: 10, amps: input.transmitA, source: 'datasheet' }],
+    dropoutV: assumed(10.5),
+  };
+  const battery: Battery = {
+    ...common,
+    kind: 'battery',
+    id: id('battery'),
+    name: `My ${input.capacityAh} Ah ${CHEMISTRIES[chemistry].label}`,
+    about: 'from a quick sum',
+    chemistry,
+    cellsInSeries: USUAL_CELLS[chemistry],
+    ratedAh: typed(input.capacityAh),
+  };
+  const always: Accessory = {
+    ...common,
+    kind: 'accessory',
+    id: id('always'),
+    name: 'Always on',
+    about: 'from a quick sum',
+    drawA: typed(input.alwaysA),
+    rule: { when: 'always' },
+  };
+  const gear: Gear[] = input.alwaysA > 0 ? [radio, battery, always] : [radio, battery];
+
+  const trip: Trip = {
+    schema: TRIP_SCHEMA,
+    version: TRIP_VERSION,
+    id: id('trip'),
+    name: 'From a quick sum',
+    place: { name: 'somewhere', timeZone },
+    start: iso(startMs),
+    end: iso(startMs + hours * HOUR_MS),
+    temperatureC: 20,
+    startSoc: 1,
+    floorSoc: Math.min(0.95, Math.round((1 - input.usable) * 1000) / 1000),
+    stepMinutes: 5,
+    blocks: [
+      {
+        id: 'b1',
+        start: iso(startMs),
+        end: iso(startMs + hours * HOUR_MS),
+        activity: 'calling',
+        mode: 'FM',
+        powerW: 10,
+        share: input.share,
+      },
+    ],
+    loadout: gear.map((item) => ({ gear: item.id, count: 1 })),
+  };
+  return { trip, gear };
+}
+
+const typed = (value: number): Figure => ({ value, source: 'datasheet' });
+const assumed = (value: number): Figure => ({ value, source: 'assumed' });

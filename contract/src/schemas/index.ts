@@ -1,0 +1,1 @@
+export { readGear, readShelf, readTrip } from './read.js';

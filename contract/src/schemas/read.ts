@@ -1,0 +1,80 @@
+import type Joi from 'joi';
+import { fail, succeed, type Problem, type Result } from '@knapsack/core';
+import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, SHELF_VERSION, type Gear, type ShelfDocument } from '../documents/gear.js';
+import { tripProblems } from '../documents/trip-rules.js';
+import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
+import { gearSchema, shelfSchema } from './gear-schema.js';
+import { STRICT } from './joi.js';
+import { tripSchema } from './trip-schema.js';
+
+interface DocumentType {
+  readonly schema: string;
+  /** The version that this release writes. Older ones would be migrated here; there are none yet. */
+  readonly version: number;
+  readonly what: string;
+  readonly check: Joi.Schema;
+}
+
+const TRIP: DocumentType = { schema: TRIP_SCHEMA, version: TRIP_VERSION, what: 'trip', check: tripSchema };
+const GEAR: DocumentType = { schema: GEAR_SCHEMA, version: GEAR_VERSION, what: 'gear item', check: gearSchema };
+const SHELF: DocumentType = { schema: SHELF_SCHEMA, version: SHELF_VERSION, what: 'shelf of gear', check: shelfSchema };
+
+/** A trip out of anything that came from outside, or every reason why it is none. */
+export function readTrip(data: unknown): Result<Trip> {
+  const read = readDocument<Trip>(TRIP, data);
+  if (!read.ok) return read;
+  const problems = tripProblems(read.value);
+  return problems.length > 0 ? fail(...problems) : read;
+}
+
+export const readGear = (data: unknown): Result<Gear> => readDocument<Gear>(GEAR, data);
+
+/** A shelf file with unique ids. */
+export function readShelf(data: unknown): Result<ShelfDocument> {
+  const read = readDocument<ShelfDocument>(SHELF, data);
+  if (!read.ok) return read;
+  const ids = read.value.gear.map(({ id }) => id);
+  const twice = ids.findIndex((id, index) => ids.indexOf(id) !== index);
+  return twice === -1
+    ? read
+    : fail({
+        code: 'same-id',
+        pointer: `/gear/${twice}/id`,
+        sentence: `Two gear items are called “${ids[twice]}”; each needs an id of its own.`,
+      });
+}
+
+function readDocument<Document>(type: DocumentType, data: unknown): Result<Document> {
+  const head = headProblem(type, data);
+  if (head) return fail(head);
+  const { error } = type.check.validate(data, STRICT);
+  return error ? fail(...error.details.map(asProblem)) : succeed(data as Document);
+}
+
+/** Whether the data is of this type at all and of a version that can be read. */
+function headProblem({ schema, version, what }: DocumentType, data: unknown): Problem | null {
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+    return { code: 'not-a-document', pointer: '', sentence: `A ${what} must be a JSON object.` };
+  }
+  const head = data as { schema?: unknown; version?: unknown };
+  if (head.schema !== schema) {
+    return { code: 'wrong-schema', pointer: '/schema', sentence: `A ${what} begins with "schema": "${schema}".` };
+  }
+  if (!Number.isInteger(head.version) || (head.version as number) < 1) {
+    return { code: 'wrong-version', pointer: '/version', sentence: `The version of a ${what} must be a whole number from 1 to ${version}.` };
+  }
+  if ((head.version as number) > version) {
+    return {
+      code: 'newer-version',
+      pointer: '/version',
+      sentence: `This ${what} has version ${String(head.version)}; this Knapsack reads up to version ${version}. Nothing was changed; a newer Knapsack can open it.`,
+    };
+  }
+  return null;
+}
+
+const asProblem = ({ type, path, message }: Joi.ValidationErrorItem): Problem => ({
+  code: type.replaceAll('.', '-'),
+  pointer: path.map((part) => `/${String(part).replaceAll('~', '~0').replaceAll('/', '~1')}`).join(''),
+  sentence: message.endsWith('.') ? message : `${message}.`,
+});

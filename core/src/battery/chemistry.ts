@@ -1,0 +1,143 @@
+/** What is common to all packs of one chemistry. Source of every figure: design model, section 2. */
+export interface Chemistry {
+  readonly label: string;
+  /** Cells in series that the volts and resistance below are for; a pack scales by its own count. */
+  readonly tableCells: number;
+  /** State of charge that a plan keeps in reserve unless told otherwise, 0 to 1. */
+  readonly floorSoc: number;
+  /** Volts at which the protection or a low-voltage disconnect opens, for each of {@link tableCells}'s set. */
+  readonly cutoffV: number;
+  /** Open-circuit volts at the states of charge of OPEN_CIRCUIT_SOC. */
+  readonly openCircuitV: readonly number[];
+  /** Hours of the discharge that the label's capacity is rated at. */
+  readonly ratingHours: number;
+  /** Peukert exponent. */
+  readonly peukert: number;
+  /** Resistance x rated capacity, ohm Ah. */
+  readonly ohmAh: number;
+  /** Share of the rating left at the temperatures of CAPACITY_TEMPERATURES_C. */
+  readonly capacityByCold: readonly number[];
+  /** How it takes a charge, or null where it must not be charged at all. */
+  readonly charge: ChargeHabit | null;
+}
+
+/** How a chemistry takes a charge; currents in C, multiples of the rated Ah an hour. */
+export interface ChargeHabit {
+  /** Stored / accepted charge, 0 to 1. */
+  readonly efficiency: number;
+  /** Largest charge current, C, unless the label states one. */
+  readonly maxC: number;
+  /** State of charge from which the acceptance falls. */
+  readonly taperSoc: number;
+  /** Acceptance at a full pack, C. */
+  readonly endC: number;
+  /** What remains of the largest charge current below 0 C: 1, a half, or none. */
+  readonly belowFreezing: number;
+}
+
+export const OPEN_CIRCUIT_SOC = [0, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1] as const;
+export const CAPACITY_TEMPERATURES_C = [-20, -10, 0, 10, 25] as const;
+
+const LEAD_OPEN_CIRCUIT_V = [11.4, 11.53, 11.65, 11.82, 11.95, 12.08, 12.2, 12.32, 12.45, 12.58, 12.72, 12.85];
+const LEAD_COLD = [0.58, 0.72, 0.84, 0.93, 1];
+const shifted = (volts: readonly number[], by: number): number[] => volts.map((value) => value + by);
+const lead = (efficiency: number, maxC: number): ChargeHabit => ({
+  efficiency,
+  maxC,
+  taperSoc: 0.8,
+  endC: 0.01,
+  belowFreezing: 0.5,
+});
+
+export const CHEMISTRIES = {
+  lifepo4: {
+    label: 'lithium iron',
+    tableCells: 4,
+    floorSoc: 0.1,
+    cutoffV: 10,
+    openCircuitV: [10, 12.2, 12.75, 12.85, 12.9, 13, 13.06, 13.12, 13.2, 13.28, 13.32, 13.6],
+    ratingHours: 5,
+    peukert: 1.03,
+    ohmAh: 0.45,
+    capacityByCold: [0.6, 0.78, 0.9, 0.97, 1],
+    charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.95, endC: 0.05, belowFreezing: 0 },
+  },
+  liion: {
+    label: 'lithium ion',
+    tableCells: 1,
+    floorSoc: 0.1,
+    cutoffV: 3,
+    openCircuitV: [3, 3.3, 3.45, 3.55, 3.61, 3.65, 3.7, 3.78, 3.87, 3.97, 4.07, 4.18],
+    ratingHours: 5,
+    peukert: 1.03,
+    ohmAh: 0.15,
+    capacityByCold: [0.65, 0.8, 0.9, 0.97, 1],
+    charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.8, endC: 0.05, belowFreezing: 0 },
+  },
+  agm: {
+    label: 'AGM lead',
+    tableCells: 6,
+    floorSoc: 0.5,
+    cutoffV: 10.5,
+    openCircuitV: LEAD_OPEN_CIRCUIT_V,
+    ratingHours: 20,
+    peukert: 1.15,
+    ohmAh: 0.2,
+    capacityByCold: LEAD_COLD,
+    charge: lead(0.92, 0.25),
+  },
+  gel: {
+    label: 'gel lead',
+    tableCells: 6,
+    floorSoc: 0.5,
+    cutoffV: 10.5,
+    openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, 0.05),
+    ratingHours: 20,
+    peukert: 1.2,
+    ohmAh: 0.25,
+    capacityByCold: LEAD_COLD,
+    charge: lead(0.9, 0.2),
+  },
+  flooded: {
+    label: 'flooded lead',
+    tableCells: 6,
+    floorSoc: 0.5,
+    cutoffV: 10.5,
+    openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, -0.15),
+    ratingHours: 20,
+    peukert: 1.25,
+    ohmAh: 0.2,
+    capacityByCold: LEAD_COLD,
+    charge: lead(0.85, 0.15),
+  },
+  nimh: {
+    label: 'nickel metal hydride',
+    tableCells: 1,
+    floorSoc: 0.1,
+    cutoffV: 1,
+    openCircuitV: [1, 1.15, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.28, 1.3, 1.33, 1.38],
+    ratingHours: 5,
+    peukert: 1.06,
+    ohmAh: 0.06,
+    capacityByCold: [0.4, 0.7, 0.85, 0.95, 1],
+    charge: { efficiency: 0.8, maxC: 0.2, taperSoc: 0.9, endC: 0.05, belowFreezing: 0 },
+  },
+  alkaline: {
+    label: 'alkaline',
+    tableCells: 1,
+    floorSoc: 0.05,
+    cutoffV: 0.9,
+    openCircuitV: [0.9, 1, 1.06, 1.13, 1.18, 1.22, 1.27, 1.32, 1.37, 1.43, 1.5, 1.58],
+    ratingHours: 50,
+    peukert: 1.35,
+    ohmAh: 0.6,
+    capacityByCold: [0.2, 0.4, 0.65, 0.85, 1],
+    charge: null,
+  },
+} as const satisfies Record<string, Chemistry>;
+
+export type ChemistryName = keyof typeof CHEMISTRIES;
+
+export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as readonly ChemistryName[];
+
+export const chemistryOf = (name: ChemistryName): Chemistry => CHEMISTRIES[name];

@@ -1,0 +1,21 @@
+import type { Quantity } from '../say/quantity.js';
+
+/** A piece of a line of arithmetic: words and signs as they are, or a number with its unit. */
+export type Term = string | Quantity;
+
+/** One line that a person can check on paper: what it is, how it is reckoned, what comes out. */
+export interface SumLine {
+  readonly label: string;
+  readonly terms: readonly Term[];
+  readonly result: Quantity;
+}
+
+/** The arithmetic behind one figure. */
+export interface Sum {
+  readonly title: string;
+  readonly lines: readonly SumLine[];
+  /** What the lines leave out or take for granted. */
+  readonly remark?: string;
+}
+
+export const q = (value: number, unit: Quantity['unit']): Quantity => ({ value, unit });

@@ -1,0 +1,130 @@
+import { packAt, type Pack } from '../battery/pack.js';
+import { chargeBetween, loadSeries, type LoadSeries } from '../load/load-series.js';
+import { march, type March } from '../march/march.js';
+import { timeGrid } from '../march/time-grid.js';
+import { HOUR_MS, hoursOf } from '../span.js';
+import { findings, lowestOver } from './findings.js';
+import type { PlanInput } from './plan-input.js';
+import type { Binding, Blaze, Verdict } from './verdict.js';
+
+export interface Forecast {
+  readonly plan: PlanInput;
+  readonly pack: Pack;
+  readonly load: LoadSeries;
+  readonly march: March;
+  readonly verdict: Verdict;
+}
+
+/** Spare charge under this share of what the plan draws is worth a second look. */
+const THIN_MARGIN = 0.1;
+
+/** Marches a plan and reads the verdict off it. The same input gives the same bits. */
+export function forecast(plan: PlanInput): Forecast {
+  const spans = [...plan.blocks, ...plan.steady.flatMap((load) => load.spans)];
+  const edgesMs = timeGrid(plan.outing, plan.stepMs, spans);
+  const load = loadSeries(
+    {
+      radioName: plan.radio.name,
+      radio: plan.radio.currents,
+      blocks: plan.blocks,
+      steady: plan.steady,
+    },
+    edgesMs,
+  );
+  const pack = packAt(plan.pack.label, plan.temperatureC);
+  const run = march({
+    pack,
+    load,
+    startSoc: plan.startSoc,
+    floorSoc: plan.floorSoc,
+    radioDropoutV: plan.radio.dropoutV,
+    leadOhm: plan.leadOhm,
+    ...(plan.offeredA && { offeredA: sample(plan.offeredA, edgesMs) }),
+  });
+  return { plan, pack, load, march: run, verdict: readVerdict(plan, pack, load, run) };
+}
+
+function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March): Verdict {
+  const { outing, floorSoc } = plan;
+  const { endMs, binds } = firstEnd(run);
+  const lasts = endMs === null;
+  const untilMs = endMs ?? outing.endMs;
+
+  const plannedAh = chargeBetween(load.edgesMs, load.meanA, outing.startMs, outing.endMs);
+  const meanA = plannedAh / hoursOf(outing);
+  const endSoc = run.soc[run.soc.length - 1];
+  const marginAh = lasts
+    ? (endSoc - floorSoc) * pack.deliverableAh
+    : -chargeBetween(load.edgesMs, load.meanA, endMs, outing.endMs);
+  const marginHours = lasts
+    ? meanA > 0
+      ? marginAh / meanA
+      : Infinity
+    : (endMs - outing.endMs) / HOUR_MS;
+
+  const lowest = lowestCharge(run);
+  const lowestRadioV = lowestOver(run, untilMs, (step) =>
+    load.keyDownRadioA[step] > 0 ? run.radioV[step] : Infinity,
+  );
+  const found = findings({ plan, pack, load, march: run, untilMs });
+  return {
+    blaze: blaze(lasts, marginAh < THIN_MARGIN * plannedAh, found),
+    lasts,
+    endMs,
+    binds,
+    ...run.ends,
+    marginAh,
+    marginHours,
+    lowestSoc: lowest.soc,
+    lowestMs: lowest.timeMs,
+    endSoc,
+    lowestRadioV: Number.isFinite(lowestRadioV) ? lowestRadioV : null,
+    plannedAh,
+    meanA,
+    consumers: load.consumers.map((name, index) => ({
+      name,
+      ampereHours: chargeBetween(
+        load.edgesMs,
+        load.byConsumerA[index],
+        outing.startMs,
+        outing.endMs,
+      ),
+    })),
+    findings: found,
+  };
+}
+
+/** The first of the three end points; at the same instant the radio's drop-out is named before the floor. */
+function firstEnd({ ends }: March): { endMs: number | null; binds: Binding | null } {
+  const candidates: readonly [Binding, number | null][] = [
+    ['cutoff', ends.cutoffMs],
+    ['radioDropout', ends.radioDropoutMs],
+    ['floor', ends.floorMs],
+  ];
+  let endMs: number | null = null;
+  let binds: Binding | null = null;
+  for (const [name, timeMs] of candidates) {
+    if (timeMs !== null && (endMs === null || timeMs < endMs)) {
+      endMs = timeMs;
+      binds = name;
+    }
+  }
+  return { endMs, binds };
+}
+
+function blaze(lasts: boolean, thin: boolean, found: Verdict['findings']): Blaze {
+  if (!lasts || found.some(({ severity }) => severity === 'stop')) return 'stop';
+  return thin || found.some(({ severity }) => severity === 'look') ? 'look' : 'fine';
+}
+
+function lowestCharge({ soc, edgesMs }: March): { soc: number; timeMs: number } {
+  let at = 0;
+  for (let edge = 1; edge < soc.length; edge++) if (soc[edge] < soc[at]) at = edge;
+  return { soc: soc[at], timeMs: edgesMs[at] };
+}
+
+function sample(valueAt: (timeMs: number) => number, edgesMs: Float64Array): Float64Array {
+  return Float64Array.from({ length: edgesMs.length - 1 }, (_, step) =>
+    valueAt((edgesMs[step] + edgesMs[step + 1]) / 2),
+  );
+}

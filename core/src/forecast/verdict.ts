@@ -1,0 +1,36 @@
+import type { Finding } from './findings.js';
+
+/** What stops a plan first. */
+export type Binding = 'floor' | 'radioDropout' | 'cutoff';
+
+/** Fine, look here, or stop. */
+export type Blaze = 'fine' | 'look' | 'stop';
+
+export interface Verdict {
+  readonly blaze: Blaze;
+  /** Whether the pack carries the plan to its end. */
+  readonly lasts: boolean;
+  /** When the plan ends for want of charge or volts, UTC epoch ms; null where it lasts. */
+  readonly endMs: number | null;
+  /** Which end point came first; null where it lasts. */
+  readonly binds: Binding | null;
+  readonly floorMs: number | null;
+  readonly radioDropoutMs: number | null;
+  readonly cutoffMs: number | null;
+  /** Charge above the reserve at the plan's end, Ah at the rated current; negative: what the rest of the plan would have drawn. */
+  readonly marginAh: number;
+  /** That charge at the plan's mean current, h; negative: how long before the plan's end it stops. */
+  readonly marginHours: number;
+  /** Lowest state of charge within the plan, and when, UTC epoch ms. */
+  readonly lowestSoc: number;
+  readonly lowestMs: number;
+  /** State of charge at the plan's end, as marched. */
+  readonly endSoc: number;
+  /** Lowest volts at the radio while the key is down, up to the verdict's end; null where it never transmits. */
+  readonly lowestRadioV: number | null;
+  /** All that the plan would draw, Ah, and its mean, A. */
+  readonly plannedAh: number;
+  readonly meanA: number;
+  readonly consumers: readonly { readonly name: string; readonly ampereHours: number }[];
+  readonly findings: readonly Finding[];
+}

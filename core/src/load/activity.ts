@@ -1,0 +1,25 @@
+/** What the operator is doing, and the share of time on transmit that goes with it. */
+export interface Activity {
+  readonly label: string;
+  /** Usual share of the time with the transmitter on, 0 to 1; always a starting point, never a rule. */
+  readonly share: number;
+}
+
+/**
+ * Usual transmit shares. Source: design model, section 1. Slotted digital already holds the slot
+ * timing (half of the slots x 12.64 s of 15 s = 0.42), so it is never applied twice.
+ */
+export const ACTIVITIES = {
+  calling: { label: 'calling and running stations', share: 0.5 },
+  answering: { label: 'answering calls', share: 0.2 },
+  netControl: { label: 'net control', share: 0.5 },
+  roundTable: { label: 'round-table talk', share: 0.1 },
+  contest: { label: 'contest run', share: 0.4 },
+  listening: { label: 'listening watch', share: 0.02 },
+  relay: { label: 'relay or gateway', share: 0.25 },
+  slots: { label: 'every other slot', share: 0.42 },
+} as const satisfies Record<string, Activity>;
+
+export type ActivityName = keyof typeof ACTIVITIES;
+
+export const ACTIVITY_NAMES = Object.keys(ACTIVITIES) as readonly ActivityName[];

@@ -1,0 +1,50 @@
+import { fixed, sayDuration, sayQuantity } from './quantity.js';
+import { fromLocalField, isZone, localHours, sayTime, toLocalField } from './time.js';
+
+describe('saying quantities', () => {
+  it('writes small currents to the milliamp and large ones to a tenth', () => {
+    expect(sayQuantity({ value: 0.035, unit: 'A' })).toBe('0.035 A');
+    expect(sayQuantity({ value: 1.9, unit: 'A' })).toBe('1.90 A');
+    expect(sayQuantity({ value: 20.44, unit: 'A' })).toBe('20.4 A');
+  });
+
+  it('writes durations to the minute without ever showing 60 minutes', () => {
+    expect(sayDuration(0.9999)).toBe('1 h 00');
+    expect(sayDuration(4 + 1 / 3)).toBe('4 h 20');
+    expect(sayDuration(75.999)).toBe('3 d 4 h');
+    expect(sayDuration(Infinity)).toBe('without end');
+  });
+
+  it('uses a real minus sign, and none before a zero', () => {
+    expect(fixed(-1.26, 1)).toBe('−1.3');
+    expect(fixed(-0.01, 1)).toBe('0.0');
+  });
+});
+
+describe('saying times', () => {
+  const zone = 'Europe/Oslo';
+
+  it('tells an instant in the zone of the place', () => {
+    expect(sayTime(Date.UTC(2027, 8, 4, 16, 40), zone)).toBe('Sat 18:40');
+    expect(toLocalField(Date.UTC(2027, 8, 4, 16, 40), zone)).toBe('2027-09-04T18:40');
+  });
+
+  it('reads a local time back to the same instant on both sides of a change of clocks', () => {
+    for (const instant of [Date.UTC(2027, 2, 27, 12), Date.UTC(2027, 2, 29, 12), Date.UTC(2027, 9, 31, 12)]) {
+      expect(fromLocalField(toLocalField(instant, zone), zone)).toBe(instant);
+    }
+    expect(fromLocalField('not a time', zone)).toBeNull();
+  });
+
+  it('marks local hours, also over the night that is an hour longer', () => {
+    const start = Date.UTC(2027, 9, 30, 20);
+    const marks = localHours(start, start + 12 * 3_600_000, 6, zone);
+    expect(marks.map((mark) => sayTime(mark, zone))).toEqual(['Sun 00:00', 'Sun 06:00']);
+    expect(marks[1] - marks[0]).toBe(7 * 3_600_000);
+  });
+
+  it('knows a time zone from a made-up one', () => {
+    expect(isZone('Europe/Oslo')).toBeTrue();
+    expect(isZone('Gannet/Rock')).toBeFalse();
+  });
+});
