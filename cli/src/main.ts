@@ -1,0 +1,51 @@
+import { Command, CommanderError } from 'commander';
+import { forecastCommand } from './forecast-command.js';
+import { quickCommand } from './quick-command.js';
+import { InputProblem, type Terminal } from './terminal.js';
+
+const PROCESS: Terminal = {
+  out: (text) => void process.stdout.write(text),
+  err: (text) => void process.stderr.write(text),
+};
+
+const BAD_INPUT = 2;
+
+/**
+ * The terminal tool.
+ *
+ * @param args what follows the program's name
+ * @returns the exit code: 0, or 2 for input that cannot be used
+ */
+export async function main(args: readonly string[], terminal: Terminal = PROCESS): Promise<number> {
+  const program = new Command('knapsack').description('Plans the energy of a portable radio outing.');
+  program.addCommand(quickCommand(terminal)).addCommand(forecastCommand(terminal));
+  for (const command of [program, ...program.commands]) {
+    command.exitOverride().configureOutput({
+      writeOut: terminal.out,
+      writeErr: terminal.err,
+      outputError: (text, write) => write(plain(text)),
+    });
+  }
+  if (args.length === 0) {
+    terminal.out(program.helpInformation());
+    return 0;
+  }
+  try {
+    await program.parseAsync([...args], { from: 'user' });
+    return 0;
+  } catch (error) {
+    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : BAD_INPUT;
+    if (error instanceof InputProblem) {
+      terminal.err(`${error.message}\n`);
+      return BAD_INPUT;
+    }
+    throw error;
+  }
+}
+
+/** Commander's "error: required option '--x' not specified" as a sentence on one line. */
+function plain(text: string): string {
+  const [line] = text.replace(/^error: /, '').trim().split('\n');
+  const sentence = line.charAt(0).toUpperCase() + line.slice(1);
+  return `${sentence.replace(/\.$/, '')}. Try --help.\n`;
+}

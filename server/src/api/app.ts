@@ -1,0 +1,115 @@
+import { randomBytes } from 'node:crypto';
+import compression from 'compression';
+import express, { type Express, type Response } from 'express';
+import helmet from 'helmet';
+import type { Gear, Trip, TripSummary } from '@knapsack/contract';
+import { readGear, readTrip } from '@knapsack/contract/schemas';
+import { pino, type Logger } from 'pino';
+import type { Stores } from '../documents/stores.js';
+import { seed } from '../documents/seed.js';
+import { documentRoutes } from './document-routes.js';
+import { guard } from './guard.js';
+import { problemHandler, sendProblem } from './problems.js';
+import { webPages } from './web-pages.js';
+
+export interface AppOptions {
+  readonly stores: Stores;
+  /** Folder of the built web application; absent for the API alone. */
+  readonly webFolder?: string;
+  /** Folder of the demo documents; absent where there are none to offer. */
+  readonly demoFolder?: string;
+  readonly log?: Logger;
+}
+
+const BODY_LIMIT = '2mb';
+
+/** The whole HTTP application on given stores. */
+export function createApp({ stores, webFolder, demoFolder, log = pino({ level: 'silent' }) }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use((_request, response, next) => {
+    response.locals['nonce'] = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(securityHeaders());
+  app.use(guard);
+  app.use(compression());
+
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-cache');
+    next();
+  });
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  app.use(
+    '/api/trips',
+    documentRoutes<Trip>({
+      what: 'trip',
+      store: stores.trips,
+      read: readTrip,
+      summarise: ({ revision, document }): TripSummary => ({
+        id: document.id,
+        name: document.name,
+        placeName: document.place.name,
+        start: document.start,
+        end: document.end,
+        timeZone: document.place.timeZone,
+        revision,
+      }),
+    }),
+  );
+  app.use(
+    '/api/gear',
+    documentRoutes<Gear>({
+      what: 'gear item',
+      store: stores.gear,
+      read: readGear,
+      summarise: ({ revision, document }) => ({ revision, document }),
+      mayDelete: (id) => stillCarried(stores, id),
+    }),
+  );
+  app.post('/api/demo', async (_request, response) => {
+    if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
+    await seed(stores, demoFolder);
+    response.status(204).end();
+  });
+  app.use('/api', (_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
+
+  if (webFolder) app.use(webPages(webFolder));
+  app.use((_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
+  app.use(problemHandler(log));
+  return app;
+}
+
+/** A sentence naming the trips that carry a gear item, or null where none does. */
+async function stillCarried({ trips }: Stores, gearId: string): Promise<string | null> {
+  const carrying = (await trips.list())
+    .filter(({ document }) => document.loadout.some(({ gear }) => gear === gearId))
+    .map(({ document }) => document.name);
+  if (carrying.length === 0) return null;
+  const names = carrying.slice(0, 3).join(', ') + (carrying.length > 3 ? ` and ${carrying.length - 3} more` : '');
+  return `It is still in the bag of ${names}. Take it out there first.`;
+}
+
+function securityHeaders() {
+  const nonce = (_request: unknown, response: unknown) =>
+    `'nonce-${String((response as Response).locals['nonce'])}'`;
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", nonce],
+        fontSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        baseUri: ["'self'"],
+        formAction: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    strictTransportSecurity: false,
+  });
+}

@@ -1,0 +1,6 @@
+export { createApp } from './api/app.js';
+export { openDatabase, StartProblem } from './database/open-database.js';
+export { seed } from './documents/seed.js';
+export { storesOf, type Stores } from './documents/stores.js';
+export { readSettings } from './settings.js';
+export { start, type Running, type StartOptions } from './start.js';
