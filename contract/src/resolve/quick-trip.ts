@@ -1,5 +1,6 @@
 import { CHEMISTRIES, HOUR_MS, type ChemistryName, type QuickSumInput } from '@knapsack/core';
 import { GEAR_SCHEMA, GEAR_VERSION, type Accessory, type Battery, type Gear, type Radio } from '../documents/gear.js';
+import { MOST_DAYS } from "../fields/fields.js";
 import type { Figure } from '../documents/figure.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 
@@ -13,6 +14,9 @@ export const USUAL_CELLS: Record<ChemistryName, number> = {
   nimh: 10,
   alkaline: 10,
 };
+
+/** Hours of the trip where none were wished for. */
+const USUAL_HOURS = 6;
 
 /** What the quick sum does not ask and a trip needs. */
 export interface QuickTripContext {
@@ -31,7 +35,7 @@ export interface QuickTripContext {
 export function quickTrip(input: QuickSumInput, context: QuickTripContext): { trip: Trip; gear: readonly Gear[] } {
   const { key, chemistry, startMs, timeZone } = context;
   const id = (what: string) => `quick-${what}-${key}`;
-  const hours = input.wantedHours ?? 6;
+  const hours = Math.min(input.wantedHours ?? USUAL_HOURS, MOST_DAYS * 24);
   const iso = (timeMs: number) => new Date(timeMs).toISOString();
   const common = { schema: GEAR_SCHEMA, version: GEAR_VERSION } as const;
 

@@ -170,7 +170,9 @@ function assumedIn(gear: Gear): string[] {
           ]
         : gear.kind === 'accessory'
           ? [['draw', gear.drawA]]
-          : [];
+          : gear.kind === 'lead'
+            ? [['resistance', gear.loopOhm]]
+            : [];
   const words = figures.filter(([, figure]) => figure?.source === 'assumed').map(([word]) => word);
   if (gear.kind === 'radio' && bestPoints(gear.transmit).some(({ source }) => source === 'assumed')) {
     words.push('transmit current');

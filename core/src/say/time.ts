@@ -1,12 +1,15 @@
 import { DateTime } from 'luxon';
 
-const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-GB' });
+const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-US' });
 
 /** "Sat 18:40" in a time zone by its IANA name. */
 export const sayTime = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc HH:mm');
 
 /** "18:40" in a time zone. */
 export const sayHour = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('HH:mm');
+
+/** "Sat 4 Sep" in a time zone. */
+export const sayDay = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc d LLL');
 
 /** "Sat 4 September 2027" in a time zone. */
 export const sayDate = (timeMs: number, zone: string): string =>

@@ -1,0 +1,34 @@
+import type { Trip } from '@knapsack/contract';
+
+/** A trip as it was typed, not yet taken by the server, and the revision it grew from. */
+export interface Draft {
+  readonly revision: number;
+  readonly trip: Trip;
+}
+
+const keyOf = (id: string): string => `knapsack.draft.${id}`;
+
+/** Keeps unsaved trips in this browser, so that a reload or a stopped server loses nothing. */
+export const draftBox = {
+  keep(draft: Draft): void {
+    try {
+      localStorage.setItem(keyOf(draft.trip.id), JSON.stringify(draft));
+    } catch {
+      // A full or forbidden storage: the server still gets the trip.
+    }
+  },
+
+  find(id: string): Draft | null {
+    const text = localStorage.getItem(keyOf(id));
+    if (text === null) return null;
+    try {
+      return JSON.parse(text) as Draft;
+    } catch {
+      return null;
+    }
+  },
+
+  drop(id: string): void {
+    localStorage.removeItem(keyOf(id));
+  },
+};

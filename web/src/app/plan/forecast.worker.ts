@@ -1,0 +1,34 @@
+/// <reference lib="webworker" />
+import { resolve } from '@knapsack/contract';
+import { explain, forecast, verdictSentence } from '@knapsack/core';
+import type { ForecastAnswer, ForecastOutcome, ForecastRequest } from './forecast-protocol';
+
+addEventListener('message', ({ data }: MessageEvent<ForecastRequest>) => {
+  const outcome = outcomeOf(data);
+  const answer: ForecastAnswer = { number: data.number, outcome };
+  postMessage(answer);
+});
+
+function outcomeOf({ trip, shelf }: ForecastRequest): ForecastOutcome {
+  const plan = resolve(trip, shelf);
+  if (!plan.ok) return { ok: false, problems: plan.problems };
+  const run = forecast(plan.value);
+  const { edgesMs, soc, loadA, terminalV, radioV } = run.march;
+  return {
+    ok: true,
+    view: {
+      startMs: plan.value.outing.startMs,
+      endMs: plan.value.outing.endMs,
+      edgesMs,
+      soc,
+      loadA,
+      terminalV,
+      radioV,
+      keyDownA: run.load.keyDownPackA,
+      floorSoc: plan.value.floorSoc,
+      verdict: run.verdict,
+      sentence: verdictSentence(run, trip.place.timeZone),
+      sums: explain(run),
+    },
+  };
+}

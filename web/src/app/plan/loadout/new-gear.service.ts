@@ -1,0 +1,49 @@
+import { inject, Injectable } from '@angular/core';
+import { GEAR_SCHEMA, GEAR_VERSION, type Figure, type Gear, type GearKind } from '@knapsack/contract';
+import { firstValueFrom } from 'rxjs';
+import { newKey } from '../../data/new-id';
+import { problemText } from '../../data/problem-text';
+import { ShelfService } from '../../data/shelf.service';
+import { NoticesService } from '../../shell/notices.service';
+
+/** Makes gear from nothing: every figure assumed, visibly, until someone reads a label or measures. */
+@Injectable({ providedIn: 'root' })
+export class NewGearService {
+  private readonly shelf = inject(ShelfService);
+  private readonly notices = inject(NoticesService);
+
+  /** The new item as the shelf took it; null, with a notice, where it did not. */
+  async make(kind: GearKind): Promise<Gear | null> {
+    try {
+      return (await firstValueFrom(this.shelf.create(blank(kind)))).document;
+    } catch (error) {
+      this.notices.show({ text: problemText(error) });
+      return null;
+    }
+  }
+}
+
+function blank(kind: GearKind): Gear {
+  const common = { schema: GEAR_SCHEMA, version: GEAR_VERSION, id: `${kind}-${newKey()}` } as const;
+  switch (kind) {
+    case 'radio':
+      return {
+        ...common,
+        kind,
+        name: 'My radio',
+        receiveA: assumed(0.3),
+        transmit: [{ rfW: 10, amps: 2.5, source: 'assumed' }],
+        dropoutV: assumed(10.5),
+      };
+    case 'battery':
+      return { ...common, kind, name: 'My battery', chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: assumed(10) };
+    case 'accessory':
+      return { ...common, kind, name: 'My accessory', drawA: assumed(0.1), rule: { when: 'always' } };
+    case 'lead':
+      return { ...common, kind, name: 'My lead', loopOhm: assumed(0.025) };
+    case 'other':
+      return { ...common, kind, name: 'Something carried' };
+  }
+}
+
+const assumed = (value: number): Figure => ({ value, source: 'assumed' });

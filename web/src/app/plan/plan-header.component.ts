@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Trip } from '@knapsack/contract';
+import { hoursOf, sayDuration } from '@knapsack/core';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { InlineTimeComponent } from '../parts/inline-time.component';
+import { moveOuting, setOuting, spanOf } from './edits/blocks';
+import { PlanStore } from './plan.store';
+
+const SAVE_WORDS = { saved: 'saved', saving: 'saving …', offline: 'server stopped; kept in this browser', conflict: 'not saved', refused: 'not saved' };
+
+/** The trip's name, place and hours; undo and redo; whether it is saved. */
+@Component({
+  selector: 'ks-plan-header',
+  imports: [InlineTextComponent, InlineTimeComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.trip(); as trip) {
+      <header class="plan-header">
+        <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
+        <p class="where">
+          <ks-text label="Place" [value]="trip.place.name" (committed)="replace($event)" />
+          @if (coordinates(); as words) {<span class="muted">{{ words }}</span>}
+          <span class="together">from <ks-time label="Outing starts" [valueMs]="span().startMs" [zone]="trip.place.timeZone" [accept]="acceptStart" /></span>
+          <span class="together">to <ks-time label="Outing ends" [valueMs]="span().endMs" [zone]="trip.place.timeZone" [accept]="acceptEnd" /></span>
+          <span class="muted">{{ length() }}</span>
+        </p>
+        <div class="plan-tools">
+          <span class="save-state" [class]="store.saving().is" role="status">{{ saveWords() }}</span>
+          <button type="button" class="quiet" [disabled]="!store.canUndo()" (click)="store.undo()"><i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i> Undo</button>
+          <button type="button" class="quiet" [disabled]="!store.canRedo()" (click)="store.redo()" aria-label="Redo"><i class="bi bi-arrow-clockwise" aria-hidden="true"></i></button>
+        </div>
+      </header>
+      @if (store.saving().is === 'conflict') {
+        <div class="banner" role="alert">
+          This trip was changed elsewhere, perhaps in another tab. Nothing was overwritten.
+          <button type="button" (click)="store.keepMine()">Keep what I see here</button>
+          <button type="button" (click)="store.takeTheirs()">Take the other one</button>
+        </div>
+      }
+      @if (refusal(); as why) {
+        <div class="banner" role="alert">{{ why }} Your plan is kept in this browser.</div>
+      }
+    }
+  `,
+})
+export class PlanHeaderComponent {
+  protected readonly store = inject(PlanStore);
+  protected readonly span = computed(() => {
+    const trip = this.store.trip();
+    return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
+  });
+  protected readonly length = computed(() => sayDuration(hoursOf(this.span())));
+  protected readonly coordinates = computed(() => {
+    const { latitudeDeg, longitudeDeg } = this.store.trip()?.place ?? {};
+    if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
+    return `${Math.abs(latitudeDeg).toFixed(2)} ${latitudeDeg < 0 ? 'S' : 'N'} ${Math.abs(longitudeDeg).toFixed(2)} ${longitudeDeg < 0 ? 'W' : 'E'}`;
+  });
+  protected readonly saveWords = computed(() => SAVE_WORDS[this.store.saving().is]);
+  protected readonly refusal = computed(() => {
+    const state = this.store.saving();
+    return state.is === 'refused' ? state.why : null;
+  });
+
+  /** The start moves the whole outing with its blocks; the end stretches or cuts it. */
+  protected readonly acceptStart = (timeMs: number): string | null =>
+    this.store.tryEdit((trip: Trip) => moveOuting(trip, timeMs));
+  protected readonly acceptEnd = (timeMs: number): string | null =>
+    timeMs <= this.span().startMs
+      ? 'The outing must end after it starts.'
+      : this.store.tryEdit((trip: Trip) => setOuting(trip, { ...spanOf(trip), endMs: timeMs }));
+
+  protected rename(name: string): void {
+    this.store.edit((trip) => ({ ...trip, name }));
+  }
+
+  protected replace(name: string): void {
+    this.store.edit((trip) => ({ ...trip, place: { ...trip.place, name } }));
+  }
+}

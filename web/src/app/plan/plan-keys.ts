@@ -1,0 +1,80 @@
+import type { Trip } from '@knapsack/contract';
+import { HOUR_MS } from '@knapsack/core';
+import { newKey } from '../data/new-id';
+import { addBlock, changeBlock, freeStretch, moveBlock, QUARTER_MS, removeBlock, resizeBlock, spanOf } from './edits/blocks';
+import { stepPower, stepShare, workForNew } from './edits/new-work';
+import type { PlanStore } from './plan.store';
+
+/** Length of a block that a key makes, where there is room. */
+const NEW_BLOCK_MS = 2 * HOUR_MS;
+
+/**
+ * What a key does in the Plan room.
+ *
+ * @returns whether the key was one of the room's
+ */
+export function handlePlanKey(store: PlanStore, event: KeyboardEvent): boolean {
+  const withControl = event.ctrlKey || event.metaKey;
+  if (withControl) {
+    if (event.key.toLowerCase() === 'z') return done(event.shiftKey ? store.redo() : store.undo());
+    if (event.key.toLowerCase() === 'y') return done(store.redo());
+    return false;
+  }
+  switch (event.key) {
+    case 'u':
+      return done(store.undo());
+    case 'U':
+      return done(store.redo());
+    case 'n':
+      return done(newBlock(store));
+    case 'Escape':
+      return done(store.selectedId.set(null));
+  }
+  return handleBlockKey(store, event);
+}
+
+/** Keys that act on the selected block. */
+function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
+  const block = store.selected();
+  if (!block) return false;
+  const { id } = block;
+  const { startMs, endMs } = spanOf(block);
+  const by = event.shiftKey ? HOUR_MS : QUARTER_MS;
+  const edit = (change: (trip: Trip) => Trip) => done(store.edit(change, `key ${event.key} ${id}`));
+  switch (event.key) {
+    case 'ArrowLeft':
+      return edit((trip) => moveBlock(trip, id, startMs - by));
+    case 'ArrowRight':
+      return edit((trip) => moveBlock(trip, id, startMs + by));
+    case 'ArrowUp':
+      return edit((trip) => resizeBlock(trip, id, 'end', endMs + by));
+    case 'ArrowDown':
+      return edit((trip) => resizeBlock(trip, id, 'end', endMs - by));
+    case '[':
+    case ']':
+      return edit((trip) => changeBlock(trip, id, { powerW: stepPower(store.radio(), block.powerW, event.key === ']') }));
+    case ',':
+    case '.':
+      return edit((trip) => changeBlock(trip, id, { share: stepShare(block.share, event.key === '.') }));
+    case 'Delete':
+    case 'Backspace':
+      store.edit((trip) => removeBlock(trip, id));
+      return done(store.selectedId.set(null));
+  }
+  return false;
+}
+
+function newBlock(store: PlanStore): void {
+  const trip = store.trip();
+  if (!trip) return;
+  const after = store.selected();
+  const span = freeStretch(trip, after ? spanOf(after).endMs : (store.cursorMs() ?? spanOf(trip).startMs), NEW_BLOCK_MS);
+  if (!span) return;
+  const id = `b-${newKey()}`;
+  const work = workForNew(trip, after, store.radio());
+  store.edit((now) => addBlock(now, id, span, work) ?? now);
+  store.selectedId.set(id);
+}
+
+/** A key's work is done, whatever it gave. */
+const done = (_result: void): true => true;
