@@ -17,9 +17,9 @@ export function die(sentence, code = 1) {
 }
 
 /** Runs a command in the project's folder; its output goes to standard error unless told otherwise. Exits when it fails. */
-export function run(command, args, { env = {}, quiet = false, shown = process.stderr } = {}) {
+export function run(command, args, { env = {}, quiet = false, shown = process.stderr, folder = '.' } = {}) {
   const result = spawnSync(command, args, {
-    cwd: ROOT,
+    cwd: at(folder),
     env: { ...process.env, ...env },
     stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['inherit', shown, 'inherit'],
     encoding: 'utf8',
@@ -31,7 +31,8 @@ export function run(command, args, { env = {}, quiet = false, shown = process.st
 }
 
 /** A tool that npm installed, by its file in node_modules. */
-export const tool = (name, args, options) => run(process.execPath, [at('node_modules', ...name.split('/')), ...args], options);
+export const tool = (name, args, options) =>
+  run(process.execPath, [at('node_modules', ...name.split('/')), ...args], options);
 
 const stampFile = at('node_modules', '.knapsack-stamp');
 const hashOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
@@ -92,7 +93,10 @@ export const ensureLibraries = () =>
 /** Builds the web application into web/dist. */
 export const ensureWeb = () =>
   ensureBuilt('web', ['core', 'contract', 'web'], () =>
-    run(process.execPath, [at('node_modules/@angular/cli/bin/ng.js'), 'build'], { env: NG_ENVIRONMENT }),
+    run(process.execPath, [at('node_modules/@angular/cli/bin/ng.js'), 'build'], {
+      env: NG_ENVIRONMENT,
+      folder: 'web',
+    }),
   );
 
 /** Angular's own tools must not ask questions or look for the network. */

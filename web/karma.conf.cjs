@@ -7,7 +7,7 @@ module.exports = (config) =>
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher'), require('karma-coverage')],
     reporters: ['progress'],
     customLaunchers: {
-      ChromiumHeadlessHere: {
+      ChromeHeadlessHere: {
         base: 'ChromeHeadless',
         flags: [
           '--no-sandbox',

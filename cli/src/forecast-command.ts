@@ -4,7 +4,15 @@ import { Command } from 'commander';
 import { stringify } from 'csv-stringify/sync';
 import { resolve, type Gear } from '@knapsack/contract';
 import { readShelf, readTrip } from '@knapsack/contract/schemas';
-import { explain, forecast, plainSentence, sayQuantity, verdictSentence, type Forecast, type Result } from '@knapsack/core';
+import {
+  explain,
+  forecast,
+  plainSentence,
+  sayQuantity,
+  verdictSentence,
+  type Forecast,
+  type Result,
+} from '@knapsack/core';
 import { InputProblem, type Terminal } from './terminal.js';
 
 /** The shelf that ships with Knapsack: the gear of the demo trips. */
@@ -22,7 +30,10 @@ export function forecastCommand(terminal: Terminal): Command {
   return new Command('forecast')
     .description('The verdict on a trip and how it comes about.')
     .argument('<TRIP.json>', 'a trip document')
-    .option('--gear <GEAR.json>', 'a shelf document with the gear (else what the trip carries, then the demo’s shelf)')
+    .option(
+      '--gear <GEAR.json>',
+      'a shelf document with the gear (else what the trip carries, then the demo’s shelf)',
+    )
     .option('--json', 'print the verdict and the steps as JSON')
     .option('--csv', 'print the steps as CSV')
     .action((tripFile: string, options: ForecastOptions) => {
@@ -44,7 +55,8 @@ function readJson(file: string): unknown {
   if (!existsSync(file)) throw new InputProblem(`There is no file ${file}.`);
   const info = statSync(file);
   if (!info.isFile()) throw new InputProblem(`${file} is not a file.`);
-  if (info.size > LARGEST_FILE) throw new InputProblem(`${file} is larger than 20 MB, which no document of Knapsack is.`);
+  if (info.size > LARGEST_FILE)
+    throw new InputProblem(`${file} is larger than 20 MB, which no document of Knapsack is.`);
   try {
     return JSON.parse(readFileSync(file, 'utf8').replace(/^\uFEFF/, ''));
   } catch {
@@ -61,7 +73,8 @@ function taken<T>(file: string, result: Result<T>): T {
   throw new InputProblem(`${file}${where}: ${first.sentence}${more}`);
 }
 
-const iso = (timeMs: number | null): string | null => (timeMs === null ? null : new Date(timeMs).toISOString());
+const iso = (timeMs: number | null): string | null =>
+  timeMs === null ? null : new Date(timeMs).toISOString();
 
 /** A figure without the digits that rounding in binary leaves behind. */
 const tidy = (value: number): number => Number(value.toPrecision(10));

@@ -45,7 +45,10 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
 
 /** Commander's "error: required option '--x' not specified" as a sentence on one line. */
 function plain(text: string): string {
-  const [line] = text.replace(/^error: /, '').trim().split('\n');
+  const [line] = text
+    .replace(/^error: /, '')
+    .trim()
+    .split('\n');
   const sentence = line.charAt(0).toUpperCase() + line.slice(1);
   return `${sentence.replace(/\.$/, '')}. Try --help.\n`;
 }

@@ -5,7 +5,10 @@ import { InputProblem } from './terminal.js';
 export const numberOption =
   (name: FieldName, flag: string) =>
   (text: string): number => {
-    const read = readNumber({ ...FIELDS[name], shown: 1, unit: FIELDS[name].unit === '%' ? '' : FIELDS[name].unit }, text);
+    const read = readNumber(
+      { ...FIELDS[name], shown: 1, unit: FIELDS[name].unit === '%' ? '' : FIELDS[name].unit },
+      text,
+    );
     if ('problem' in read) throw new InputProblem(`${flag}: ${read.problem}`);
     return read.value;
   };

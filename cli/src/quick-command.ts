@@ -1,5 +1,14 @@
 import { Command } from 'commander';
-import { CHEMISTRIES, CHEMISTRY_NAMES, fixed, quickSum, sayDuration, sayQuantity, type ChemistryName, type QuickSum } from '@knapsack/core';
+import {
+  CHEMISTRIES,
+  CHEMISTRY_NAMES,
+  fixed,
+  quickSum,
+  sayDuration,
+  sayQuantity,
+  type ChemistryName,
+  type QuickSum,
+} from '@knapsack/core';
 import { numberOption } from './options.js';
 import { InputProblem, type Terminal } from './terminal.js';
 
@@ -23,11 +32,28 @@ export function quickCommand(terminal: Terminal): Command {
   );
   command
     .requiredOption('--capacity-ah <Ah>', 'capacity on the label', numberOption('ratedAh', '--capacity-ah'))
-    .option('--chemistry <name>', `one of ${CHEMISTRY_NAMES.join(', ')}`, chemistry, 'lifepo4' as ChemistryName)
-    .option('--usable <share>', 'share of the capacity used, above 0 to 1 (the chemistry’s usual one)', numberOption('usable', '--usable'))
+    .option(
+      '--chemistry <name>',
+      `one of ${CHEMISTRY_NAMES.join(', ')}`,
+      chemistry,
+      'lifepo4' as ChemistryName,
+    )
+    .option(
+      '--usable <share>',
+      'share of the capacity used, above 0 to 1 (the chemistry’s usual one)',
+      numberOption('usable', '--usable'),
+    )
     .requiredOption('--receive-a <A>', 'current while receiving', numberOption('receiveA', '--receive-a'))
-    .requiredOption('--transmit-a <A>', 'mean current while transmitting', numberOption('transmitA', '--transmit-a'))
-    .requiredOption('--share <share>', 'share of the time on transmit, 0 to 1', numberOption('share', '--share'))
+    .requiredOption(
+      '--transmit-a <A>',
+      'mean current while transmitting',
+      numberOption('transmitA', '--transmit-a'),
+    )
+    .requiredOption(
+      '--share <share>',
+      'share of the time on transmit, 0 to 1',
+      numberOption('share', '--share'),
+    )
     .option('--always-a <A>', 'drawn all the time besides', numberOption('drawA', '--always-a'), 0)
     .option('--sun-a <A>', 'mean current from the sun', numberOption('sunA', '--sun-a'), 0)
     .option('--hours <h>', 'hours wanted, to compare with', numberOption('wantedHours', '--hours'))
@@ -43,7 +69,10 @@ export function quickCommand(terminal: Terminal): Command {
 
 function chemistry(text: string): ChemistryName {
   const name = CHEMISTRY_NAMES.find((known) => known === text.toLowerCase());
-  if (!name) throw new InputProblem(`--chemistry: “${text}” is not known; choose one of ${CHEMISTRY_NAMES.join(', ')}.`);
+  if (!name)
+    throw new InputProblem(
+      `--chemistry: “${text}” is not known; choose one of ${CHEMISTRY_NAMES.join(', ')}.`,
+    );
   return name;
 }
 

@@ -12,8 +12,7 @@ export interface Problem {
 }
 
 export type Result<T> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly problems: readonly Problem[] };
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 export const succeed = <T>(value: T): Result<T> => ({ ok: true, value });
 

@@ -55,9 +55,13 @@ function listen(server: Server, port: number): Promise<void> {
     server.once('error', (error: NodeJS.ErrnoException) => {
       reject(
         error.code === 'EADDRINUSE'
-          ? new StartProblem(`Port ${port} is taken, perhaps by another Knapsack. Choose another: PORT=4174 npm start.`)
+          ? new StartProblem(
+              `Port ${port} is taken, perhaps by another Knapsack. Choose another: PORT=4174 npm start.`,
+            )
           : error.code === 'EACCES'
-            ? new StartProblem(`Port ${port} is not for ordinary programs. Choose one above 1023: PORT=4174 npm start.`)
+            ? new StartProblem(
+                `Port ${port} is not for ordinary programs. Choose one above 1023: PORT=4174 npm start.`,
+              )
             : error,
       );
     });

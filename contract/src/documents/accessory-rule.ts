@@ -2,5 +2,4 @@ import type { Mode } from '@knapsack/core';
 
 /** When an accessory is on: the whole outing, or while operating (only in some modes, where those are named). */
 export type AccessoryRule =
-  | { readonly when: 'always' }
-  | { readonly when: 'operating'; readonly modes?: readonly Mode[] };
+  { readonly when: 'always' } | { readonly when: 'operating'; readonly modes?: readonly Mode[] };

@@ -26,15 +26,25 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
   }));
   for (const { index, id, startMs: from, endMs: to } of placed) {
     const at = `/blocks/${index}`;
-    if (seen.has(id)) problems.push(problem('same-id', `${at}/id`, `Two blocks are called “${id}”; each needs an id of its own.`));
+    if (seen.has(id))
+      problems.push(
+        problem('same-id', `${at}/id`, `Two blocks are called “${id}”; each needs an id of its own.`),
+      );
     seen.add(id);
     if (to <= from) problems.push(problem('empty-block', `${at}/end`, 'A block must end after it starts.'));
-    else if (from < startMs || to > endMs) problems.push(problem('outside', at, 'A block must lie within the outing.'));
+    else if (from < startMs || to > endMs)
+      problems.push(problem('outside', at, 'A block must lie within the outing.'));
   }
   const inOrder = [...placed].sort((a, b) => a.startMs - b.startMs);
   for (let index = 1; index < inOrder.length; index++) {
     if (inOrder[index].startMs < inOrder[index - 1].endMs) {
-      problems.push(problem('overlap', `/blocks/${inOrder[index].index}/start`, 'Two blocks overlap; one radio can do one thing at a time.'));
+      problems.push(
+        problem(
+          'overlap',
+          `/blocks/${inOrder[index].index}/start`,
+          'Two blocks overlap; one radio can do one thing at a time.',
+        ),
+      );
     }
   }
   return problems;
@@ -45,7 +55,15 @@ function loadoutProblems({ loadout }: Trip): Problem[] {
   return loadout.flatMap(({ gear }, index) => {
     const twice = seen.has(gear);
     seen.add(gear);
-    return twice ? [problem('twice', `/loadout/${index}/gear`, `“${gear}” is in the bag twice; raise its count instead.`)] : [];
+    return twice
+      ? [
+          problem(
+            'twice',
+            `/loadout/${index}/gear`,
+            `“${gear}” is in the bag twice; raise its count instead.`,
+          ),
+        ]
+      : [];
   });
 }
 

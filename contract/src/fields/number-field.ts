@@ -47,7 +47,7 @@ const say = (field: NumberField, value: number): string =>
  * @returns the stored value, or the sentence that says what is wrong
  */
 export function readNumber(field: NumberField, text: string): { value: number } | { problem: string } {
-  const match = /^\s*([+\-−]?\d*[.,]?\d+(?:e[+-]?\d+)?|[+\-−]?\d+[.,])\s*([^\d\s].*)?$/i.exec(text);
+  const match = /^\s*([+\-−]?(?:\d+[.,]?\d*|[.,]\d+)(?:e[+-]?\d+)?)\s*([^\d\s].*)?$/i.exec(text);
   const unit = match?.[2]?.trim();
   if (!match || (unit && unit.toLowerCase() !== field.unit.toLowerCase())) {
     return { problem: `${field.label} must be a number ${rangeWords(field)}; “${text.trim()}” is not one.` };

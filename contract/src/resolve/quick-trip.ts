@@ -1,6 +1,13 @@
 import { CHEMISTRIES, HOUR_MS, type ChemistryName, type QuickSumInput } from '@knapsack/core';
-import { GEAR_SCHEMA, GEAR_VERSION, type Accessory, type Battery, type Gear, type Radio } from '../documents/gear.js';
-import { MOST_DAYS } from "../fields/fields.js";
+import {
+  GEAR_SCHEMA,
+  GEAR_VERSION,
+  type Accessory,
+  type Battery,
+  type Gear,
+  type Radio,
+} from '../documents/gear.js';
+import { MOST_DAYS } from '../fields/fields.js';
 import type { Figure } from '../documents/figure.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 
@@ -32,7 +39,10 @@ export interface QuickTripContext {
  * A trip and its gear out of a quick sum. The typed transmit current is the mean of an over, so the
  * trip's block takes it as it is (mode factor 1, an FM carrier at 10 W); everything else is assumed, visibly.
  */
-export function quickTrip(input: QuickSumInput, context: QuickTripContext): { trip: Trip; gear: readonly Gear[] } {
+export function quickTrip(
+  input: QuickSumInput,
+  context: QuickTripContext,
+): { trip: Trip; gear: readonly Gear[] } {
   const { key, chemistry, startMs, timeZone } = context;
   const id = (what: string) => `quick-${what}-${key}`;
   const hours = Math.min(input.wantedHours ?? USUAL_HOURS, MOST_DAYS * 24);

@@ -180,4 +180,8 @@ function assumedIn(gear: Gear): string[] {
   return words.length > 0 ? [`${gear.name}: ${words.join(', ')}`] : [];
 }
 
-const lacking = (what: string, sentence: string): Problem => ({ code: `no-${what}`, pointer: '/loadout', sentence });
+const lacking = (what: string, sentence: string): Problem => ({
+  code: `no-${what}`,
+  pointer: '/loadout',
+  sentence,
+});

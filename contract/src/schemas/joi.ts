@@ -76,7 +76,8 @@ export const instant = (): Joi.StringSchema =>
     });
 
 /** Any rule of one's own that gives a sentence or null. */
-export const obeying = (rule: (value: never) => string | null) => (value: unknown, helpers: Joi.CustomHelpers) => {
-  const problem = rule(value as never);
-  return problem === null ? value : customSentence(helpers, problem);
-};
+export const obeying =
+  (rule: (value: never) => string | null) => (value: unknown, helpers: Joi.CustomHelpers) => {
+    const problem = rule(value as never);
+    return problem === null ? value : customSentence(helpers, problem);
+  };

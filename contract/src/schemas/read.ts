@@ -1,6 +1,13 @@
 import type Joi from 'joi';
 import { fail, succeed, type Problem, type Result } from '@knapsack/core';
-import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, SHELF_VERSION, type Gear, type ShelfDocument } from '../documents/gear.js';
+import {
+  GEAR_SCHEMA,
+  GEAR_VERSION,
+  SHELF_SCHEMA,
+  SHELF_VERSION,
+  type Gear,
+  type ShelfDocument,
+} from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
@@ -16,8 +23,18 @@ interface DocumentType {
 }
 
 const TRIP: DocumentType = { schema: TRIP_SCHEMA, version: TRIP_VERSION, what: 'trip', check: tripSchema };
-const GEAR: DocumentType = { schema: GEAR_SCHEMA, version: GEAR_VERSION, what: 'gear item', check: gearSchema };
-const SHELF: DocumentType = { schema: SHELF_SCHEMA, version: SHELF_VERSION, what: 'shelf of gear', check: shelfSchema };
+const GEAR: DocumentType = {
+  schema: GEAR_SCHEMA,
+  version: GEAR_VERSION,
+  what: 'gear item',
+  check: gearSchema,
+};
+const SHELF: DocumentType = {
+  schema: SHELF_SCHEMA,
+  version: SHELF_VERSION,
+  what: 'shelf of gear',
+  check: shelfSchema,
+};
 
 /** A trip out of anything that came from outside, or every reason why it is none. */
 export function readTrip(data: unknown): Result<Trip> {
@@ -58,10 +75,18 @@ function headProblem({ schema, version, what }: DocumentType, data: unknown): Pr
   }
   const head = data as { schema?: unknown; version?: unknown };
   if (head.schema !== schema) {
-    return { code: 'wrong-schema', pointer: '/schema', sentence: `A ${what} begins with "schema": "${schema}".` };
+    return {
+      code: 'wrong-schema',
+      pointer: '/schema',
+      sentence: `A ${what} begins with "schema": "${schema}".`,
+    };
   }
   if (!Number.isInteger(head.version) || (head.version as number) < 1) {
-    return { code: 'wrong-version', pointer: '/version', sentence: `The version of a ${what} must be a whole number from 1 to ${version}.` };
+    return {
+      code: 'wrong-version',
+      pointer: '/version',
+      sentence: `The version of a ${what} must be a whole number from 1 to ${version}.`,
+    };
   }
   if ((head.version as number) > version) {
     return {

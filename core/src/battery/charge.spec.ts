@@ -20,7 +20,12 @@ describe('charge', () => {
   it('meets the independent hours to full', () => {
     expect(file.cases.length).toBeGreaterThan(0);
     for (const given of file.cases) {
-      const label = referenceLabel(given.chemistry, given.rated_ah, 1, /nimh|alkaline/.test(given.chemistry) ? 10 : undefined);
+      const label = referenceLabel(
+        given.chemistry,
+        given.rated_ah,
+        1,
+        /nimh|alkaline/.test(given.chemistry) ? 10 : undefined,
+      );
       const pack = packAt(
         given.max_charge_c === null ? label : { ...label, maxChargeA: given.max_charge_c * given.rated_ah },
         given.temperature_c,
@@ -46,7 +51,8 @@ describe('charge', () => {
       fc.property(soc, offer, fc.double({ min: 0.01, max: 8, noNaN: true }), (start, amps, hours) => {
         const once = chargeFor(pack, charge, start, amps, hours).soc;
         let stepped = start;
-        for (let step = 0; step < 16; step++) stepped = chargeFor(pack, charge, stepped, amps, hours / 16).soc;
+        for (let step = 0; step < 16; step++)
+          stepped = chargeFor(pack, charge, stepped, amps, hours / 16).soc;
         expect(once).toBeCloseTo(stepped, 9);
         const most = Math.min(amps, acceptance(charge, start)) * hours * charge.efficiency;
         expect((once - start) * pack.storedAh).toBeLessThanOrEqual(most + 1e-9);

@@ -39,9 +39,7 @@ export function chargeFor(
   const startA = acceptance(charge, reached);
   const left = hours - spent;
   const toFull =
-    slopeA > 0
-      ? Math.log(startA / charge.endA) / (socPerAh * slopeA)
-      : (1 - reached) / (socPerAh * startA);
+    slopeA > 0 ? Math.log(startA / charge.endA) / (socPerAh * slopeA) : (1 - reached) / (socPerAh * startA);
   if (left >= toFull) return { soc: 1, hours: spent + toFull };
   const gained =
     slopeA > 0 ? (startA / slopeA) * -Math.expm1(-socPerAh * slopeA * left) : socPerAh * startA * left;

@@ -38,7 +38,9 @@ export interface ChargeHabit {
 export const OPEN_CIRCUIT_SOC = [0, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1] as const;
 export const CAPACITY_TEMPERATURES_C = [-20, -10, 0, 10, 25] as const;
 
-const LEAD_OPEN_CIRCUIT_V = [11.4, 11.53, 11.65, 11.82, 11.95, 12.08, 12.2, 12.32, 12.45, 12.58, 12.72, 12.85];
+const LEAD_OPEN_CIRCUIT_V = [
+  11.4, 11.53, 11.65, 11.82, 11.95, 12.08, 12.2, 12.32, 12.45, 12.58, 12.72, 12.85,
+];
 const LEAD_COLD = [0.58, 0.72, 0.84, 0.93, 1];
 const shifted = (volts: readonly number[], by: number): number[] => volts.map((value) => value + by);
 const lead = (efficiency: number, maxC: number): ChargeHabit => ({

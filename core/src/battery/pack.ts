@@ -50,7 +50,10 @@ export const coldResistanceFactor = (temperatureC: number): number =>
   interpolate([-20, 0, 25], [2.2, 1.5, 1], temperatureC);
 
 /** Inner resistance from the chemistry's table, ohm: not scaled by health or by the cold's loss of capacity. */
-export function tableResistance({ chemistry, cellsInSeries, ratedAh }: PackLabel, temperatureC: number): number {
+export function tableResistance(
+  { chemistry, cellsInSeries, ratedAh }: PackLabel,
+  temperatureC: number,
+): number {
   const { ohmAh, tableCells } = chemistryOf(chemistry);
   return ((ohmAh * cellsInSeries) / tableCells / ratedAh) * coldResistanceFactor(temperatureC);
 }

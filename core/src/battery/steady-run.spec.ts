@@ -76,7 +76,10 @@ describe('steady run', () => {
       const run = march({
         pack,
         load: {
-          ...loadSeries({ radioName: 'r', radio: { receiveA: 0, points: [{ rfW: 1, amps: 1 }] }, blocks: [], steady: [] }, edgesMs),
+          ...loadSeries(
+            { radioName: 'r', radio: { receiveA: 0, points: [{ rfW: 1, amps: 1 }] }, blocks: [], steady: [] },
+            edgesMs,
+          ),
           meanA: new Float64Array(steps).fill(given.mean_load_a),
           keyDownPackA: new Float64Array(steps).fill(given.key_down_pack_a),
           keyDownRadioA: new Float64Array(steps).fill(given.key_down_radio_a),

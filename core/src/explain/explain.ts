@@ -63,7 +63,14 @@ function explainMargin(run: Forecast): Sum {
       ...capacityLines(run),
       {
         label: 'at the end, above the reserve',
-        terms: ['(', percent(verdict.endSoc), ' − ', percent(plan.floorSoc), ') × ', q(run.pack.deliverableAh, 'Ah')],
+        terms: [
+          '(',
+          percent(verdict.endSoc),
+          ' − ',
+          percent(plan.floorSoc),
+          ') × ',
+          q(run.pack.deliverableAh, 'Ah'),
+        ],
         result: q(verdict.marginAh, 'Ah'),
       },
       {
@@ -100,9 +107,7 @@ function explainLowest(run: Forecast): Sum {
   lines.push({
     label: 'left in the pack',
     terms:
-      sunAh > 0
-        ? []
-        : [percent(plan.startSoc), ' − ', q(takenAh, 'Ah'), ' ÷ ', q(pack.deliverableAh, 'Ah')],
+      sunAh > 0 ? [] : [percent(plan.startSoc), ' − ', q(takenAh, 'Ah'), ' ÷ ', q(pack.deliverableAh, 'Ah')],
     result: percent(verdict.lowestSoc),
   });
   return { title: 'The lowest charge', lines };
@@ -132,8 +137,15 @@ function explainEnd(run: Forecast): Sum {
     lines.push({
       label: 'at the radio, key down',
       terms: [
-        q(openV, 'V'), ' − ', q(packA, 'A'), ' × ', q(pack.resistanceOhm, 'ohm'),
-        ' − ', q(radioA, 'A'), ' × ', q(plan.leadOhm, 'ohm'),
+        q(openV, 'V'),
+        ' − ',
+        q(packA, 'A'),
+        ' × ',
+        q(pack.resistanceOhm, 'ohm'),
+        ' − ',
+        q(radioA, 'A'),
+        ' × ',
+        q(plan.leadOhm, 'ohm'),
       ],
       result: q(openV - packA * pack.resistanceOhm - radioA * plan.leadOhm, 'V'),
     });
@@ -156,7 +168,14 @@ function capacityLines({ plan, pack }: Forecast): SumLine[] {
   return [
     {
       label: `${name}, ${CHEMISTRIES[label.chemistry].label}, at ${sayQuantity(q(plan.temperatureC, 'C'))}`,
-      terms: [q(label.ratedAh, 'Ah'), ' × ', q(label.health, 'factor'), ' health × ', q(cold, 'factor'), ' cold'],
+      terms: [
+        q(label.ratedAh, 'Ah'),
+        ' × ',
+        q(label.health, 'factor'),
+        ' health × ',
+        q(cold, 'factor'),
+        ' cold',
+      ],
       result: q(pack.deliverableAh, 'Ah'),
     },
   ];
@@ -164,15 +183,20 @@ function capacityLines({ plan, pack }: Forecast): SumLine[] {
 
 /** The mean current of an over, once for each mode and power of the plan. */
 function overLines({ blocks, radio }: Forecast['plan']): SumLine[] {
-  const distinct = new Map(
-    blocks.map((block) => [`${block.label} ${block.modeFactor}`, block] as const),
-  );
+  const distinct = new Map(blocks.map((block) => [`${block.label} ${block.modeFactor}`, block] as const));
   return [...distinct.values()].map((block) => {
     const { keyDownA, keyUpA, overA } = radioCurrent(radio.currents, block);
     return {
       label: `an over of ${block.label}`,
       terms: [
-        q(keyUpA, 'A'), ' + ', q(block.modeFactor, 'factor'), ' × (', q(keyDownA, 'A'), ' − ', q(keyUpA, 'A'), ')',
+        q(keyUpA, 'A'),
+        ' + ',
+        q(block.modeFactor, 'factor'),
+        ' × (',
+        q(keyDownA, 'A'),
+        ' − ',
+        q(keyUpA, 'A'),
+        ')',
       ],
       result: q(overA, 'A'),
     };
@@ -190,8 +214,16 @@ function drawLines(within: Span, blocks: readonly PlannedBlock[], plan: Forecast
     lines.push({
       label: block.label,
       terms: [
-        '(', q(block.share, 'factor'), ' × ', q(overA, 'A'), ' + ', q(1 - block.share, 'factor'), ' × ',
-        q(receiveA, 'A'), ') × ', q(hoursOf(part), 'h'),
+        '(',
+        q(block.share, 'factor'),
+        ' × ',
+        q(overA, 'A'),
+        ' + ',
+        q(1 - block.share, 'factor'),
+        ' × ',
+        q(receiveA, 'A'),
+        ') × ',
+        q(hoursOf(part), 'h'),
       ],
       result: q(meanA * hoursOf(part), 'Ah'),
     });
@@ -233,4 +265,3 @@ function heaviestStep(amps: Float64Array, edgesMs: Float64Array, fromMs: number,
   }
   return at;
 }
-

@@ -17,7 +17,10 @@ export const BINDING_WORDS: Record<Binding, string> = {
 /** The verdict in one sentence or three, times told in a time zone. */
 export function verdictSentence({ plan, verdict }: Forecast, zone: string): readonly SentencePart[] {
   const planEnd = sayTime(plan.outing.endMs, zone);
-  const lowest: SentencePart = { text: sayQuantity({ value: verdict.lowestSoc, unit: 'share' }), unfolds: 'lowest' };
+  const lowest: SentencePart = {
+    text: sayQuantity({ value: verdict.lowestSoc, unit: 'share' }),
+    unfolds: 'lowest',
+  };
   const ampereHours = (value: number) => `${fixed(Math.abs(value), Math.abs(value) < 1 ? 2 : 1)} Ah`;
   if (verdict.plannedAh === 0) {
     return ['Nothing draws current yet. Draw a block of operating in the work lane.'];

@@ -59,9 +59,7 @@ function dischargeLimit({ plan, load }: Run): Finding | null {
 /** A dip under the cut-off while the key is down: the mean current stays above it, a protection may still open. */
 function keyDownCutoff({ plan, pack, load, march, untilMs }: Run): Finding | null {
   const lowest = lowestOver(march, untilMs, (step) =>
-    load.keyDownRadioA[step] > 0
-      ? march.radioV[step] + load.keyDownRadioA[step] * plan.leadOhm
-      : Infinity,
+    load.keyDownRadioA[step] > 0 ? march.radioV[step] + load.keyDownRadioA[step] * plan.leadOhm : Infinity,
   );
   return lowest < pack.cutoffV
     ? {

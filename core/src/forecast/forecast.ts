@@ -56,11 +56,7 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
   const marginAh = lasts
     ? (endSoc - floorSoc) * pack.deliverableAh
     : -chargeBetween(load.edgesMs, load.meanA, endMs, outing.endMs);
-  const marginHours = lasts
-    ? meanA > 0
-      ? marginAh / meanA
-      : Infinity
-    : (endMs - outing.endMs) / HOUR_MS;
+  const marginHours = lasts ? (meanA > 0 ? marginAh / meanA : Infinity) : (endMs - outing.endMs) / HOUR_MS;
 
   const lowest = lowestCharge(run);
   const lowestRadioV = lowestOver(run, untilMs, (step) =>
@@ -83,12 +79,7 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
     meanA,
     consumers: load.consumers.map((name, index) => ({
       name,
-      ampereHours: chargeBetween(
-        load.edgesMs,
-        load.byConsumerA[index],
-        outing.startMs,
-        outing.endMs,
-      ),
+      ampereHours: chargeBetween(load.edgesMs, load.byConsumerA[index], outing.startMs, outing.endMs),
     })),
     findings: found,
   };

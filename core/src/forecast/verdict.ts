@@ -26,7 +26,7 @@ export interface Verdict {
   readonly lowestMs: number;
   /** State of charge at the plan's end, as marched. */
   readonly endSoc: number;
-  /** Lowest volts at the radio while the key is down, up to the verdict's end; null where it never transmits. */
+  /** Lowest volts at the radio at a block's largest current, up to the verdict's end; null where it is never on. */
   readonly lowestRadioV: number | null;
   /** All that the plan would draw, Ah, and its mean, A. */
   readonly plannedAh: number;

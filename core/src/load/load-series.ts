@@ -79,7 +79,12 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
 }
 
 /** Charge that a current series takes from one instant to another, Ah. */
-export function chargeBetween(edgesMs: Float64Array, amps: Float64Array, fromMs: number, toMs: number): number {
+export function chargeBetween(
+  edgesMs: Float64Array,
+  amps: Float64Array,
+  fromMs: number,
+  toMs: number,
+): number {
   let ampereHours = 0;
   for (let step = 0; step < amps.length; step++) {
     const start = Math.max(edgesMs[step], fromMs);

@@ -2,7 +2,13 @@ import fc from 'fast-check';
 import { isEstimated, transmitCurrent, transmitCurrentAtZero } from './transmit-current.js';
 
 describe('transmit current', () => {
-  const radio = { receiveA: 0.36, points: [{ rfW: 5, amps: 1.5 }, { rfW: 10, amps: 2.92 }] };
+  const radio = {
+    receiveA: 0.36,
+    points: [
+      { rfW: 5, amps: 1.5 },
+      { rfW: 10, amps: 2.92 },
+    ],
+  };
 
   it('is exact at each point', () => {
     for (const { rfW, amps } of radio.points) expect(transmitCurrent(radio, rfW)).toBe(amps);
@@ -14,7 +20,13 @@ describe('transmit current', () => {
   });
 
   it('follows the first segment down to 0 W where that is higher', () => {
-    const flat = { receiveA: 0.2, points: [{ rfW: 4, amps: 1.4 }, { rfW: 9, amps: 1.9 }] };
+    const flat = {
+      receiveA: 0.2,
+      points: [
+        { rfW: 4, amps: 1.4 },
+        { rfW: 9, amps: 1.9 },
+      ],
+    };
     expect(transmitCurrentAtZero(flat)).toBeCloseTo(0.4, 12);
     expect(transmitCurrent(flat, 16)).toBeCloseTo(2.4, 12);
   });
@@ -30,7 +42,13 @@ describe('transmit current', () => {
 
   it('never falls as the power rises, whatever rising points it has', () => {
     const rising = fc
-      .array(fc.record({ rfW: fc.double({ min: 0.1, max: 50, noNaN: true }), amps: fc.double({ min: 0.01, max: 5, noNaN: true }) }), { minLength: 1, maxLength: 5 })
+      .array(
+        fc.record({
+          rfW: fc.double({ min: 0.1, max: 50, noNaN: true }),
+          amps: fc.double({ min: 0.01, max: 5, noNaN: true }),
+        }),
+        { minLength: 1, maxLength: 5 },
+      )
       .map((gaps) => {
         let rfW = 0;
         let amps = 0.05;

@@ -1,10 +1,5 @@
 import { chargeFor } from '../battery/charge.js';
-import {
-  dischargeRate,
-  openCircuitVolts,
-  socAtOpenCircuitVolts,
-  type Pack,
-} from '../battery/pack.js';
+import { dischargeRate, openCircuitVolts, socAtOpenCircuitVolts, type Pack } from '../battery/pack.js';
 import type { LoadSeries } from '../load/load-series.js';
 import { HOUR_MS } from '../span.js';
 
@@ -177,7 +172,13 @@ export function march(input: MarchInput): March {
 }
 
 /** When a straight fall from one state of charge to another passes a level; its start where it is at or below it already. */
-function crossing(startMs: number, hours: number, before: number, after: number, level: number): number | null {
+function crossing(
+  startMs: number,
+  hours: number,
+  before: number,
+  after: number,
+  level: number,
+): number | null {
   if (before <= level) return before < level || after < level ? startMs : null;
   if (after > level || after >= before) return null;
   return startMs + ((before - level) / (before - after)) * hours * HOUR_MS;

@@ -1,6 +1,14 @@
 import { quickSum } from './quick-sum.js';
 
-const example = { capacityAh: 12, usable: 1, receiveA: 0.4, transmitA: 3, share: 0.25, alwaysA: 0.2, sunA: 0 };
+const example = {
+  capacityAh: 12,
+  usable: 1,
+  receiveA: 0.4,
+  transmitA: 3,
+  share: 0.25,
+  alwaysA: 0.2,
+  sunA: 0,
+};
 
 describe('quick sum', () => {
   it('is whiteboard arithmetic: 12 Ah / (0.25 x 3 + 0.75 x 0.4 + 0.2) A', () => {

@@ -1,12 +1,17 @@
 import { DateTime } from 'luxon';
+import { MINUTE_MS } from '../span.js';
 
 const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-US' });
 
-/** "Sat 18:40" in a time zone by its IANA name. */
-export const sayTime = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc HH:mm');
+const toMinute = (timeMs: number): number => Math.round(timeMs / MINUTE_MS) * MINUTE_MS;
+
+/** "Sat 18:40" in a time zone by its IANA name, to the nearest minute. */
+export const sayTime = (timeMs: number, zone: string): string =>
+  inZone(toMinute(timeMs), zone).toFormat('ccc HH:mm');
 
 /** "18:40" in a time zone. */
-export const sayHour = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('HH:mm');
+export const sayHour = (timeMs: number, zone: string): string =>
+  inZone(toMinute(timeMs), zone).toFormat('HH:mm');
 
 /** "Sat 4 Sep" in a time zone. */
 export const sayDay = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc d LLL');

@@ -24,7 +24,12 @@ export interface AppOptions {
 const BODY_LIMIT = '2mb';
 
 /** The whole HTTP application on given stores. */
-export function createApp({ stores, webFolder, demoFolder, log = pino({ level: 'silent' }) }: AppOptions): Express {
+export function createApp({
+  stores,
+  webFolder,
+  demoFolder,
+  log = pino({ level: 'silent' }),
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_request, response, next) => {
@@ -86,7 +91,8 @@ async function stillCarried({ trips }: Stores, gearId: string): Promise<string |
     .filter(({ document }) => document.loadout.some(({ gear }) => gear === gearId))
     .map(({ document }) => document.name);
   if (carrying.length === 0) return null;
-  const names = carrying.slice(0, 3).join(', ') + (carrying.length > 3 ? ` and ${carrying.length - 3} more` : '');
+  const names =
+    carrying.slice(0, 3).join(', ') + (carrying.length > 3 ? ` and ${carrying.length - 3} more` : '');
   return `It is still in the bag of ${names}. Take it out there first.`;
 }
 

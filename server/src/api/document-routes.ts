@@ -95,7 +95,12 @@ function revisionOf(request: Request, response: Response): number | null {
   const match = ifMatch && /^"(\d+)"$/.exec(ifMatch.trim());
   if (match) return Number(match[1]);
   if (ifMatch) sendProblem(response, 412, 'If-Match must be the ETag that was last read.');
-  else sendProblem(response, 428, 'Say which revision is meant: send If-Match with the ETag that was last read.');
+  else
+    sendProblem(
+      response,
+      428,
+      'Say which revision is meant: send If-Match with the ETag that was last read.',
+    );
   return null;
 }
 

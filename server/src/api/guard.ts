@@ -11,7 +11,11 @@ const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 export const guard: RequestHandler = (request, response, next) => {
   const host = request.headers.host ?? '';
   if (!LOCAL_NAMES.has(host.replace(/:\d+$/, ''))) {
-    return sendProblem(response, 403, 'Knapsack answers only on this machine: open it as 127.0.0.1 or localhost.');
+    return sendProblem(
+      response,
+      403,
+      'Knapsack answers only on this machine: open it as 127.0.0.1 or localhost.',
+    );
   }
   if (SAFE_METHODS.has(request.method)) return next();
   const { origin } = request.headers;

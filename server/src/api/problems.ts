@@ -19,7 +19,12 @@ const TITLES = {
 export type ProblemStatus = keyof typeof TITLES;
 
 /** Answers with a problem document (RFC 9457). */
-export function sendProblem(response: Response, status: ProblemStatus, detail: string, problems: readonly Problem[] = []): void {
+export function sendProblem(
+  response: Response,
+  status: ProblemStatus,
+  detail: string,
+  problems: readonly Problem[] = [],
+): void {
   const body: ProblemDocument = {
     type: 'about:blank',
     title: TITLES[status],

@@ -65,7 +65,11 @@ export class DocumentStore<Document extends Named> {
     });
   }
 
-  private async put(manager: EntityManager, document: Document, revision: number): Promise<Written<Document>> {
+  private async put(
+    manager: EntityManager,
+    document: Document,
+    revision: number,
+  ): Promise<Written<Document>> {
     const { id, name } = document;
     await manager.save(this.table, {
       id,

@@ -14,7 +14,9 @@ export async function seed(stores: Stores, folder: string): Promise<void> {
   const shelf = valid(readShelf(readJson(join(folder, 'gear.json'))));
   for (const gear of shelf.gear) await stores.gear.create(gear);
   const trips = join(folder, 'trips');
-  for (const file of readdirSync(trips).filter((name) => name.endsWith('.json')).sort()) {
+  for (const file of readdirSync(trips)
+    .filter((name) => name.endsWith('.json'))
+    .sort()) {
     await stores.trips.create(valid(readTrip(readJson(join(trips, file)))));
   }
 }

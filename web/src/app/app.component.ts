@@ -21,7 +21,12 @@ import { ThemeService, THEMES } from './shell/theme.service';
         <i class="bi bi-calculator" aria-hidden="true"></i><span>Sum</span>
       </a>
       <span class="rail-gap"></span>
-      <button type="button" class="rail-item" (click)="themes.next()" [attr.aria-label]="'Theme ' + theme().label + ', change'">
+      <button
+        type="button"
+        class="rail-item"
+        (click)="themes.next()"
+        [attr.aria-label]="'Theme ' + theme().label + ', change'"
+      >
         <i class="bi" [class]="theme().icon" aria-hidden="true"></i><span>{{ theme().label }}</span>
       </button>
       <button type="button" class="rail-item" (click)="help()" aria-label="Keys">
@@ -50,6 +55,7 @@ export class AppComponent {
   }
 
   protected help(): void {
-    if (!this.modals.hasOpenModals()) this.modals.open(ShortcutsDialog, { ariaLabelledBy: 'shortcuts-title' });
+    if (!this.modals.hasOpenModals())
+      this.modals.open(ShortcutsDialog, { ariaLabelledBy: 'shortcuts-title' });
   }
 }

@@ -19,12 +19,17 @@ export class ApiService {
   }
 
   createTrip(trip: Trip): Observable<Stored<Trip>> {
-    return this.http.post<Trip>('/api/trips', trip, { observe: 'response', headers: JSON_HEADERS }).pipe(map(stored));
+    return this.http
+      .post<Trip>('/api/trips', trip, { observe: 'response', headers: JSON_HEADERS })
+      .pipe(map(stored));
   }
 
   replaceTrip(trip: Trip, revision: number): Observable<Stored<Trip>> {
     return this.http
-      .put<Trip>(`/api/trips/${trip.id}`, trip, { observe: 'response', headers: { ...JSON_HEADERS, ...ifMatch(revision) } })
+      .put<Trip>(`/api/trips/${trip.id}`, trip, {
+        observe: 'response',
+        headers: { ...JSON_HEADERS, ...ifMatch(revision) },
+      })
       .pipe(map(stored));
   }
 
@@ -37,12 +42,17 @@ export class ApiService {
   }
 
   createGear(gear: Gear): Observable<Stored<Gear>> {
-    return this.http.post<Gear>('/api/gear', gear, { observe: 'response', headers: JSON_HEADERS }).pipe(map(stored));
+    return this.http
+      .post<Gear>('/api/gear', gear, { observe: 'response', headers: JSON_HEADERS })
+      .pipe(map(stored));
   }
 
   replaceGear(gear: Gear, revision: number): Observable<Stored<Gear>> {
     return this.http
-      .put<Gear>(`/api/gear/${gear.id}`, gear, { observe: 'response', headers: { ...JSON_HEADERS, ...ifMatch(revision) } })
+      .put<Gear>(`/api/gear/${gear.id}`, gear, {
+        observe: 'response',
+        headers: { ...JSON_HEADERS, ...ifMatch(revision) },
+      })
       .pipe(map(stored));
   }
 

@@ -24,6 +24,10 @@ export class ShelfService {
     const revision = this.stored().find(({ document }) => document.id === gear.id)?.revision ?? 0;
     return this.api
       .replaceGear(gear, revision)
-      .pipe(tap((saved) => this.stored.update((all) => all.map((one) => (one.document.id === gear.id ? saved : one)))));
+      .pipe(
+        tap((saved) =>
+          this.stored.update((all) => all.map((one) => (one.document.id === gear.id ? saved : one))),
+        ),
+      );
   }
 }

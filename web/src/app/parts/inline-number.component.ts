@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { FIELDS, readNumber, type FieldName, type NumberField } from '@knapsack/contract';
 
 let count = 0;
@@ -23,7 +31,10 @@ let count = 0;
         (blur)="commit()"
         (keydown.enter)="commit()"
         (keydown.escape)="restore($event)"
-      />@if (rules().unit) {<span class="unit">{{ rules().unit }}</span>}
+      />
+      @if (rules().unit) {
+        <span class="unit">{{ rules().unit }}</span>
+      }
       @if (problem(); as sentence) {
         <span class="problem" role="alert" [id]="id">{{ sentence }}</span>
       }

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 
 /** A short text edited in place. Empty or over-long is said beside it and changes nothing. */
 @Component({
@@ -41,7 +49,8 @@ export class InlineTextComponent {
   protected commit(): void {
     const text = this.text().trim();
     if (text === '') return this.problem.set(`${this.label()} must not be empty.`);
-    if (text.length > this.most()) return this.problem.set(`${this.label()} must be ${this.most()} characters at the most.`);
+    if (text.length > this.most())
+      return this.problem.set(`${this.label()} must be ${this.most()} characters at the most.`);
     this.problem.set(null);
     if (text !== this.value()) this.committed.emit(text);
   }

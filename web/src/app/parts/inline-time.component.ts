@@ -1,4 +1,15 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, Injector, input, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  input,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { fromLocalField, sayDay, sayHour, toLocalField } from '@knapsack/core';
 
 /**
@@ -23,7 +34,14 @@ import { fromLocalField, sayDay, sayHour, toLocalField } from '@knapsack/core';
           (blur)="commit()"
         />
       } @else {
-        <button type="button" class="inline-time" [attr.aria-label]="label() + ', ' + words()" (click)="edit()">{{ words() }}</button>
+        <button
+          type="button"
+          class="inline-time"
+          [attr.aria-label]="label() + ', ' + words()"
+          (click)="edit()"
+        >
+          {{ words() }}
+        </button>
       }
       @if (problem(); as sentence) {
         <span class="problem" role="alert">{{ sentence }}</span>

@@ -15,14 +15,32 @@ import { PlanStore } from './plan.store';
         <h2 id="facts-title">Reckoned with</h2>
         <p>
           A battery that starts at
-          <ks-number field="startSoc" label="Charge at the start" [value]="trip.startSoc" (committed)="set({ startSoc: $event })" />
+          <ks-number
+            field="startSoc"
+            label="Charge at the start"
+            [value]="trip.startSoc"
+            (committed)="set({ startSoc: $event })"
+          />
           and keeps
-          <ks-number field="floorSoc" label="Reserve" [value]="floor()" (committed)="set({ floorSoc: $event })" />
+          <ks-number
+            field="floorSoc"
+            label="Reserve"
+            [value]="floor()"
+            (committed)="set({ floorSoc: $event })"
+          />
           in reserve, in air of
-          <ks-number field="temperatureC" label="Air temperature" [value]="trip.temperatureC" (committed)="set({ temperatureC: $event })" />,
-          in steps of
-          <ks-choice label="Step" [value]="'' + trip.stepMinutes" [choices]="steps" (picked)="setStep($event)" />.
-          No sun yet.
+          <ks-number
+            field="temperatureC"
+            label="Air temperature"
+            [value]="trip.temperatureC"
+            (committed)="set({ temperatureC: $event })"
+          />, in steps of
+          <ks-choice
+            label="Step"
+            [value]="'' + trip.stepMinutes"
+            [choices]="steps"
+            (picked)="setStep($event)"
+          />. No sun yet.
         </p>
       </section>
     }
@@ -30,7 +48,10 @@ import { PlanStore } from './plan.store';
 })
 export class FactsComponent {
   protected readonly store = inject(PlanStore);
-  protected readonly steps = [1, 5, 15].map((minutes) => ({ value: `${minutes}`, label: minutes === 1 ? '1 minute' : `${minutes} minutes` }));
+  protected readonly steps = [1, 5, 15].map((minutes) => ({
+    value: `${minutes}`,
+    label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
+  }));
 
   protected readonly floor = computed(() => {
     const trip = this.store.trip();

@@ -61,7 +61,13 @@ export class ForecastService implements OnDestroy {
     if (this.failures >= 2) {
       this.answers.next({
         ok: false,
-        problems: [{ code: 'worker', sentence: 'The forecast stopped by a fault in Knapsack. Your plan is kept; reload the page to try again.' }],
+        problems: [
+          {
+            code: 'worker',
+            sentence:
+              'The forecast stopped by a fault in Knapsack. Your plan is kept; reload the page to try again.',
+          },
+        ],
       });
     }
     this.send();

@@ -6,7 +6,13 @@ import { InlineTimeComponent } from '../parts/inline-time.component';
 import { moveOuting, setOuting, spanOf } from './edits/blocks';
 import { PlanStore } from './plan.store';
 
-const SAVE_WORDS = { saved: 'saved', saving: 'saving …', offline: 'server stopped; kept in this browser', conflict: 'not saved', refused: 'not saved' };
+const SAVE_WORDS = {
+  saved: 'saved',
+  saving: 'saving …',
+  offline: 'server stopped; kept in this browser',
+  conflict: 'not saved',
+  refused: 'not saved',
+};
 
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
@@ -19,15 +25,41 @@ const SAVE_WORDS = { saved: 'saved', saving: 'saving …', offline: 'server stop
         <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
         <p class="where">
           <ks-text label="Place" [value]="trip.place.name" (committed)="replace($event)" />
-          @if (coordinates(); as words) {<span class="muted">{{ words }}</span>}
-          <span class="together">from <ks-time label="Outing starts" [valueMs]="span().startMs" [zone]="trip.place.timeZone" [accept]="acceptStart" /></span>
-          <span class="together">to <ks-time label="Outing ends" [valueMs]="span().endMs" [zone]="trip.place.timeZone" [accept]="acceptEnd" /></span>
+          @if (coordinates(); as words) {
+            <span class="muted">{{ words }}</span>
+          }
+          <span class="together"
+            >from
+            <ks-time
+              label="Outing starts"
+              [valueMs]="span().startMs"
+              [zone]="trip.place.timeZone"
+              [accept]="acceptStart"
+          /></span>
+          <span class="together"
+            >to
+            <ks-time
+              label="Outing ends"
+              [valueMs]="span().endMs"
+              [zone]="trip.place.timeZone"
+              [accept]="acceptEnd"
+          /></span>
           <span class="muted">{{ length() }}</span>
         </p>
         <div class="plan-tools">
           <span class="save-state" [class]="store.saving().is" role="status">{{ saveWords() }}</span>
-          <button type="button" class="quiet" [disabled]="!store.canUndo()" (click)="store.undo()"><i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i> Undo</button>
-          <button type="button" class="quiet" [disabled]="!store.canRedo()" (click)="store.redo()" aria-label="Redo"><i class="bi bi-arrow-clockwise" aria-hidden="true"></i></button>
+          <button type="button" class="quiet" [disabled]="!store.canUndo()" (click)="store.undo()">
+            <i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i> Undo
+          </button>
+          <button
+            type="button"
+            class="quiet"
+            [disabled]="!store.canRedo()"
+            (click)="store.redo()"
+            aria-label="Redo"
+          >
+            <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
+          </button>
         </div>
       </header>
       @if (store.saving().is === 'conflict') {

@@ -1,7 +1,16 @@
 import type { Trip } from '@knapsack/contract';
 import { HOUR_MS } from '@knapsack/core';
 import { newKey } from '../data/new-id';
-import { addBlock, changeBlock, freeStretch, moveBlock, QUARTER_MS, removeBlock, resizeBlock, spanOf } from './edits/blocks';
+import {
+  addBlock,
+  changeBlock,
+  freeStretch,
+  moveBlock,
+  QUARTER_MS,
+  removeBlock,
+  resizeBlock,
+  spanOf,
+} from './edits/blocks';
 import { stepPower, stepShare, workForNew } from './edits/new-work';
 import type { PlanStore } from './plan.store';
 
@@ -52,7 +61,9 @@ function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
       return edit((trip) => resizeBlock(trip, id, 'end', endMs - by));
     case '[':
     case ']':
-      return edit((trip) => changeBlock(trip, id, { powerW: stepPower(store.radio(), block.powerW, event.key === ']') }));
+      return edit((trip) =>
+        changeBlock(trip, id, { powerW: stepPower(store.radio(), block.powerW, event.key === ']') }),
+      );
     case ',':
     case '.':
       return edit((trip) => changeBlock(trip, id, { share: stepShare(block.share, event.key === '.') }));
@@ -68,7 +79,11 @@ function newBlock(store: PlanStore): void {
   const trip = store.trip();
   if (!trip) return;
   const after = store.selected();
-  const span = freeStretch(trip, after ? spanOf(after).endMs : (store.cursorMs() ?? spanOf(trip).startMs), NEW_BLOCK_MS);
+  const span = freeStretch(
+    trip,
+    after ? spanOf(after).endMs : (store.cursorMs() ?? spanOf(trip).startMs),
+    NEW_BLOCK_MS,
+  );
   if (!span) return;
   const id = `b-${newKey()}`;
   const work = workForNew(trip, after, store.radio());

@@ -52,7 +52,10 @@ import { VerdictComponent } from './verdict/verdict.component';
     } @else if (store.openProblem(); as problem) {
       <div class="empty">
         <p role="alert">{{ problem }}</p>
-        <p><button type="button" class="solid" (click)="store.open(id())">Try again</button> <a routerLink="/">Back to the trips</a></p>
+        <p>
+          <button type="button" class="solid" (click)="store.open(id())">Try again</button>
+          <a routerLink="/">Back to the trips</a>
+        </p>
       </div>
     }
   `,
@@ -69,7 +72,8 @@ export class PlanPage {
     });
     this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
       if (this.keys.waitsForRoom(event)) return;
-      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.dataset['block']) this.editBlock(event);
+      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.dataset['block'])
+        this.editBlock(event);
       else if (handlePlanKey(this.store, event)) event.preventDefault();
     });
     fromEvent(document, 'visibilitychange')

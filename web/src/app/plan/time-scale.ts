@@ -1,7 +1,8 @@
 import type { Span } from '@knapsack/core';
 
 /** Where an instant stands on the time axis that all lanes share, as a share of its width. */
-export const shareOf = ({ startMs, endMs }: Span, timeMs: number): number => (timeMs - startMs) / (endMs - startMs);
+export const shareOf = ({ startMs, endMs }: Span, timeMs: number): number =>
+  (timeMs - startMs) / (endMs - startMs);
 
 /** The instant at a share of the axis, kept within it. */
 export const instantAt = ({ startMs, endMs }: Span, share: number): number =>

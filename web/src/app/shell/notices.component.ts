@@ -12,7 +12,9 @@ import { NoticesService, type Notice } from './notices.service';
           @if (notice.action; as action) {
             <button type="button" (click)="act(notice)">{{ action.label }}</button>
           }
-          <button type="button" class="quiet" (click)="notices.dismiss()" aria-label="Dismiss"><i class="bi bi-x-lg"></i></button>
+          <button type="button" class="quiet" (click)="notices.dismiss()" aria-label="Dismiss">
+            <i class="bi bi-x-lg"></i>
+          </button>
         </div>
       }
     </div>

@@ -9,13 +9,17 @@ import { SHORTCUTS } from './shortcuts';
     <div class="dialog">
       <header>
         <h2 id="shortcuts-title">Keys</h2>
-        <button type="button" class="quiet" (click)="modal.close()" aria-label="Close"><i class="bi bi-x-lg"></i></button>
+        <button type="button" class="quiet" (click)="modal.close()" aria-label="Close">
+          <i class="bi bi-x-lg"></i>
+        </button>
       </header>
       @for (group of groups; track group.room) {
         <h3>{{ group.room }}</h3>
         <dl class="keys">
           @for (key of group.keys; track key[0]) {
-            <dt><kbd>{{ key[0] }}</kbd></dt>
+            <dt>
+              <kbd>{{ key[0] }}</kbd>
+            </dt>
             <dd>{{ key[1] }}</dd>
           }
         </dl>

@@ -1,5 +1,8 @@
 /** What each key does, as the help lists it. The keys themselves are handled where they act. */
-export const SHORTCUTS: readonly { readonly room: string; readonly keys: readonly (readonly [string, string])[] }[] = [
+export const SHORTCUTS: readonly {
+  readonly room: string;
+  readonly keys: readonly (readonly [string, string])[];
+}[] = [
   {
     room: 'Everywhere',
     keys: [

@@ -19,14 +19,21 @@ import { newTrip } from './new-trip';
       <header class="page-head">
         <h1>Trips</h1>
         @if (trips().length > 0) {
-          <button type="button" class="solid" (click)="create()"><i class="bi bi-plus-lg" aria-hidden="true"></i> New trip</button>
+          <button type="button" class="solid" (click)="create()">
+            <i class="bi bi-plus-lg" aria-hidden="true"></i> New trip
+          </button>
         }
       </header>
       @if (problem(); as sentence) {
-        <div class="banner" role="alert">{{ sentence }} <button type="button" (click)="load()">Try again</button></div>
+        <div class="banner" role="alert">
+          {{ sentence }} <button type="button" (click)="load()">Try again</button>
+        </div>
       } @else if (loaded() && trips().length === 0) {
         <div class="empty">
-          <p class="lead">No trips yet. A trip is one outing: where and when, which hours you operate, what is in the bag. It tells you when the battery ends, and why.</p>
+          <p class="lead">
+            No trips yet. A trip is one outing: where and when, which hours you operate, what is in the bag.
+            It tells you when the battery ends, and why.
+          </p>
           <p>
             <button type="button" class="solid" (click)="demo()">Look at three made-up trips</button>
             <a routerLink="/sum" class="solid">Begin with a quick sum</a>
@@ -43,7 +50,14 @@ import { newTrip } from './new-trip';
             </a>
             <span class="trip-when">{{ day(trip) }}</span>
             <span class="trip-length muted">{{ length(trip) }}</span>
-            <button type="button" class="quiet" (click)="remove(trip)" [attr.aria-label]="'Delete ' + trip.name"><i class="bi bi-trash" aria-hidden="true"></i></button>
+            <button
+              type="button"
+              class="quiet"
+              (click)="remove(trip)"
+              [attr.aria-label]="'Delete ' + trip.name"
+            >
+              <i class="bi bi-trash" aria-hidden="true"></i>
+            </button>
           </li>
         }
       </ul>
@@ -95,10 +109,11 @@ export class TripsPage {
         text: `${name} was deleted.`,
         action: {
           label: 'Bring it back',
-          run: () => void this.attempt(async () => {
-            await firstValueFrom(this.api.createTrip(document));
-            await this.load();
-          }),
+          run: () =>
+            void this.attempt(async () => {
+              await firstValueFrom(this.api.createTrip(document));
+              await this.load();
+            }),
         },
       });
     });

@@ -15,20 +15,42 @@ import { PlanStore } from '../plan.store';
   template: `
     @if (store.selected(); as block) {
       <p class="block-sentence">
-        <ks-choice label="Mode" [value]="block.mode" [choices]="modes" (picked)="set({ mode: asMode($event) })" />
+        <ks-choice
+          label="Mode"
+          [value]="block.mode"
+          [choices]="modes"
+          (picked)="set({ mode: asMode($event) })"
+        />
         at
         <ks-number field="rfW" label="Power" [value]="block.powerW" (committed)="set({ powerW: $event })" />,
-        <ks-choice label="Activity" [value]="block.activity" [choices]="activities" (picked)="setActivity($event)" />,
-        on transmit
-        <ks-number field="share" label="Share on transmit" [value]="block.share" (committed)="set({ share: $event })" />
+        <ks-choice
+          label="Activity"
+          [value]="block.activity"
+          [choices]="activities"
+          (picked)="setActivity($event)"
+        />, on transmit
+        <ks-number
+          field="share"
+          label="Share on transmit"
+          [value]="block.share"
+          (committed)="set({ share: $event })"
+        />
         of the time,
-        <span class="together">from <ks-time label="Block starts" [valueMs]="span().startMs" [zone]="zone()" [accept]="acceptStart" /></span>
-        &ngsp;<span class="together">to <ks-time label="Block ends" [valueMs]="span().endMs" [zone]="zone()" [accept]="acceptEnd" /></span>
-        &ngsp;<button type="button" class="quiet" (click)="remove(block)"><i class="bi bi-trash" aria-hidden="true"></i> Take out</button>
+        <span class="together"
+          >from
+          <ks-time label="Block starts" [valueMs]="span().startMs" [zone]="zone()" [accept]="acceptStart"
+        /></span>
+        &ngsp;<span class="together"
+          >to <ks-time label="Block ends" [valueMs]="span().endMs" [zone]="zone()" [accept]="acceptEnd"
+        /></span>
+        &ngsp;<button type="button" class="quiet" (click)="remove(block)">
+          <i class="bi bi-trash" aria-hidden="true"></i> Take out
+        </button>
       </p>
     } @else {
       <p class="block-sentence hint">
-        Pick a block to change it, drag its edges, or draw a new one across free hours. <span class="by-keys"><kbd>n</kbd> adds one, <kbd>?</kbd> lists the keys.</span>
+        Pick a block to change it, drag its edges, or draw a new one across free hours.
+        <span class="by-keys"><kbd>n</kbd> adds one, <kbd>?</kbd> lists the keys.</span>
       </p>
     }
   `,
@@ -36,7 +58,10 @@ import { PlanStore } from '../plan.store';
 export class BlockSentenceComponent {
   protected readonly store = inject(PlanStore);
   protected readonly modes = MODE_NAMES.map((mode) => ({ value: mode, label: mode }));
-  protected readonly activities = ACTIVITY_NAMES.map((name) => ({ value: name, label: ACTIVITIES[name].label }));
+  protected readonly activities = ACTIVITY_NAMES.map((name) => ({
+    value: name,
+    label: ACTIVITIES[name].label,
+  }));
 
   protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
   protected readonly span = computed(() => {

@@ -51,7 +51,9 @@ export function resizeBlock(trip: Trip, id: string, edge: Edge, toMs: number): T
       edge === 'start'
         ? clamp(toMs, room.startMs, span.endMs - least)
         : clamp(toMs, span.startMs + least, room.endMs);
-    return timeMs === (edge === 'start' ? span.startMs : span.endMs) ? block : { ...block, [edge]: iso(timeMs) };
+    return timeMs === (edge === 'start' ? span.startMs : span.endMs)
+      ? block
+      : { ...block, [edge]: iso(timeMs) };
   });
 }
 
@@ -89,9 +91,10 @@ export function addBlock(trip: Trip, id: string, wanted: Span, work: Work): Trip
   const { activity, mode, powerW, share } = work;
   return {
     ...trip,
-    blocks: [...trip.blocks, { id, start: iso(startMs), end: iso(endMs), activity, mode, powerW, share }].sort(
-      (a, b) => Date.parse(a.start) - Date.parse(b.start),
-    ),
+    blocks: [
+      ...trip.blocks,
+      { id, start: iso(startMs), end: iso(endMs), activity, mode, powerW, share },
+    ].sort((a, b) => Date.parse(a.start) - Date.parse(b.start)),
   };
 }
 
@@ -119,7 +122,9 @@ export function setOuting(trip: Trip, { startMs, endMs }: Span): Trip {
     const from = Math.max(span.startMs, startMs);
     const to = Math.min(span.endMs, endMs);
     if (from >= to) return [];
-    return from === span.startMs && to === span.endMs ? [block] : [{ ...block, start: iso(from), end: iso(to) }];
+    return from === span.startMs && to === span.endMs
+      ? [block]
+      : [{ ...block, start: iso(from), end: iso(to) }];
   });
   return { ...trip, start: iso(startMs), end: iso(endMs), blocks };
 }

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import type { Block } from '@knapsack/contract';
 import { ACTIVITIES, fixed, MINUTE_MS, sayDuration, sayTime, hoursOf, type Span } from '@knapsack/core';
 import { newKey } from '../../data/new-id';
@@ -40,13 +48,20 @@ import { lookOf } from './mode-look';
           (pointerdown)="drag($event, block.id)"
         >
           <span class="edge" data-edge="start" (pointerdown)="stretch($event, block.id, 'start')"></span>
-          <span class="what"><i class="bi" [class]="block.icon" aria-hidden="true"></i> {{ block.mode }} {{ block.power }}</span>
+          <span class="what"
+            ><i class="bi" [class]="block.icon" aria-hidden="true"></i> {{ block.mode }}
+            {{ block.power }}</span
+          >
           <span class="how">{{ block.activity }}</span>
           <span class="edge end" data-edge="end" (pointerdown)="stretch($event, block.id, 'end')"></span>
         </div>
       }
       @if (drawn(); as span) {
-        <div class="block ghost" [style.left.%]="percent(span.startMs)" [style.width.%]="percent(span.endMs) - percent(span.startMs)">
+        <div
+          class="block ghost"
+          [style.left.%]="percent(span.startMs)"
+          [style.width.%]="percent(span.endMs) - percent(span.startMs)"
+        >
           <span class="what">{{ lengthOf(span) }}</span>
         </div>
       }

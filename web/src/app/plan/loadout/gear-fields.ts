@@ -9,7 +9,12 @@ export interface GearField {
   readonly optional: boolean;
 }
 
-const figure = (key: string, label: string, field: FieldName, optional = false): GearField => ({ key, label, field, optional });
+const figure = (key: string, label: string, field: FieldName, optional = false): GearField => ({
+  key,
+  label,
+  field,
+  optional,
+});
 const WEIGHT = figure('weightG', 'weight', 'weightG', true);
 
 /** The figures of each kind that have one value; a radio's transmit points come besides. */
@@ -34,6 +39,6 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
 };
 
 export const figureOf = (gear: Gear, key: string): Figure | null =>
-  ((gear as unknown as Record<string, Figure | undefined>)[key] ?? null);
+  (gear as unknown as Record<string, Figure | undefined>)[key] ?? null;
 
 export const withFigure = (gear: Gear, key: string, value: Figure): Gear => ({ ...gear, [key]: value });

@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Figure, Gear, Radio } from '@knapsack/contract';
-import { CHEMISTRIES, CHEMISTRY_NAMES, SOURCES, type ChemistryName, type Source, type SourcedPoint } from '@knapsack/core';
+import {
+  CHEMISTRIES,
+  CHEMISTRY_NAMES,
+  SOURCES,
+  type ChemistryName,
+  type Source,
+  type SourcedPoint,
+} from '@knapsack/core';
 import { USUAL_CELLS } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { problemText } from '../../data/problem-text';
@@ -22,28 +29,74 @@ import { figureOf, GEAR_FIELDS, withFigure } from './gear-fields';
         <button type="button" class="quiet" (click)="closed.emit()">done</button>
       </p>
       @if (chemistry(); as name) {
-        <p><ks-choice label="Chemistry" [value]="name" [choices]="chemistries" (picked)="setChemistry($event)" /></p>
+        <p>
+          <ks-choice
+            label="Chemistry"
+            [value]="name"
+            [choices]="chemistries"
+            (picked)="setChemistry($event)"
+          />
+        </p>
       }
       <table>
         @for (row of rows(); track row.key) {
           <tr>
             <th scope="row">{{ row.label }}</th>
-            <td><ks-number [field]="row.field" [label]="row.label" [value]="row.figure?.value ?? null" (committed)="setValue(row.key, $event)" /></td>
+            <td>
+              <ks-number
+                [field]="row.field"
+                [label]="row.label"
+                [value]="row.figure?.value ?? null"
+                (committed)="setValue(row.key, $event)"
+              />
+            </td>
             <td>
               @if (row.figure; as figure) {
-                <ks-choice [label]="'Source of ' + row.label" [value]="figure.source" [choices]="sources" (picked)="setSource(row.key, $event)" />
+                <ks-choice
+                  [label]="'Source of ' + row.label"
+                  [value]="figure.source"
+                  [choices]="sources"
+                  (picked)="setSource(row.key, $event)"
+                />
               }
             </td>
           </tr>
         }
         @for (point of points(); track $index) {
           <tr>
-            <th scope="row">at <ks-number field="rfW" label="Power" [value]="point.rfW" (committed)="setPoint($index, { rfW: $event })" /></th>
-            <td><ks-number field="transmitA" label="Transmit current" [value]="point.amps" (committed)="setPoint($index, { amps: $event })" /></td>
+            <th scope="row">
+              at
+              <ks-number
+                field="rfW"
+                label="Power"
+                [value]="point.rfW"
+                (committed)="setPoint($index, { rfW: $event })"
+              />
+            </th>
             <td>
-              <ks-choice label="Source" [value]="point.source" [choices]="sources" (picked)="setPoint($index, { source: asSource($event) })" />
+              <ks-number
+                field="transmitA"
+                label="Transmit current"
+                [value]="point.amps"
+                (committed)="setPoint($index, { amps: $event })"
+              />
+            </td>
+            <td>
+              <ks-choice
+                label="Source"
+                [value]="point.source"
+                [choices]="sources"
+                (picked)="setPoint($index, { source: asSource($event) })"
+              />
               @if (points().length > 1) {
-                <button type="button" class="quiet" (click)="dropPoint($index)" aria-label="Take this power out"><i class="bi bi-x-lg"></i></button>
+                <button
+                  type="button"
+                  class="quiet"
+                  (click)="dropPoint($index)"
+                  aria-label="Take this power out"
+                >
+                  <i class="bi bi-x-lg"></i>
+                </button>
               }
             </td>
           </tr>
@@ -52,7 +105,9 @@ import { figureOf, GEAR_FIELDS, withFigure } from './gear-fields';
       @if (points().length > 0) {
         <button type="button" class="quiet" (click)="addPoint()">another power</button>
       }
-      @if (problem(); as sentence) {<p class="problem" role="alert">{{ sentence }}</p>}
+      @if (problem(); as sentence) {
+        <p class="problem" role="alert">{{ sentence }}</p>
+      }
     </div>
   `,
 })
@@ -62,8 +117,14 @@ export class GearFiguresComponent {
   private readonly shelf = inject(ShelfService);
   protected readonly problem = signal<string | null>(null);
 
-  protected readonly sources = SOURCES.map((source) => ({ value: source, label: source === 'datasheet' ? 'label' : source }));
-  protected readonly chemistries = CHEMISTRY_NAMES.map((name) => ({ value: name, label: CHEMISTRIES[name].label }));
+  protected readonly sources = SOURCES.map((source) => ({
+    value: source,
+    label: source === 'datasheet' ? 'label' : source,
+  }));
+  protected readonly chemistries = CHEMISTRY_NAMES.map((name) => ({
+    value: name,
+    label: CHEMISTRIES[name].label,
+  }));
 
   protected readonly chemistry = computed(() => {
     const gear = this.gear();

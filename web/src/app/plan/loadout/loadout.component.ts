@@ -37,7 +37,9 @@ export class LoadoutComponent {
     const gear = this.store.gear();
     return (trip?.loadout ?? []).map((item, index) => {
       const found = gear.get(item.gear) ?? null;
-      const others = found ? [...gear.values()].filter(({ kind, id }) => kind === found.kind && id !== found.id) : [];
+      const others = found
+        ? [...gear.values()].filter(({ kind, id }) => kind === found.kind && id !== found.id)
+        : [];
       return {
         index,
         item,

@@ -36,7 +36,14 @@ function blank(kind: GearKind): Gear {
         dropoutV: assumed(10.5),
       };
     case 'battery':
-      return { ...common, kind, name: 'My battery', chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: assumed(10) };
+      return {
+        ...common,
+        kind,
+        name: 'My battery',
+        chemistry: 'lifepo4',
+        cellsInSeries: 4,
+        ratedAh: assumed(10),
+      };
     case 'accessory':
       return { ...common, kind, name: 'My accessory', drawA: assumed(0.1), rule: { when: 'always' } };
     case 'lead':

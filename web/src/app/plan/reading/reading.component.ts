@@ -11,11 +11,17 @@ import { readingAt } from './reading';
       <p class="reading">
         <span class="at">{{ now.time }}</span>
         <strong class="soc">{{ percent() }} %</strong>
-        <span><b>{{ now.terminalV }}</b> at the battery</span>
+        <span
+          ><b>{{ now.terminalV }}</b> at the battery</span
+        >
         @if (now.radioV) {
-          <span><b>{{ now.radioV }}</b> at the radio, key down</span>
+          <span
+            ><b>{{ now.radioV }}</b> at the radio, key down</span
+          >
         }
-        <span>out <b>{{ now.loadA }}</b></span>
+        <span
+          >out <b>{{ now.loadA }}</b></span
+        >
         <span>{{ now.doing }}</span>
       </p>
     }

@@ -18,10 +18,15 @@ export interface Reading {
 
 /** The reading at an instant; without one, at the verdict's telling moment: its end or the low point. */
 export function readingAt(view: ForecastView, trip: Trip | null, cursorMs: number | null): Reading {
-  const timeMs = Math.min(view.endMs, Math.max(view.startMs, cursorMs ?? view.verdict.endMs ?? view.verdict.lowestMs));
+  const timeMs = Math.min(
+    view.endMs,
+    Math.max(view.startMs, cursorMs ?? view.verdict.endMs ?? view.verdict.lowestMs),
+  );
   const step = stepAt(view, timeMs);
   const soc = socAtInstant(view, timeMs);
-  const block = trip?.blocks.find(({ start, end }) => Date.parse(start) <= timeMs && timeMs < Date.parse(end));
+  const block = trip?.blocks.find(
+    ({ start, end }) => Date.parse(start) <= timeMs && timeMs < Date.parse(end),
+  );
   const keyed = view.keyDownA[step] > 0 && view.loadA[step] > 0;
   const parts = {
     time: sayTime(timeMs, trip?.place.timeZone ?? 'UTC'),

@@ -52,7 +52,8 @@ export const water: Layer = (context, frame, { view, palette }) => {
   const y = frame.y(view.floorSoc);
   context.beginPath();
   context.moveTo(frame.left, y);
-  for (let x = frame.left; x <= frame.right; x += 2) context.lineTo(x, y + 1.6 * Math.sin((x - frame.left) / 6));
+  for (let x = frame.left; x <= frame.right; x += 2)
+    context.lineTo(x, y + 1.6 * Math.sin((x - frame.left) / 6));
   context.strokeStyle = palette.stop;
   context.lineWidth = Math.max(1.4, palette.line * 0.6);
   context.stroke();
@@ -65,7 +66,14 @@ export const water: Layer = (context, frame, { view, palette }) => {
   context.textAlign = 'left';
   context.textBaseline = 'middle';
   const roomBelow = frame.bottom - y;
-  plate(context, `reserve ${Math.round(view.floorSoc * 100)} %`, frame.left + 8, roomBelow > 18 ? y + roomBelow / 2 : y - 12, palette.ink, null);
+  plate(
+    context,
+    `reserve ${Math.round(view.floorSoc * 100)} %`,
+    frame.left + 8,
+    roomBelow > 18 ? y + roomBelow / 2 : y - 12,
+    palette.ink,
+    null,
+  );
 };
 
 /** Short strokes down the slope under the ridge, as a map draws a hillside. */
@@ -75,7 +83,8 @@ export const hachures: Layer = (context, frame, { view, palette }) => {
   context.lineWidth = 1;
   context.beginPath();
   for (let x = frame.left + 6; x < frame.right; x += 11) {
-    const timeMs = view.startMs + ((x - frame.left) / (frame.right - frame.left)) * (view.endMs - view.startMs);
+    const timeMs =
+      view.startMs + ((x - frame.left) / (frame.right - frame.left)) * (view.endMs - view.startMs);
     const y = frame.y(socAtInstant(view, timeMs));
     const length = Math.min(12 + 5 * Math.sin(x * 0.7), frame.bottom - y - 3);
     if (length < 3) continue;
@@ -100,7 +109,14 @@ export const marks: Layer = (context, frame, { view, zone, palette }) => {
     const width = context.measureText(text).width;
     const toTheRight = x + 14 + width < frame.right;
     context.textAlign = toTheRight ? 'left' : 'right';
-    plate(context, text, x + (toTheRight ? 14 : -14), Math.max(frame.top + 12, y - 22), palette.stop, palette.paper);
+    plate(
+      context,
+      text,
+      x + (toTheRight ? 14 : -14),
+      Math.max(frame.top + 12, y - 22),
+      palette.stop,
+      palette.paper,
+    );
     return;
   }
   const x = frame.x(verdict.lowestMs);
@@ -117,7 +133,14 @@ export const marks: Layer = (context, frame, { view, zone, palette }) => {
   context.textAlign = toTheLeft ? 'right' : 'left';
   // To the left of its point the label would lie on the ridge, which comes down from there: it goes below.
   const below = toTheLeft || y - 16 < frame.top;
-  plate(context, text, x + (toTheLeft ? -12 : 12), below ? Math.min(y + 22, frame.bottom - 12) : y - 16, palette.ink, palette.paper);
+  plate(
+    context,
+    text,
+    x + (toTheLeft ? -12 : 12),
+    below ? Math.min(y + 22, frame.bottom - 12) : y - 16,
+    palette.ink,
+    palette.paper,
+  );
 };
 
 /** The line that runs through all lanes at the cursor. */
@@ -136,7 +159,15 @@ export const cursor: Layer = (context, frame, { view, cursorMs, palette }) => {
 export const UNDER_THE_RIDGE: readonly Layer[] = [scale, hours, water];
 export const OVER_THE_RIDGE: readonly Layer[] = [hachures, cursor, marks];
 
-function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: number, y2: number, colour: string, width: number): void {
+function line(
+  context: CanvasRenderingContext2D,
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  colour: string,
+  width: number,
+): void {
   context.beginPath();
   context.moveTo(x1, y1);
   context.lineTo(x2, y2);
@@ -145,7 +176,13 @@ function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: num
   context.stroke();
 }
 
-function cross(context: CanvasRenderingContext2D, x: number, y: number, colour: string, ground: string): void {
+function cross(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  colour: string,
+  ground: string,
+): void {
   context.beginPath();
   context.arc(x, y, 7, 0, 2 * Math.PI);
   context.fillStyle = ground;
@@ -158,7 +195,14 @@ function cross(context: CanvasRenderingContext2D, x: number, y: number, colour: 
 }
 
 /** Text on a plate of the ground's colour, so that no line runs through it. */
-function plate(context: CanvasRenderingContext2D, text: string, x: number, y: number, colour: string, ground: string | null): void {
+function plate(
+  context: CanvasRenderingContext2D,
+  text: string,
+  x: number,
+  y: number,
+  colour: string,
+  ground: string | null,
+): void {
   if (ground) {
     const width = context.measureText(text).width;
     const left = context.textAlign === 'right' ? x - width : x;

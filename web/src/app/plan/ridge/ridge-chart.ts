@@ -28,14 +28,18 @@ export class RidgeChart {
         normalized: true,
         responsive: true,
         maintainAspectRatio: false,
-                scales: { x: { type: 'linear', display: false }, y: { type: 'linear', display: false, min: 0, max: 1 } },
+        scales: {
+          x: { type: 'linear', display: false },
+          y: { type: 'linear', display: false, min: 0, max: 1 },
+        },
       },
       plugins: [layers],
     });
   }
 
   show(scene: Scene): void {
-    const sameLine = this.scene?.view === scene.view &&
+    const sameLine =
+      this.scene?.view === scene.view &&
       this.scene.palette === scene.palette &&
       this.scene.margins.left === scene.margins.left;
     this.scene = scene;

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild, type ElementRef, type OnDestroy } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  viewChild,
+  type ElementRef,
+  type OnDestroy,
+} from '@angular/core';
 import { MINUTE_MS } from '@knapsack/core';
 import { ThemeService } from '../../shell/theme.service';
 import { QUARTER_MS } from '../edits/blocks';
@@ -83,7 +92,13 @@ export class RidgeComponent implements OnDestroy {
     if (!view) return;
     const from = this.store.cursorMs() ?? view.verdict.lowestMs;
     const toMs =
-      event.key === 'Home' ? view.startMs : event.key === 'End' ? view.endMs : steps ? from + steps * QUARTER_MS : null;
+      event.key === 'Home'
+        ? view.startMs
+        : event.key === 'End'
+          ? view.endMs
+          : steps
+            ? from + steps * QUARTER_MS
+            : null;
     if (toMs === null) return;
     event.preventDefault();
     this.store.cursorMs.set(Math.min(view.endMs, Math.max(view.startMs, toMs)));

@@ -19,20 +19,29 @@ const BLAZES = {
     <div class="verdict" aria-live="polite">
       @if (view(); as now) {
         <p class="sentence" [class.stale]="problems().length > 0">
-          <i class="bi blaze" [class]="blaze().icon + ' ' + now.verdict.blaze" role="img" [attr.aria-label]="blaze().word"></i>
+          <i
+            class="bi blaze"
+            [class]="blaze().icon + ' ' + now.verdict.blaze"
+            role="img"
+            [attr.aria-label]="blaze().word"
+          ></i>
           @for (part of now.sentence; track $index) {
-            @if (isText(part)) {<span>{{ part }}</span>} @else {<button
-              type="button"
-              class="unfold"
-              [ngbPopover]="sum"
-              popoverClass="sum-popover"
-              placement="bottom-start bottom"
-              autoClose="outside"
-              container="body"
-              [attr.data-unfolds]="part.unfolds"
-              (shown)="shownSum = part.unfolds"
-              (click)="shownSum = part.unfolds"
-            >{{ part.text }}</button>}
+            @if (isText(part)) {
+              <span [textContent]="part"></span>
+            } @else {
+              <button
+                type="button"
+                class="unfold"
+                [ngbPopover]="sum"
+                popoverClass="sum-popover"
+                placement="bottom-start bottom"
+                autoClose="outside"
+                container="body"
+                [attr.data-unfolds]="part.unfolds"
+                [textContent]="part.text"
+                (click)="shownSum = part.unfolds"
+              ></button>
+            }
           }
         </p>
         <ng-template #sum><ks-sum [sum]="now.sums[shownSum]" /></ng-template>
@@ -44,17 +53,31 @@ const BLAZES = {
           <li class="stop"><i class="bi bi-octagon-fill" aria-hidden="true"></i> {{ problem }}</li>
         }
         @for (finding of findings(); track finding.code) {
-          <li [class]="finding.severity"><i class="bi" [class]="iconOf(finding.severity)" aria-hidden="true"></i> {{ finding.sentence }}</li>
+          <li [class]="finding.severity">
+            <i class="bi" [class]="iconOf(finding.severity)" aria-hidden="true"></i> {{ finding.sentence }}
+          </li>
         }
         @if (view()) {
           <li class="note">
-            <button type="button" class="unfold small" [ngbPopover]="load" popoverClass="sum-popover" placement="bottom-start bottom" autoClose="outside" container="body">
+            <button
+              type="button"
+              class="unfold small"
+              [ngbPopover]="load"
+              popoverClass="sum-popover"
+              placement="bottom-start bottom"
+              autoClose="outside"
+              container="body"
+            >
               What the plan draws
             </button>
           </li>
         }
       </ul>
-      <ng-template #load>@if (view(); as now) {<ks-sum [sum]="now.sums.load" />}</ng-template>
+      <ng-template #load>
+        @if (view(); as now) {
+          <ks-sum [sum]="now.sums.load" />
+        }
+      </ng-template>
     </div>
   `,
 })
@@ -62,7 +85,9 @@ export class VerdictComponent {
   private readonly store = inject(PlanStore);
   protected readonly view = this.store.view;
   protected readonly problems = this.store.problems;
-  protected readonly findings = computed(() => (this.problems().length > 0 ? [] : (this.view()?.verdict.findings ?? [])));
+  protected readonly findings = computed(() =>
+    this.problems().length > 0 ? [] : (this.view()?.verdict.findings ?? []),
+  );
   protected readonly blaze = computed(() => BLAZES[this.view()?.verdict.blaze ?? 'fine']);
   protected shownSum: Explained = 'end';
 

@@ -1,0 +1,77 @@
+import { forecast } from '../forecast/forecast.js';
+import { HOUR_MS } from '../span.js';
+import { whiteboardPlan } from '../testing/plans.js';
+import { explain } from './explain.js';
+import type { SumLine } from './sum.js';
+import { plainSentence, verdictSentence } from './verdict-sentence.js';
+
+const block = { label: 'CW 10 W', powerW: 10, modeFactor: 0.44, keyUpAtReceive: true, share: 0.5 };
+const cwPlan = whiteboardPlan({
+  blocks: [
+    { ...block, startMs: 0, endMs: 4 * HOUR_MS },
+    { ...block, startMs: 6 * HOUR_MS, endMs: 8 * HOUR_MS, label: 'CW 5 W', powerW: 5 },
+  ],
+  steady: [{ name: 'relay', amps: 0.1, spans: [{ startMs: 0, endMs: 10 * HOUR_MS }] }],
+});
+
+const amountOf = (lines: readonly SumLine[], label: string): number =>
+  lines.find((line) => line.label === label)!.result.value;
+
+describe('explanation', () => {
+  it('adds up: the lines of the load come to what the march drew', () => {
+    const run = forecast(cwPlan);
+    const { lines } = explain(run).load;
+    const parts = lines.filter(({ result, label }) => result.unit === 'Ah' && label !== 'together');
+    const sum = parts.reduce((total, { result }) => total + result.value, 0);
+    expect(sum).toBeCloseTo(amountOf(lines, 'together'), 9);
+    expect(sum).toBeCloseTo(run.march.books.loadsAh, 9);
+  });
+
+  it('shows each way of working once, and each block', () => {
+    const labels = explain(forecast(cwPlan)).load.lines.map(({ label }) => label);
+    expect(labels.slice(0, 5)).toEqual([
+      'an over of CW 10 W',
+      'an over of CW 5 W',
+      'CW 10 W',
+      'CW 5 W',
+      'relay',
+    ]);
+  });
+
+  it('counts only the hours up to the low point and only what is missing after the end', () => {
+    const short = forecast({ ...cwPlan, startSoc: 0.2 });
+    const { endMs, marginAh } = short.verdict;
+    expect(endMs).not.toBeNull();
+    const missing = explain(short).margin.lines;
+    expect(amountOf(missing, 'missing')).toBeCloseTo(-marginAh, 9);
+    expect(amountOf(missing, 'relay')).toBeCloseTo((0.1 * (10 * HOUR_MS - endMs!)) / HOUR_MS, 9);
+  });
+
+  it('names the cost of high currents where there is one', () => {
+    const heavy = forecast(
+      whiteboardPlan({ steady: [{ name: 'heater', amps: 8, spans: [{ startMs: 0, endMs: HOUR_MS }] }] }),
+    );
+    const labels = explain(heavy).lowest.lines.map(({ label }) => label);
+    expect(labels).toContain('more for high currents (Peukert)');
+    expect(explain(forecast(cwPlan)).lowest.lines.map(({ label }) => label)).not.toContain(
+      'more for high currents (Peukert)',
+    );
+  });
+});
+
+describe('verdict sentence', () => {
+  it('says how much is to spare', () => {
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan()), 'UTC'));
+    expect(words).toBe('Lasts past Thu 10:00 with 8.0 Ah to spare; lowest 50 % at the end.');
+  });
+
+  it('says when it ends, how much too soon, and why', () => {
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ startSoc: 0.3 })), 'UTC'));
+    expect(words).toBe('Ends Thu 04:00, 6 h 00 too soon: the reserve comes first. 6.0 Ah are missing.');
+  });
+
+  it('asks for a block where nothing draws', () => {
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ blocks: [] })), 'UTC'));
+    expect(words).toContain('Nothing draws current yet');
+  });
+});

@@ -1,0 +1,94 @@
+import { HOUR_MS } from '../span.js';
+import { whiteboardPlan } from '../testing/plans.js';
+import { forecast } from './forecast.js';
+
+describe('forecast', () => {
+  it('agrees with the whiteboard where the plan lasts', () => {
+    const { verdict } = forecast(whiteboardPlan());
+    // 20 Ah, 1 A for 10 h: half is left, 8 Ah of it above the reserve of 10 %
+    expect(verdict.lasts).toBeTrue();
+    expect(verdict.blaze).toBe('fine');
+    expect(verdict.endSoc).toBeCloseTo(0.5, 9);
+    expect(verdict.marginAh).toBeCloseTo(8, 9);
+    expect(verdict.marginHours).toBeCloseTo(8, 9);
+    expect(verdict.plannedAh).toBeCloseTo(10, 9);
+    expect(verdict.lowestMs).toBe(10 * HOUR_MS);
+    expect(forecast(whiteboardPlan({ blocks: [] })).verdict.lowestRadioV).toBeNull();
+  });
+
+  it('ends at the reserve, to the minute between two steps', () => {
+    // 9 Ah above the reserve of 12 Ah x 0.25: 9 h; startSoc 1, floor 0.25
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 12, health: 1 } as const;
+    const { verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 12', label }, floorSoc: 0.2501 }));
+    expect(verdict.binds).toBe('floor');
+    expect(verdict.endMs! / HOUR_MS).toBeCloseTo(12 * (1 - 0.2501), 9);
+    expect(verdict.marginAh).toBeCloseTo(-(10 - 12 * (1 - 0.2501)), 9);
+    expect(verdict.blaze).toBe('stop');
+    // the march goes on behind the verdict, so that the other end points are known too
+    expect(verdict.cutoffMs).toBeNull();
+    expect(verdict.endSoc).toBeCloseTo(1 - 10 / 12, 9);
+  });
+
+  it('ends at the radio’s drop-out on a thin lead although there is charge left', () => {
+    const plan = whiteboardPlan({
+      leadOhm: 0.6,
+      radio: { name: 'Curlew', currents: { receiveA: 0.5, points: [{ rfW: 10, amps: 3 }] }, dropoutV: 11.2 },
+      blocks: [
+        {
+          startMs: 0,
+          endMs: 10 * HOUR_MS,
+          label: 'CW 10 W',
+          powerW: 10,
+          modeFactor: 0.44,
+          keyUpAtReceive: true,
+          share: 0.5,
+        },
+      ],
+    });
+    const { verdict } = forecast(plan);
+    expect(verdict.binds).toBe('radioDropout');
+    expect(verdict.floorMs).toBeNull();
+    // 11.2 V + 3 A x (0.0225 + 0.6) ohm = 13.0675 V: on the line from 13.06 V at 50 % to 13.12 V at 60 %
+    const soc = 0.5 + ((13.0675 - 13.06) / 0.06) * 0.1;
+    // mean 0.5 x (0.5 + 0.44 x 2.5) + 0.5 x 0.5 = 1.05 A
+    expect(verdict.endMs! / HOUR_MS).toBeCloseTo(((1 - soc) * 20) / 1.05, 6);
+    // with the short lead the same plan lasts
+    expect(forecast({ ...plan, leadOhm: 0.02 }).verdict.lasts).toBeTrue();
+  });
+
+  it('charges from an offered current: serves the load, stores the rest, curtails what is too much', () => {
+    const plan = whiteboardPlan({ startSoc: 0.5, offeredA: () => 30 });
+    const { march, verdict } = forecast(plan);
+    expect(verdict.lowestSoc).toBe(0.5);
+    expect(march.soc.at(-1)).toBe(1);
+    expect(march.books.servedAh).toBeCloseTo(10, 9);
+    expect(march.books.storedAh).toBeCloseTo(10, 9);
+    expect(march.books.chargeLossAh).toBeCloseTo(10 / 0.99 - 10, 9);
+    expect(march.books.curtailedAh).toBeCloseTo(300 - 10 - 10 / 0.99, 9);
+  });
+
+  it('takes the loads off for good once the cut-off has opened', () => {
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1 } as const;
+    const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label }, floorSoc: 0 }));
+    expect(verdict.cutoffMs).not.toBeNull();
+    expect(march.loadA.at(-1)).toBe(0);
+    expect(march.soc.at(-1)).toBe(march.soc.at(-10)!);
+  });
+
+  it('stops a plan whose key-down is more than the pack may give', () => {
+    const pack = whiteboardPlan().pack;
+    const blocks = [{ ...whiteboardPlan().blocks[0], share: 0.1 }];
+    const codes = (peakA: number) =>
+      forecast(whiteboardPlan({ blocks, pack: { ...pack, peakA } })).verdict.findings.map(({ code }) => code);
+    expect(codes(2.9)).toContain('discharge-limit');
+    expect(codes(3.1)).not.toContain('discharge-limit');
+  });
+
+  it('says which figures nobody has measured', () => {
+    const { verdict } = forecast(whiteboardPlan({ assumed: ['Shale 20: health'] }));
+    expect(verdict.findings.map(({ sentence }) => sentence)).toContain(
+      'Assumed, not measured: Shale 20: health.',
+    );
+    expect(verdict.blaze).toBe('fine');
+  });
+});

@@ -1,0 +1,82 @@
+import { block, expect, openTrip, saved, test, verdict } from './knapsack.js';
+
+test('bad values get a sentence beside the field and change nothing', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  const before = (await verdict(page).textContent())!.trim();
+  await block(page, 'b2').click();
+  await page.getByLabel('Share on transmit').fill('150');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText(
+    'The share on transmit must be between 0 and 100 %; 150 % is not.',
+  );
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+
+  await page.getByRole('button', { name: /^Block ends/ }).click();
+  await page.getByLabel('Block ends').fill('2027-09-04T12:00');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('A block must end after it starts.');
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: /^Outing ends/ }).click();
+  await page.getByLabel('Outing ends').fill('2027-09-01T12:00');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('The outing must end after it starts.');
+  await page.keyboard.press('Escape');
+  await expect(verdict(page)).toHaveText(before);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('nothing is lost while the server is stopped, nor by a reload in mid-edit', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  await knapsack.stop();
+  await block(page, 'b2').focus();
+  await page.keyboard.press('[');
+  await expect(page.locator('.save-state')).toContainText('kept in this browser');
+  await knapsack.resume();
+  await saved(page);
+
+  await block(page, 'b2').focus();
+  await page.keyboard.press('[');
+  await page.reload();
+  await expect(block(page, 'b2')).toContainText('2 W');
+  await saved(page);
+});
+
+test('two tabs never overwrite each other silently', async ({ page, context, knapsack }) => {
+  await openTrip(page, knapsack);
+  const other = await context.newPage();
+  await openTrip(other, knapsack);
+  await block(other, 'b2').focus();
+  await other.keyboard.press('[');
+  await saved(other);
+
+  // Without a look at the page in between, as when both tabs stand side by side.
+  await block(page, 'b3').focus();
+  await page.keyboard.press('[');
+  await expect(page.getByRole('alert')).toContainText('changed elsewhere');
+  await page.getByRole('button', { name: 'Take the other one' }).click();
+  await expect(block(page, 'b2')).toContainText('5 W');
+  await expect(block(page, 'b3')).toContainText('5 W');
+  await page.keyboard.press('u');
+  await expect(block(page, 'b3')).toContainText('2 W');
+  await saved(page);
+});
+
+test('a trip that is not there says so and leads back', async ({ page, knapsack }) => {
+  await page.goto(`${knapsack.address}/trips/nowhere`);
+  await expect(page.getByRole('alert')).toHaveText('There is no such trip.');
+  await page.getByRole('link', { name: 'Back to the trips' }).click();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+});
+
+test('a deleted trip can be brought back', async ({ page, knapsack }) => {
+  await page.goto(knapsack.address);
+  await page.getByRole('button', { name: 'Delete Winter bothy' }).click();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+});

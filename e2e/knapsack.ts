@@ -1,0 +1,92 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Page } from '@playwright/test';
+import { start, type Running } from '@knapsack/server';
+
+const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** A real server on a fresh file that can be stopped and started again at the same address. */
+export class Knapsack {
+  private running: Running | null = null;
+  private constructor(
+    private readonly dataFolder: string,
+    private readonly withDemo: boolean,
+  ) {}
+
+  static async start(withDemo = true): Promise<Knapsack> {
+    const knapsack = new Knapsack(mkdtempSync(join(tmpdir(), 'knapsack-e2e-')), withDemo);
+    await knapsack.resume();
+    return knapsack;
+  }
+
+  address = '';
+
+  async resume(): Promise<void> {
+    this.running = await start({
+      dataFolder: this.dataFolder,
+      port: this.address ? Number(new URL(this.address).port) : 0,
+      webFolder: join(ROOT, 'web/dist/browser'),
+      demoFolder: join(ROOT, 'demo'),
+      withDemo: this.withDemo,
+    });
+    this.address = this.running.address;
+  }
+
+  async stop(): Promise<void> {
+    await this.running?.close();
+    this.running = null;
+  }
+
+  async end(): Promise<void> {
+    await this.stop();
+    rmSync(this.dataFolder, { recursive: true, force: true });
+  }
+}
+
+interface Fixtures {
+  readonly knapsack: Knapsack;
+  /** A server without any data. */
+  readonly empty: Knapsack;
+  /** What the page complained about on its console; checked to be nothing after each test. */
+  readonly complaints: string[];
+}
+
+export const test = base.extend<Fixtures>({
+  knapsack: async ({}, use) => {
+    const knapsack = await Knapsack.start();
+    await use(knapsack);
+    await knapsack.end();
+  },
+  empty: async ({}, use) => {
+    const knapsack = await Knapsack.start(false);
+    await use(knapsack);
+    await knapsack.end();
+  },
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (error) => complaints.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !/Failed to load resource/.test(message.text()))
+          complaints.push(message.text());
+      });
+      await use(complaints);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** What stands in the page, by the words a person reads. */
+export const verdict = (page: Page) => page.locator('.verdict .sentence');
+export const block = (page: Page, id: string) => page.locator(`[data-block="${id}"]`);
+export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText('saved');
+
+export async function openTrip(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
+  await page.goto(`${address}/trips/${id}`);
+  await expect(verdict(page)).toContainText(/Lasts|Ends/);
+}

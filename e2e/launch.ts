@@ -1,0 +1,13 @@
+/** Debian's Chromium without a sandbox, a GPU or a network to look for. */
+export const CHROMIUM = {
+  executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};

@@ -1,0 +1,126 @@
+import { block, expect, openTrip, saved, test, verdict } from './knapsack.js';
+
+const LASTS = 'Lasts past Sun 16:00 with 2.0 Ah to spare; lowest 22 % at the end.';
+
+test('the main job by mouse: swap the battery, stretch a block, undo, reload', async ({ page, knapsack }) => {
+  await page.goto(knapsack.address);
+  await page.getByRole('link', { name: 'Gannet Rock light' }).click();
+  await expect(verdict(page)).toHaveText(LASTS);
+
+  await page.getByRole('button', { name: 'Swap Shale 18' }).click();
+  await page.getByRole('button', { name: /^Shale 9/ }).click();
+  await expect(verdict(page)).toContainText('Ends Sun');
+  await expect(verdict(page)).toContainText('the reserve comes first');
+  const withSmall = (await verdict(page).textContent())!.trim();
+
+  const night = block(page, 'b3');
+  const before = (await night.boundingBox())!;
+  await page.mouse.move(before.x + before.width - 2, before.y + before.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(before.x + before.width - 60, before.y + before.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(verdict(page)).not.toHaveText(withSmall);
+  expect((await night.boundingBox())!.width).toBeLessThan(before.width - 40);
+
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(verdict(page)).toHaveText(withSmall);
+  expect((await night.boundingBox())!.width).toBeCloseTo(before.width, 0);
+
+  await saved(page);
+  await page.reload();
+  await expect(verdict(page)).toHaveText(withSmall);
+  await expect(page.getByRole('button', { name: 'Swap Shale 9' })).toBeVisible();
+});
+
+test('the main job by keyboard alone', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  const swap = page.getByRole('button', { name: 'Swap Shale 18' });
+  await swap.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  while (!(await page.locator('.dropdown-item:focus').innerText()).startsWith('Shale 9'))
+    await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(verdict(page)).toContainText('Ends Sun');
+  const withSmall = (await verdict(page).textContent())!.trim();
+
+  await block(page, 'b3').focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(verdict(page)).not.toHaveText(withSmall);
+  await page.keyboard.press('u');
+  await expect(verdict(page)).toHaveText(withSmall);
+
+  await page.keyboard.press('[');
+  await expect(block(page, 'b3')).toContainText('2 W');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Mode')).toBeFocused();
+
+  await saved(page);
+  await page.reload();
+  await expect(block(page, 'b3')).toContainText('2 W');
+});
+
+test('a block is drawn across free hours, moved, and taken out', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack, 'winter-bothy');
+  const lane = (await page.locator('.work-lane').boundingBox())!;
+  // 16:00 to 09:00: free from 22 to 6 o'clock
+  const x = (hours: number) => lane.x + (lane.width * (hours - 16)) / 17;
+  const y = lane.y + lane.height / 2;
+  await page.mouse.move(x(23), y);
+  await page.mouse.down();
+  await page.mouse.move(x(25), y, { steps: 5 });
+  await page.mouse.up();
+  const drawn = page.locator('.block.selected');
+  await expect(drawn).toHaveAttribute('aria-label', /Sat 23:00 to Sun 01:00/);
+
+  const box = (await drawn.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, y);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + (x(24) - x(23)), y, { steps: 5 });
+  await page.mouse.up();
+  await expect(drawn).toHaveAttribute('aria-label', /Sun 00:00 to Sun 02:00/);
+
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.block')).toHaveCount(2);
+});
+
+test('every figure of the sentence opens its sum', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  await page.locator('[data-unfolds="margin"]').click();
+  await expect(page.locator('.sum')).toContainText('18.0 Ah × 1.00 health × 0.97 cold');
+  await page.keyboard.press('Escape');
+  await page.locator('[data-unfolds="end"]').click();
+  await expect(page.locator('.sum')).toContainText('Curlew 10 drops out');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'What the plan draws' }).click();
+  await expect(page.locator('.sum')).toContainText('(0.50 × 0.92 A + 0.50 × 0.14 A) × 4.00 h');
+});
+
+test('a quick sum becomes a trip with one click, on a shelf that was empty', async ({ page, empty }) => {
+  await page.goto(empty.address);
+  await page.getByRole('link', { name: 'Begin with a quick sum' }).click();
+  await expect(page.locator('.answer')).toContainText('Lasts 8 h 38, 2 h 38 more than the 6 h 00 wanted.');
+  await page.getByLabel('Capacity').fill('6');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.answer')).toContainText('Lasts 4 h 19, 1 h 41 short');
+  await page.getByRole('button', { name: 'Make it a trip' }).click();
+  await expect(verdict(page)).toContainText('too soon: the reserve comes first');
+  await expect(page.locator('.findings')).toContainText('Assumed, not measured');
+  await page.goto(empty.address);
+  await expect(page.getByRole('link', { name: 'From a quick sum' })).toBeVisible();
+});
+
+test('an empty trip teaches, and takes gear of one’s own', async ({ page, empty }) => {
+  await page.goto(empty.address);
+  await page.getByRole('button', { name: 'Start an empty trip' }).click();
+  await expect(page.locator('.findings')).toContainText('Put a radio in the bag');
+  for (const kind of [0, 1]) {
+    await page.getByRole('button', { name: 'Put something in' }).click();
+    await page.getByRole('button', { name: 'one of your own' }).nth(kind).click();
+    await page.getByRole('button', { name: 'done' }).click();
+  }
+  await expect(verdict(page)).toContainText('Nothing draws current yet');
+  await page.keyboard.press('n');
+  await expect(verdict(page)).toContainText('Lasts past');
+});

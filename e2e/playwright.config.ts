@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './launch.js';
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  // Each test starts a server of its own on a fresh file, so they may run side by side.
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 45_000,
+  reporter: [['line']],
+  outputDir: '../test-results',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Oslo',
+    launchOptions: CHROMIUM,
+    trace: 'retain-on-failure',
+  },
+});

@@ -1,0 +1,151 @@
+// One direction of dependency: core <- contract <- server, web, cli; e2e above all. See docs/architecture.md.
+import js from '@eslint/js';
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+const forbid = (files, group, message, ignores = []) => ({
+  files: [files],
+  ignores,
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
+});
+
+const ROOM = (name) => `**/${name}/**`;
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '**/.angular/**',
+      '**/test-results/**',
+      '**/playwright-report/**',
+    ],
+  },
+  js.configs.recommended,
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strict, ...tseslint.configs.stylistic],
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-class-suffix': ['error', { suffixes: ['Component', 'Page', 'Dialog'] }],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@typescript-eslint/consistent-type-imports': 'off',
+    },
+  },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        require: 'readonly',
+        module: 'writable',
+        setTimeout: 'readonly',
+        URL: 'readonly',
+        performance: 'readonly',
+        fetch: 'readonly',
+      },
+    },
+  },
+  forbid(
+    'core/src/**/*.ts',
+    [
+      '@knapsack/*',
+      'node:*',
+      '@angular/*',
+      'rxjs',
+      'joi',
+      'express',
+      'typeorm',
+      'chart.js',
+      ROOM('server'),
+      ROOM('web'),
+      ROOM('cli'),
+    ],
+    'core computes and imports nothing but small pure libraries.',
+    ['**/*.spec.ts', '**/testing/**'],
+  ),
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/testing/**'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'core has no clock: take the instant as an argument.' },
+        {
+          object: 'Math',
+          property: 'random',
+          message: 'core has no chance of its own: take a seeded generator.',
+        },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'performance',
+      ],
+    },
+  },
+  forbid(
+    'contract/src/**/*.ts',
+    [
+      '@knapsack/server',
+      '@knapsack/web',
+      '@knapsack/cli',
+      'node:*',
+      '@angular/*',
+      'express',
+      'typeorm',
+      ROOM('server'),
+      ROOM('web'),
+      ROOM('cli'),
+    ],
+    'contract stands on core alone.',
+    ['**/*.spec.ts', '**/testing/**'],
+  ),
+  forbid(
+    'server/src/**/*.ts',
+    ['@knapsack/web', '@knapsack/cli', '@angular/*', ROOM('web'), ROOM('cli')],
+    'server and web never import each other.',
+  ),
+  forbid(
+    'web/src/**/*.ts',
+    [
+      '@knapsack/server',
+      '@knapsack/cli',
+      '@knapsack/contract/schemas',
+      'joi',
+      'node:*',
+      'express',
+      'typeorm',
+      ROOM('server'),
+      ROOM('cli'),
+    ],
+    'web speaks to the server over HTTP; the schemas of Joi stay there.',
+  ),
+  forbid(
+    'cli/src/**/*.ts',
+    ['@knapsack/web', '@knapsack/server', '@angular/*', ROOM('server'), ROOM('web')],
+    'cli stands on core and contract.',
+  ),
+  prettier,
+);

@@ -1,0 +1,56 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { seed } from '../documents/seed.js';
+import { storesOf } from '../documents/stores.js';
+import { DEMO_FOLDER } from '../testing/running-app.js';
+import { DATABASE_FILE, openDatabase, StartProblem } from './open-database.js';
+
+describe('the database', () => {
+  let folder: string;
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
+  afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('is made in a folder that is not there yet, and found again as it was left', async () => {
+    const data = join(folder, 'deep', 'down');
+    const first = await openDatabase(data);
+    await seed(storesOf(first), DEMO_FOLDER);
+    const trips = await storesOf(first).trips.list();
+    await first.destroy();
+    const second = await openDatabase(data);
+    expect(await storesOf(second).trips.list()).toEqual(trips);
+    expect(trips.length).toBe(3);
+    await second.destroy();
+  });
+
+  it('writes ahead with full synchronisation', async () => {
+    const source = await openDatabase(folder);
+    expect(await source.query('PRAGMA journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+    expect(await source.query('PRAGMA synchronous')).toEqual([{ synchronous: 2 }]);
+    await source.destroy();
+  });
+
+  it('says in a sentence that a folder or a file will not do', async () => {
+    writeFileSync(join(folder, 'file'), 'no folder');
+    await expectAsync(openDatabase(join(folder, 'file'))).toBeRejectedWithError(
+      StartProblem,
+      /cannot write to its data folder/,
+    );
+    writeFileSync(
+      join(folder, DATABASE_FILE),
+      'this is not SQLite, but long enough to be looked at'.repeat(40),
+    );
+    await expectAsync(openDatabase(folder)).toBeRejectedWithError(StartProblem, /cannot open/);
+  });
+
+  it('seeds without touching what is there', async () => {
+    const source = await openDatabase(folder);
+    const { trips } = storesOf(source);
+    await seed(storesOf(source), DEMO_FOLDER);
+    const { document } = (await trips.read('winter-bothy'))!;
+    await trips.replace({ ...document, name: 'Mine' }, 1);
+    await seed(storesOf(source), DEMO_FOLDER);
+    expect((await trips.read('winter-bothy'))?.document.name).toBe('Mine');
+    await source.destroy();
+  });
+});

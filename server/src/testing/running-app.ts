@@ -1,0 +1,30 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import supertest from 'supertest';
+import { createApp } from '../api/app.js';
+import { openDatabase } from '../database/open-database.js';
+import { storesOf, type Stores } from '../documents/stores.js';
+
+export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.url));
+
+/** The real application on a file of its own in a temporary folder. */
+export async function runningApp() {
+  const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
+  const source = await openDatabase(folder);
+  const stores: Stores = storesOf(source);
+  const app = createApp({ stores, demoFolder: DEMO_FOLDER });
+  return {
+    folder,
+    source,
+    stores,
+    api: supertest(app),
+    close: async () => {
+      await source.destroy();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export type RunningApp = Awaited<ReturnType<typeof runningApp>>;

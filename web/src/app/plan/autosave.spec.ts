@@ -1,0 +1,92 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import type { Stored, Trip } from '@knapsack/contract';
+import { Subject, type Observable } from 'rxjs';
+import { trip } from '../testing/documents';
+import { Autosave } from './autosave';
+import { draftBox } from './draft-box';
+
+/** A server that answers when it is told to. */
+class SlowServer {
+  readonly asked: { trip: Trip; revision: number; answer: Subject<Stored<Trip>> }[] = [];
+  readonly save = (saved: Trip, revision: number): Observable<Stored<Trip>> => {
+    const answer = new Subject<Stored<Trip>>();
+    this.asked.push({ trip: saved, revision, answer });
+    return answer;
+  };
+  accept(index: number): void {
+    const { trip: document, revision, answer } = this.asked[index];
+    answer.next({ document, revision: revision + 1 });
+    answer.complete();
+  }
+  fail(index: number, status: number): void {
+    this.asked[index].answer.error(new HttpErrorResponse({ status }));
+  }
+}
+
+const settle = () => new Promise((done) => setTimeout(done));
+
+describe('autosave', () => {
+  let server: SlowServer;
+  let autosave: Autosave;
+  beforeEach(() => {
+    server = new SlowServer();
+    autosave = new Autosave(4, server.save);
+  });
+  afterEach(() => {
+    autosave.stop();
+    draftBox.drop('islet');
+  });
+
+  it('keeps what was typed in the browser until the server has it', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    expect(draftBox.find('islet')).toEqual({ revision: 4, trip: trip({ name: 'A' }) });
+    const saved = autosave.flush();
+    server.accept(0);
+    await saved;
+    expect(draftBox.find('islet')).toBeNull();
+    expect(autosave.state().is).toBe('saved');
+    expect(autosave.knownRevision).toBe(5);
+  });
+
+  it('saves what was typed during a save next, on the new revision', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const first = autosave.flush();
+    autosave.changed(trip({ name: 'B' }));
+    server.accept(0);
+    await first;
+    expect(draftBox.find('islet')).toEqual({ revision: 5, trip: trip({ name: 'B' }) });
+    const second = autosave.flush();
+    server.accept(1);
+    await second;
+    expect(server.asked.map(({ trip: { name }, revision }) => [name, revision])).toEqual([
+      ['A', 4],
+      ['B', 5],
+    ]);
+    expect(autosave.hasUnsaved).toBeFalse();
+  });
+
+  it('stops at a conflict, throws nothing away and overwrites nothing', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const saved = autosave.flush();
+    server.fail(0, 412);
+    await saved;
+    expect(autosave.state().is).toBe('conflict');
+    autosave.changed(trip({ name: 'B' }));
+    await autosave.flush();
+    expect(server.asked.length).toBe(1);
+    expect(draftBox.find('islet')?.trip.name).toBe('B');
+  });
+
+  it('goes on when the server is back', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const saved = autosave.flush();
+    server.fail(0, 0);
+    await saved;
+    expect(autosave.state().is).toBe('offline');
+    expect(draftBox.find('islet')?.trip.name).toBe('A');
+    void autosave.flush();
+    server.accept(1);
+    await settle();
+    expect(autosave.state().is).toBe('saved');
+  });
+});

@@ -1,0 +1,63 @@
+import type { Gear } from '@knapsack/contract';
+import { curlew, shale, trip } from '../../testing/documents';
+import { bagWeight, putIn, setCount, swapItem, takeOut } from './loadout';
+import { powerSteps, stepPower, stepShare } from './new-work';
+
+describe('editing the bag', () => {
+  it('swaps in place and keeps the count', () => {
+    expect(swapItem(trip(), 1, 'cobble').loadout[1]).toEqual({ gear: 'cobble', count: 2 });
+    const before = trip();
+    expect(swapItem(before, 1, 'shale')).toBe(before);
+  });
+
+  it('puts in what is not there yet, takes out what is', () => {
+    expect(putIn(trip(), 'lamp').loadout.map(({ gear }) => gear)).toEqual(['curlew', 'shale', 'lamp']);
+    const before = trip();
+    expect(putIn(before, 'shale')).toBe(before);
+    expect(takeOut(trip(), 0).loadout.map(({ gear }) => gear)).toEqual(['shale']);
+    expect(setCount(trip(), 1, 3).loadout[1].count).toBe(3);
+  });
+
+  it('weighs what is known and counts what is not', () => {
+    const heavy = { ...shale, weightG: { value: 1000, source: 'datasheet' } } as const;
+    expect(
+      bagWeight(
+        trip(),
+        new Map<string, Gear>([
+          ['curlew', curlew],
+          ['shale', heavy],
+        ]),
+      ),
+    ).toEqual({ grams: 2700, unweighed: 0 });
+    expect(
+      bagWeight(
+        trip(),
+        new Map<string, Gear>([
+          ['curlew', curlew],
+          ['shale', shale],
+        ]),
+      ),
+    ).toEqual({ grams: 700, unweighed: 1 });
+  });
+});
+
+describe('steps of power and share', () => {
+  it('go through the radio’s own powers and stay at the ends', () => {
+    expect(powerSteps(curlew)).toEqual([2, 5, 10]);
+    expect(stepPower(curlew, 5, true)).toBe(10);
+    expect(stepPower(curlew, 10, true)).toBe(10);
+    expect(stepPower(curlew, 7, false)).toBe(5);
+  });
+
+  it('go through the common powers where the radio has one figure', () => {
+    const one = { ...curlew, transmit: [{ rfW: 8, amps: 2, source: 'assumed' }] } as const;
+    expect(powerSteps(one)).toEqual([0.5, 1, 2, 5, 8]);
+    expect(powerSteps(null).at(-1)).toBe(100);
+  });
+
+  it('change the share by five percent within nothing and all', () => {
+    expect(stepShare(0.5, true)).toBe(0.55);
+    expect(stepShare(0.02, false)).toBe(0);
+    expect(stepShare(0.98, true)).toBe(1);
+  });
+});
