@@ -53,6 +53,7 @@ interface Fixtures {
   readonly complaints: string[];
 }
 
+/* eslint-disable no-empty-pattern -- Playwright reads a fixture's needs off its first parameter */
 export const test = base.extend<Fixtures>({
   knapsack: async ({}, use) => {
     const knapsack = await Knapsack.start();

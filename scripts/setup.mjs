@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync } from 'node:zlib';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const at = (...parts) => join(ROOT, ...parts);
@@ -90,14 +91,24 @@ const LIBRARIES = ['core', 'contract', 'server', 'cli'];
 export const ensureLibraries = () =>
   ensureBuilt('libraries', [...LIBRARIES, 'tsconfig.json'], () => tool('typescript/bin/tsc', ['--build']));
 
-/** Builds the web application into web/dist. */
+/** Builds the web application into web/dist, compressed once here rather than at each request. */
 export const ensureWeb = () =>
-  ensureBuilt('web', ['core', 'contract', 'web'], () =>
+  ensureBuilt('web', ['core', 'contract', 'web'], () => {
     run(process.execPath, [at('node_modules/@angular/cli/bin/ng.js'), 'build'], {
       env: NG_ENVIRONMENT,
       folder: 'web',
-    }),
-  );
+    });
+    compressFolder(at('web/dist/browser'));
+  });
+
+/** Writes a Brotli twin beside each text file of a folder. */
+function compressFolder(folder) {
+  for (const name of readdirSync(folder)) {
+    if (/\.(js|css|svg)$/.test(name)) {
+      writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
+    }
+  }
+}
 
 /** Angular's own tools must not ask questions or look for the network. */
 export const NG_ENVIRONMENT = { NG_CLI_ANALYTICS: 'false' };

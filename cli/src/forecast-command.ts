@@ -91,12 +91,14 @@ function stepsOf({ march, load }: Forecast) {
 }
 
 function asJson(name: string, run: Forecast, zone: string) {
-  const { endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } = run.verdict;
+  const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
+    run.verdict;
   return {
     trip: name,
-    sentence: plainSentence(verdictSentence(run, zone)),
+    sentence: plainSentence(verdictSentence(run.verdict, zone)),
     verdict: {
       ...verdict,
+      planEnd: iso(planEndMs),
       end: iso(endMs),
       floor: iso(floorMs),
       radioDropout: iso(radioDropoutMs),
@@ -122,5 +124,5 @@ function inWords(name: string, run: Forecast, zone: string): string {
     }),
   ]);
   const found = run.verdict.findings.map(({ severity, sentence }) => `${severity}: ${sentence}`);
-  return `${[name, plainSentence(verdictSentence(run, zone)), ...found, ...sums].join('\n')}\n`;
+  return `${[name, plainSentence(verdictSentence(run.verdict, zone)), ...found, ...sums].join('\n')}\n`;
 }

@@ -2,6 +2,7 @@ export * from './battery/charge.js';
 export * from './battery/chemistry.js';
 export * from './battery/pack.js';
 export * from './battery/steady-run.js';
+export * from './explain/cautions.js';
 export * from './explain/explain.js';
 export * from './explain/sum.js';
 export * from './explain/verdict-sentence.js';

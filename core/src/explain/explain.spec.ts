@@ -61,17 +61,17 @@ describe('explanation', () => {
 
 describe('verdict sentence', () => {
   it('says how much is to spare', () => {
-    const words = plainSentence(verdictSentence(forecast(whiteboardPlan()), 'UTC'));
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan()).verdict, 'UTC'));
     expect(words).toBe('Lasts past Thu 10:00 with 8.0 Ah to spare; lowest 50 % at the end.');
   });
 
   it('says when it ends, how much too soon, and why', () => {
-    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ startSoc: 0.3 })), 'UTC'));
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ startSoc: 0.3 })).verdict, 'UTC'));
     expect(words).toBe('Ends Thu 04:00, 6 h 00 too soon: the reserve comes first. 6.0 Ah are missing.');
   });
 
   it('asks for a block where nothing draws', () => {
-    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ blocks: [] })), 'UTC'));
+    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ blocks: [] })).verdict, 'UTC'));
     expect(words).toContain('Nothing draws current yet');
   });
 });

@@ -1,5 +1,4 @@
-import type { Forecast } from '../forecast/forecast.js';
-import type { Binding } from '../forecast/verdict.js';
+import type { Binding, Verdict } from '../forecast/verdict.js';
 import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
 import type { Explained } from './explain.js';
@@ -15,8 +14,8 @@ export const BINDING_WORDS: Record<Binding, string> = {
 };
 
 /** The verdict in one sentence or three, times told in a time zone. */
-export function verdictSentence({ plan, verdict }: Forecast, zone: string): readonly SentencePart[] {
-  const planEnd = sayTime(plan.outing.endMs, zone);
+export function verdictSentence(verdict: Verdict, zone: string): readonly SentencePart[] {
+  const planEnd = sayTime(verdict.planEndMs, zone);
   const lowest: SentencePart = {
     text: sayQuantity({ value: verdict.lowestSoc, unit: 'share' }),
     unfolds: 'lowest',
@@ -26,7 +25,7 @@ export function verdictSentence({ plan, verdict }: Forecast, zone: string): read
     return ['Nothing draws current yet. Draw a block of operating in the work lane.'];
   }
   if (verdict.endMs === null || verdict.binds === null) {
-    const atEnd = verdict.lowestMs === plan.outing.endMs;
+    const atEnd = verdict.lowestMs === verdict.planEndMs;
     return [
       'Lasts past ',
       { text: planEnd, unfolds: 'end' },

@@ -66,6 +66,7 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
   return {
     blaze: blaze(lasts, marginAh < THIN_MARGIN * plannedAh, found),
     lasts,
+    planEndMs: outing.endMs,
     endMs,
     binds,
     ...run.ends,

@@ -10,6 +10,8 @@ export interface Verdict {
   readonly blaze: Blaze;
   /** Whether the pack carries the plan to its end. */
   readonly lasts: boolean;
+  /** When the outing ends as planned, UTC epoch ms. */
+  readonly planEndMs: number;
   /** When the plan ends for want of charge or volts, UTC epoch ms; null where it lasts. */
   readonly endMs: number | null;
   /** Which end point came first; null where it lasts. */

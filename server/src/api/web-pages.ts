@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router } from 'express';
+import { Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 
 /** Stands in the built index.html where each answer's nonce goes. */
 const NONCE_MARK = 'KNAPSACK_NONCE';
@@ -16,11 +17,15 @@ export function webPages(folder: string): Router {
   const page = existsSync(indexFile) ? readFileSync(indexFile, 'utf8') : null;
 
   router.use(
-    express.static(folder, {
+    expressStaticGzip(folder, {
       index: false,
-      setHeaders: (response, path) => {
-        const hashed = /-[A-Z0-9]{8}\.\w+$/.test(path);
-        response.setHeader('Cache-Control', hashed ? `public, max-age=${A_YEAR_S}, immutable` : 'no-cache');
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: {
+        setHeaders: (response, path) => {
+          const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path);
+          response.setHeader('Cache-Control', hashed ? `public, max-age=${A_YEAR_S}, immutable` : 'no-cache');
+        },
       },
     }),
   );

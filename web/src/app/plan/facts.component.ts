@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { floorOf } from '@knapsack/contract';
+import { floorOf, type Battery } from '@knapsack/contract';
+import { cautions } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { PlanStore } from './plan.store';
@@ -53,13 +54,23 @@ export class FactsComponent {
     label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
   }));
 
+  private readonly battery = computed<Battery | null>(() => {
+    for (const { gear } of this.store.trip()?.loadout ?? []) {
+      const item = this.store.gear().get(gear);
+      if (item?.kind === 'battery') return item;
+    }
+    return null;
+  });
+
   protected readonly floor = computed(() => {
     const trip = this.store.trip();
-    for (const { gear } of trip?.loadout ?? []) {
-      const item = this.store.gear().get(gear);
-      if (trip && item?.kind === 'battery') return floorOf(trip, item);
-    }
-    return trip?.floorSoc ?? null;
+    const battery = this.battery();
+    return trip && battery ? floorOf(trip, battery) : (trip?.floorSoc ?? null);
+  });
+
+  protected readonly cautions = computed(() => {
+    const battery = this.battery();
+    return battery ? cautions(battery.chemistry) : [];
   });
 
   protected set(change: { startSoc?: number; floorSoc?: number; temperatureC?: number }): void {

@@ -1,5 +1,5 @@
 import type { Gear, Trip } from '@knapsack/contract';
-import type { Explained, Problem, SentencePart, Sum, Verdict } from '@knapsack/core';
+import type { Explained, Problem, Sum, Verdict } from '@knapsack/core';
 
 /** What the page sends to the worker. */
 export interface ForecastRequest {
@@ -21,7 +21,6 @@ export interface ForecastView {
   readonly keyDownA: Float64Array;
   readonly floorSoc: number;
   readonly verdict: Verdict;
-  readonly sentence: readonly SentencePart[];
   readonly sums: Record<Explained, Sum>;
 }
 

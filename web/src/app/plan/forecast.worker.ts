@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { resolve } from '@knapsack/contract';
-import { explain, forecast, verdictSentence } from '@knapsack/core';
+import { explain, forecast } from '@knapsack/core';
 import type { ForecastAnswer, ForecastOutcome, ForecastRequest } from './forecast-protocol';
 
 addEventListener('message', ({ data }: MessageEvent<ForecastRequest>) => {
@@ -27,7 +27,6 @@ function outcomeOf({ trip, shelf }: ForecastRequest): ForecastOutcome {
       keyDownA: run.load.keyDownPackA,
       floorSoc: plan.value.floorSoc,
       verdict: run.verdict,
-      sentence: verdictSentence(run, trip.place.timeZone),
       sums: explain(run),
     },
   };

@@ -13,10 +13,7 @@ export class RidgeChart {
     const layers: Plugin<'line'> = {
       id: 'layers',
       beforeDatasetsDraw: (chart) => this.paint(chart, UNDER_THE_RIDGE),
-      afterDatasetsDraw: (chart) => {
-        this.paint(chart, OVER_THE_RIDGE);
-        performance.mark('ridge-drawn');
-      },
+      afterDatasetsDraw: (chart) => this.paint(chart, OVER_THE_RIDGE),
     };
     this.chart = new Chart(canvas, {
       type: 'line',
@@ -68,6 +65,7 @@ export class RidgeChart {
       x.max = view.endMs;
     }
     this.chart.update('none');
+    performance.mark('ridge-drawn');
   }
 
   private paint(chart: Chart<'line'>, layers: typeof OVER_THE_RIDGE): void {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
-import type { Explained } from '@knapsack/core';
+import { verdictSentence, type Explained } from '@knapsack/core';
 import { PlanStore } from '../plan.store';
 import { SumComponent } from './sum.component';
 
@@ -25,7 +25,7 @@ const BLAZES = {
             role="img"
             [attr.aria-label]="blaze().word"
           ></i>
-          @for (part of now.sentence; track $index) {
+          @for (part of sentence(); track $index) {
             @if (isText(part)) {
               <span [textContent]="part"></span>
             } @else {
@@ -85,6 +85,10 @@ export class VerdictComponent {
   private readonly store = inject(PlanStore);
   protected readonly view = this.store.view;
   protected readonly problems = this.store.problems;
+  protected readonly sentence = computed(() => {
+    const view = this.view();
+    return view ? verdictSentence(view.verdict, this.store.trip()?.place.timeZone ?? 'UTC') : [];
+  });
   protected readonly findings = computed(() =>
     this.problems().length > 0 ? [] : (this.view()?.verdict.findings ?? []),
   );

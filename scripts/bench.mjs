@@ -1,0 +1,21 @@
+// npm run bench: the speed of the march, the API and the page, as one table.
+import { CHROMIUM, ensureChromium, ensureInstalled, ensureLibraries, ensureWeb, ROOT } from './setup.mjs';
+
+ensureInstalled();
+ensureChromium();
+ensureLibraries();
+ensureWeb();
+process.env.CHROME_BIN ??= CHROMIUM;
+
+const rows = [];
+for (const part of ['march', 'api', 'page']) {
+  const { measure } = await import(`${ROOT}/e2e/bench/${part}.mjs`);
+  rows.push(...(await measure()));
+}
+const width = Math.max(...rows.map(({ what }) => what.length));
+for (const { what, value, unit, target } of rows) {
+  const shown = value < 10 ? value.toFixed(2) : value.toFixed(0);
+  const wanted = target === undefined ? '' : `  (${value <= target ? 'within' : 'OVER'} ${target} ${unit})`;
+  console.log(`${what.padEnd(width)}  ${shown.padStart(8)} ${unit}${wanted}`);
+}
+process.exit(0);
