@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from './launch.js';
+import { CHROMIUM } from './chromium.mjs';
 
 export default defineConfig({
   testDir: '.',

@@ -85,7 +85,7 @@ function ensureBuilt(name, sources, build) {
   writeFileSync(stamp, begun.toISOString());
 }
 
-const LIBRARIES = ['core', 'contract', 'server', 'cli'];
+const LIBRARIES = ['core', 'contract', 'server', 'cli', 'demo'];
 
 /** Compiles everything that runs under Node.js, with its tests. */
 export const ensureLibraries = () =>

@@ -1,17 +1,8 @@
 // The page in headless Chromium: weight of the first routes, time to the first ridge, drag to redrawn ridge.
-import { chromium } from '@playwright/test';
+import { launchChromium } from '../chromium.mjs';
 import { median, p95 } from './times.mjs';
 import { served } from './served.mjs';
 
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const COLD_RUNS = 5;
 
 /** Compressed script that the page has fetched so far, kB (1000 bytes). */
@@ -68,7 +59,7 @@ async function dragTimes(page) {
 
 export const measure = () =>
   served(async (address) => {
-    const browser = await chromium.launch({ executablePath: process.env.CHROME_BIN, args: ARGS });
+    const browser = await launchChromium();
     try {
       const fresh = async () =>
         (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();

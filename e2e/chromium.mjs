@@ -1,6 +1,8 @@
+import { chromium } from '@playwright/test';
+
 /** Debian's Chromium without a sandbox, a GPU or a network to look for. */
 export const CHROMIUM = {
-  executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROME_BIN ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
     '--disable-gpu',
@@ -11,3 +13,5 @@ export const CHROMIUM = {
     '--disable-sync',
   ],
 };
+
+export const launchChromium = () => chromium.launch(CHROMIUM);

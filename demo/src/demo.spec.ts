@@ -1,0 +1,51 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { resolve } from '@knapsack/contract';
+import { readShelf, readTrip } from '@knapsack/contract/schemas';
+import { forecast, type Result } from '@knapsack/core';
+
+const FOLDER = new URL('../', import.meta.url);
+const read = (path: string): unknown => JSON.parse(readFileSync(new URL(path, FOLDER), 'utf8'));
+const valid = <T>(result: Result<T>): T => {
+  if (result.ok) return result.value;
+  throw new Error(JSON.stringify(result.problems));
+};
+
+describe('the demo', () => {
+  const { gear } = valid(readShelf(read('gear.json')));
+  const trips = readdirSync(new URL('trips/', FOLDER)).map((file) => ({
+    file,
+    trip: valid(readTrip(read(`trips/${file}`))),
+  }));
+
+  it('is made of valid documents, each named as its file', () => {
+    expect(trips.length).toBe(3);
+    for (const { file, trip } of trips) expect(file).toBe(`${trip.id}.json`);
+  });
+
+  it('shows the range: two trips that last, one that ends too soon', () => {
+    const blazes = trips.map(({ trip }) => [trip.id, forecast(valid(resolve(trip, gear))).verdict.blaze]);
+    expect(blazes).toEqual([
+      ['gannet-rock-light', 'fine'],
+      ['headland-contest-camp', 'stop'],
+      ['winter-bothy', 'fine'],
+    ]);
+  });
+
+  it('agrees with the sum of Gannet Rock done by hand', () => {
+    const { trip } = trips.find(({ trip: { id } }) => id === 'gannet-rock-light')!;
+    const { verdict } = forecast(valid(resolve(trip, gear)));
+    // Overs: CW 10 W 0.14 + 0.44 x 1.78 = 0.9232; CW 5 W 0.14 + 0.44 x 1.22 = 0.6768 A; FT8 5 W 1.36 A.
+    // At 0 W: the segment from 5 to 2 W carried on gives 0.217 A, a tenth of the way 0.14 + 0.1 x 0.80 = 0.22 A: the larger counts.
+    // SSB 10 W: 0.22 + 0.4 x 1.70 = 0.90 A.
+    const radioAh =
+      (0.2 * 0.9232 + 0.8 * 0.14) * 2 +
+      (0.5 * 0.9232 + 0.5 * 0.14) * 4 +
+      (0.42 * 1.36 + 0.58 * 0.14) * 7 +
+      (0.5 * 0.9 + 0.5 * 0.14) * 4 +
+      (0.2 * 0.6768 + 0.8 * 0.14) * 2.5;
+    const othersAh = 0.06 * 30 + 0.28 * 7;
+    expect(verdict.plannedAh).toBeCloseTo(radioAh + othersAh, 6);
+    // 18 Ah at 12 C: 0.97 + 0.03 x 2 / 15 = 0.974
+    expect(verdict.endSoc).toBeCloseTo(1 - (radioAh + othersAh) / (18 * 0.974), 6);
+  });
+});
