@@ -2,6 +2,7 @@
 import js from '@eslint/js';
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
+import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 const forbid = (files, group, message, ignores = []) => ({
@@ -50,22 +51,9 @@ export default tseslint.config(
   },
   {
     files: ['**/*.mjs', '**/*.cjs'],
-    languageOptions: {
-      globals: {
-        process: 'readonly',
-        console: 'readonly',
-        require: 'readonly',
-        module: 'writable',
-        setTimeout: 'readonly',
-        URL: 'readonly',
-        performance: 'readonly',
-        fetch: 'readonly',
-        window: 'readonly',
-        document: 'readonly',
-        queueMicrotask: 'readonly',
-      },
-    },
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
   },
+  { files: ['**/*.spec.mjs'], languageOptions: { globals: globals.jasmine } },
   forbid(
     'core/src/**/*.ts',
     [

@@ -1,4 +1,3 @@
-import { existsSync, readFileSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Command } from 'commander';
 import { stringify } from 'csv-stringify/sync';
@@ -13,11 +12,11 @@ import {
   type Forecast,
   type Result,
 } from '@knapsack/core';
+import { readJson } from './read-json.js';
 import { InputProblem, type Terminal } from './terminal.js';
 
 /** The shelf that ships with Knapsack: the gear of the demo trips. */
 const SHIPPED_SHELF = fileURLToPath(new URL('../../demo/gear.json', import.meta.url));
-const LARGEST_FILE = 20 * 1024 * 1024;
 
 interface ForecastOptions {
   gear?: string;
@@ -49,19 +48,6 @@ export function forecastCommand(terminal: Terminal): Command {
       else if (options.json) terminal.out(`${JSON.stringify(asJson(trip.name, run, zone))}\n`);
       else terminal.out(inWords(trip.name, run, zone));
     });
-}
-
-function readJson(file: string): unknown {
-  if (!existsSync(file)) throw new InputProblem(`There is no file ${file}.`);
-  const info = statSync(file);
-  if (!info.isFile()) throw new InputProblem(`${file} is not a file.`);
-  if (info.size > LARGEST_FILE)
-    throw new InputProblem(`${file} is larger than 20 MB, which no document of Knapsack is.`);
-  try {
-    return JSON.parse(readFileSync(file, 'utf8').replace(/^\uFEFF/, ''));
-  } catch {
-    throw new InputProblem(`${file} is not JSON that can be read.`);
-  }
 }
 
 /** What was read, or its first problem as the sentence to end with. */

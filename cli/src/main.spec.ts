@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -72,6 +72,30 @@ describe('knapsack forecast', () => {
   });
 });
 
+describe('knapsack verify', () => {
+  it('meets the figures that ship with the core', async () => {
+    const { code, out } = await run('verify');
+    expect(code).toBe(0);
+    expect(out.trim().split('\n').length).toBe(9);
+    expect(out).not.toContain('FAIL');
+  });
+
+  it('exits 1 where a figure is missed or a file is of no known kind, and names the worst', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
+    const wire = JSON.parse(readFileSync(join(DEMO, '../core/reference/wire.json'), 'utf8')) as {
+      cases: { fuse_a: number }[];
+    };
+    wire.cases[3].fuse_a = 99;
+    writeFileSync(join(folder, 'wire.json'), JSON.stringify(wire));
+    writeFileSync(join(folder, 'odd.json'), '{"cases":[{"a":1}],"tolerance":{}}');
+    const { code, out } = await run('verify', folder);
+    expect(code).toBe(1);
+    expect(out).toContain('worst fuse_a of case 3');
+    expect(out).toContain('not a file of figures');
+    rmSync(folder, { recursive: true });
+  });
+});
+
 describe('bad input', () => {
   let folder: string;
   beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
@@ -97,6 +121,8 @@ describe('bad input', () => {
     expectSentence(await runLine(`${QUICK} --receive-a lots`), '--receive-a');
     expectSentence(await runLine('forecast'), 'Missing required argument');
     expectSentence(await run('forecast', join(folder, 'none.json')), 'There is no file');
+    expectSentence(await run('verify', join(folder, 'none')), 'There is no folder');
+    expectSentence(await run('verify', folder), 'holds no file of figures');
     expectSentence(await run('forecast', folder), 'is not a file');
     expectSentence(await run('forecast', file('{"schema":')), 'is not JSON');
     expectSentence(await run('forecast', file('{"schema":"knapsack.trip","version":9}')), 'version 9');

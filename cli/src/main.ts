@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { forecastCommand } from './forecast-command.js';
 import { quickCommand } from './quick-command.js';
 import { InputProblem, type Terminal } from './terminal.js';
+import { FiguresMissed, verifyCommand } from './verify-command.js';
 
 const PROCESS: Terminal = {
   out: (text) => void process.stdout.write(text),
@@ -9,16 +10,20 @@ const PROCESS: Terminal = {
 };
 
 const BAD_INPUT = 2;
+const MISSED = 1;
 
 /**
  * The terminal tool.
  *
  * @param args what follows the program's name
- * @returns the exit code: 0, or 2 for input that cannot be used
+ * @returns the exit code: 0, 1 where verify missed a figure, or 2 for input that cannot be used
  */
 export async function main(args: readonly string[], terminal: Terminal = PROCESS): Promise<number> {
   const program = new Command('knapsack').description('Plans the energy of a portable radio outing.');
-  program.addCommand(quickCommand(terminal)).addCommand(forecastCommand(terminal));
+  program
+    .addCommand(quickCommand(terminal))
+    .addCommand(forecastCommand(terminal))
+    .addCommand(verifyCommand(terminal));
   for (const command of [program, ...program.commands]) {
     command.exitOverride().configureOutput({
       writeOut: terminal.out,
@@ -35,6 +40,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     return 0;
   } catch (error) {
     if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : BAD_INPUT;
+    if (error instanceof FiguresMissed) return MISSED;
     if (error instanceof InputProblem) {
       terminal.err(`${error.message}\n`);
       return BAD_INPUT;

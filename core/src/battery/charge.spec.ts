@@ -1,49 +1,19 @@
 import fc from 'fast-check';
-import { referenceLabel } from '../testing/packs.js';
-import { expectMet, readReference } from '../testing/reference.js';
-import { acceptance, chargeFor, hoursToFull } from './charge.js';
-import { packAt } from './pack.js';
+import { acceptance, chargeFor } from './charge.js';
+import { packAt, type PackLabel } from './pack.js';
 
-interface ChargeCase {
-  chemistry: string;
-  rated_ah: number;
-  available_a: number;
-  start_soc: number;
-  temperature_c: number;
-  max_charge_c: number | null;
-  hours_to_full: number | null;
-}
+const shale: PackLabel = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 10, health: 1 };
+const cobble: PackLabel = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 20, health: 1 };
 
 describe('charge', () => {
-  const file = readReference<ChargeCase>('charge');
-
-  it('meets the independent hours to full', () => {
-    expect(file.cases.length).toBeGreaterThan(0);
-    for (const given of file.cases) {
-      const label = referenceLabel(
-        given.chemistry,
-        given.rated_ah,
-        1,
-        /nimh|alkaline/.test(given.chemistry) ? 10 : undefined,
-      );
-      const pack = packAt(
-        given.max_charge_c === null ? label : { ...label, maxChargeA: given.max_charge_c * given.rated_ah },
-        given.temperature_c,
-      );
-      const got = pack.charge ? hoursToFull(pack, pack.charge, given.start_soc, given.available_a) : null;
-      expectMet(file, given, 'hours_to_full', got);
-    }
-  });
-
   it('refuses lithium below freezing and halves lead', () => {
-    const lithium = referenceLabel('lifepo4_4s', 10, 1);
-    expect(packAt(lithium, -0.1).charge).toBeNull();
-    expect(packAt(lithium, 0).charge?.maxA).toBe(5);
-    expect(packAt(referenceLabel('agm', 20, 1), -5).charge?.maxA).toBe(2.5);
+    expect(packAt(shale, -0.1).charge).toBeNull();
+    expect(packAt(shale, 0).charge?.maxA).toBe(5);
+    expect(packAt(cobble, -5).charge?.maxA).toBe(2.5);
   });
 
   it('comes to the same in one step as in many, and never goes above the acceptance', () => {
-    const pack = packAt(referenceLabel('agm', 20, 1), 20);
+    const pack = packAt(cobble, 20);
     const charge = pack.charge!;
     const soc = fc.double({ min: 0, max: 1, noNaN: true });
     const offer = fc.double({ min: 0, max: 30, noNaN: true });

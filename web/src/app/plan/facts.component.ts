@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { floorOf, type Battery } from '@knapsack/contract';
+import { floorOf } from '@knapsack/contract';
 import { cautions } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
@@ -43,6 +43,9 @@ import { PlanStore } from './plan.store';
             (picked)="setStep($event)"
           />. No sun yet.
         </p>
+        @for (sentence of cautions(); track sentence) {
+          <p class="caution"><i class="bi bi-exclamation-diamond" aria-hidden="true"></i> {{ sentence }}</p>
+        }
       </section>
     }
   `,
@@ -54,22 +57,14 @@ export class FactsComponent {
     label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
   }));
 
-  private readonly battery = computed<Battery | null>(() => {
-    for (const { gear } of this.store.trip()?.loadout ?? []) {
-      const item = this.store.gear().get(gear);
-      if (item?.kind === 'battery') return item;
-    }
-    return null;
-  });
-
   protected readonly floor = computed(() => {
     const trip = this.store.trip();
-    const battery = this.battery();
+    const battery = this.store.battery();
     return trip && battery ? floorOf(trip, battery) : (trip?.floorSoc ?? null);
   });
 
   protected readonly cautions = computed(() => {
-    const battery = this.battery();
+    const battery = this.store.battery();
     return battery ? cautions(battery.chemistry) : [];
   });
 

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Block, Radio, Stored, Trip } from '@knapsack/contract';
+import type { Block, Gear, GearKind, Stored, Trip } from '@knapsack/contract';
 import { tripProblems } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -44,13 +44,8 @@ export class PlanStore implements OnDestroy {
     const own = this.trip()?.gear ?? [];
     return new Map([...own, ...this.shelf.gear()].map((item) => [item.id, item]));
   });
-  readonly radio = computed<Radio | null>(() => {
-    for (const { gear } of this.trip()?.loadout ?? []) {
-      const item = this.gear().get(gear);
-      if (item?.kind === 'radio') return item;
-    }
-    return null;
-  });
+  readonly radio = computed(() => this.firstInBag('radio'));
+  readonly battery = computed(() => this.firstInBag('battery'));
 
   constructor() {
     effect(() => {
@@ -152,6 +147,15 @@ export class PlanStore implements OnDestroy {
   ngOnDestroy(): void {
     void this.autosave()?.flush();
     this.autosave()?.stop();
+  }
+
+  /** The first item of a kind in the bag: the one that takes part in the sum. */
+  private firstInBag<Kind extends GearKind>(kind: Kind): Extract<Gear, { kind: Kind }> | null {
+    for (const { gear } of this.trip()?.loadout ?? []) {
+      const item = this.gear().get(gear);
+      if (item?.kind === kind) return item as Extract<Gear, { kind: Kind }>;
+    }
+    return null;
   }
 
   private show({ revision, document }: Stored<Trip>): void {
