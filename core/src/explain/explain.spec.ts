@@ -47,15 +47,22 @@ describe('explanation', () => {
     expect(amountOf(missing, 'relay')).toBeCloseTo((0.1 * (10 * HOUR_MS - endMs!)) / HOUR_MS, 9);
   });
 
-  it('names the cost of high currents where there is one', () => {
-    const heavy = forecast(
-      whiteboardPlan({ steady: [{ name: 'heater', amps: 8, spans: [{ startMs: 0, endMs: HOUR_MS }] }] }),
-    );
-    const labels = explain(heavy).lowest.lines.map(({ label }) => label);
-    expect(labels).toContain('more for high currents (Peukert)');
-    expect(explain(forecast(cwPlan)).lowest.lines.map(({ label }) => label)).not.toContain(
-      'more for high currents (Peukert)',
-    );
+  it('names what is lost where something is', () => {
+    const lost = 'lost to the cold, high currents and charging';
+    const heavy = whiteboardPlan({
+      steady: [{ name: 'heater', amps: 8, spans: [{ startMs: 0, endMs: HOUR_MS }] }],
+    });
+    expect(explain(forecast(heavy)).lowest.lines.map(({ label }) => label)).toContain(lost);
+    expect(explain(forecast(cwPlan)).lowest.lines.map(({ label }) => label)).not.toContain(lost);
+  });
+
+  it('brings the sun up to the low point into the sum', () => {
+    const run = forecast({ ...cwPlan, startSoc: 0.5, offeredA: (timeMs) => (timeMs < 2 * HOUR_MS ? 1 : 0) });
+    const { lines } = explain(run).lowest;
+    expect(amountOf(lines, 'given by the sun until then')).toBeCloseTo(2, 9);
+    const drawn = amountOf(lines, 'drawn until then');
+    const lost = run.march.books.chargeLossAh + run.march.books.dischargeLossAh;
+    expect(run.verdict.lowestSoc).toBeCloseTo(0.5 - (drawn - 2 + lost) / 20, 9);
   });
 });
 

@@ -86,28 +86,31 @@ function explainMargin(run: Forecast): Sum {
 function explainLowest(run: Forecast): Sum {
   const { plan, pack, load, verdict, march } = run;
   const until = { startMs: plan.outing.startMs, endMs: verdict.lowestMs };
-  const loadsAh = chargeBetween(load.edgesMs, march.loadA, until.startMs, until.endMs);
-  const takenAh = (plan.startSoc - verdict.lowestSoc) * pack.deliverableAh;
-  const { servedAh, storedAh } = march.books;
-  const sunAh = servedAh + storedAh;
+  const upTo = (amps: Float64Array) => chargeBetween(load.edgesMs, amps, until.startMs, until.endMs);
+  const loadsAh = upTo(march.loadA);
+  const sunAh = upTo(march.offeredA) - upTo(march.curtailedA);
+  const takenAh = (plan.startSoc - verdict.lowestSoc) * pack.storedAh;
+  const lostAh = takenAh - loadsAh + sunAh;
   const lines: SumLine[] = [
     ...capacityLines(run),
     ...drawLines(until, plan.blocks, plan),
     { label: 'drawn until then', terms: [], result: q(loadsAh, 'Ah') },
   ];
-  if (sunAh > 0) {
-    lines.push({ label: 'given by the sun over the outing', terms: [], result: q(sunAh, 'Ah') });
-  } else if (takenAh - loadsAh >= 0.005) {
-    lines.push({
-      label: 'more for high currents (Peukert)',
-      terms: [q(takenAh, 'Ah'), ' − ', q(loadsAh, 'Ah')],
-      result: q(takenAh - loadsAh, 'Ah'),
-    });
+  if (sunAh > 0) lines.push({ label: 'given by the sun until then', terms: [], result: q(sunAh, 'Ah') });
+  if (lostAh >= 0.005) {
+    lines.push({ label: 'lost to the cold, high currents and charging', terms: [], result: q(lostAh, 'Ah') });
   }
   lines.push({
     label: 'left in the pack',
-    terms:
-      sunAh > 0 ? [] : [percent(plan.startSoc), ' − ', q(takenAh, 'Ah'), ' ÷ ', q(pack.deliverableAh, 'Ah')],
+    terms: [
+      percent(plan.startSoc),
+      ' − (',
+      q(loadsAh, 'Ah'),
+      ...(sunAh > 0 ? [' − ', q(sunAh, 'Ah')] : []),
+      ...(lostAh >= 0.005 ? [' + ', q(lostAh, 'Ah')] : []),
+      ') ÷ ',
+      q(pack.storedAh, 'Ah'),
+    ],
     result: percent(verdict.lowestSoc),
   });
   return { title: 'The lowest charge', lines };

@@ -3,14 +3,17 @@ import { chargeBetween, loadSeries, type LoadSeries } from '../load/load-series.
 import { march, type March } from '../march/march.js';
 import { timeGrid } from '../march/time-grid.js';
 import { HOUR_MS, hoursOf } from '../span.js';
+import { harvest, type Harvest } from '../sun/harvest.js';
 import { findings, lowestOver } from './findings.js';
 import type { PlanInput } from './plan-input.js';
-import type { Binding, Blaze, Verdict } from './verdict.js';
+import type { Binding, Blaze, SunVerdict, Verdict } from './verdict.js';
 
 export interface Forecast {
   readonly plan: PlanInput;
   readonly pack: Pack;
   readonly load: LoadSeries;
+  /** Null without a panel. */
+  readonly sun: Harvest | null;
   readonly march: March;
   readonly verdict: Verdict;
 }
@@ -32,6 +35,7 @@ export function forecast(plan: PlanInput): Forecast {
     edgesMs,
   );
   const pack = packAt(plan.pack.label, plan.temperatureC);
+  const sun = plan.sun ? harvest(plan.sun, edgesMs) : null;
   const run = march({
     pack,
     load,
@@ -39,9 +43,9 @@ export function forecast(plan: PlanInput): Forecast {
     floorSoc: plan.floorSoc,
     radioDropoutV: plan.radio.dropoutV,
     leadOhm: plan.leadOhm,
-    ...(plan.offeredA && { offeredA: sample(plan.offeredA, edgesMs) }),
+    ...offers(plan, sun, edgesMs),
   });
-  return { plan, pack, load, march: run, verdict: readVerdict(plan, pack, load, run) };
+  return { plan, pack, load, sun, march: run, verdict: readVerdict(plan, pack, load, run) };
 }
 
 function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March): Verdict {
@@ -82,7 +86,29 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
       name,
       ampereHours: chargeBetween(load.edgesMs, load.byConsumerA[index], outing.startMs, outing.endMs),
     })),
+    sun: plan.sun || plan.offeredA ? readSun(load, run) : null,
     findings: found,
+  };
+}
+
+/** What the sun gave, and the hours in which it carried the load. */
+function readSun(load: LoadSeries, run: March): SunVerdict {
+  const { edgesMs, offeredA } = run;
+  let balanceHours = 0;
+  let best = 0;
+  for (let step = 0; step < offeredA.length; step++) {
+    if (offeredA[step] > 0 && offeredA[step] >= load.meanA[step]) {
+      balanceHours += (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS;
+    }
+    if (offeredA[step] > offeredA[best]) best = step;
+  }
+  return {
+    offeredAh: run.books.offeredAh,
+    usedAh: run.books.offeredAh - run.books.curtailedAh,
+    curtailedAh: run.books.curtailedAh,
+    balanceHours,
+    bestA: offeredA[best],
+    bestMs: edgesMs[best],
   };
 }
 
@@ -115,8 +141,15 @@ function lowestCharge({ soc, edgesMs }: March): { soc: number; timeMs: number } 
   return { soc: soc[at], timeMs: edgesMs[at] };
 }
 
-function sample(valueAt: (timeMs: number) => number, edgesMs: Float64Array): Float64Array {
-  return Float64Array.from({ length: edgesMs.length - 1 }, (_, step) =>
-    valueAt((edgesMs[step] + edgesMs[step + 1]) / 2),
-  );
+/** What is offered in each step: the panel's current, and any other source's. */
+function offers(
+  { offeredA }: PlanInput,
+  sun: Harvest | null,
+  edgesMs: Float64Array,
+): { offeredAt?: (step: number, batteryV: number) => number } {
+  if (!offeredA) return sun ? { offeredAt: (step, batteryV) => sun.offeredAt(step, batteryV) } : {};
+  const middle = (step: number) => (edgesMs[step] + edgesMs[step + 1]) / 2;
+  return {
+    offeredAt: (step, batteryV) => offeredA(middle(step)) + (sun?.offeredAt(step, batteryV) ?? 0),
+  };
 }

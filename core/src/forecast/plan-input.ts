@@ -2,6 +2,7 @@ import type { PackLabel } from '../battery/pack.js';
 import type { SteadyLoad, WorkBlock } from '../load/load-series.js';
 import type { RadioCurrents } from '../load/transmit-current.js';
 import type { Span } from '../span.js';
+import type { SunPlan } from '../sun/harvest.js';
 
 /** A block of operating with the words that its sum is told in. */
 export interface PlannedBlock extends WorkBlock {
@@ -41,7 +42,9 @@ export interface PlanInput {
   readonly floorSoc: number;
   /** Lead from battery to radio, there and back, ohm. */
   readonly leadOhm: number;
-  /** Current from the sun or another source at an instant, A; absent for none. Sampled at each step's middle. */
+  /** A panel in its place behind its controller; absent for none. */
+  readonly sun?: SunPlan;
+  /** Current from another source at an instant, A; absent for none. Sampled at each step's middle. */
   readonly offeredA?: (timeMs: number) => number;
   /** Names of the figures that nobody has measured or read off a sheet, in words. */
   readonly assumed: readonly string[];

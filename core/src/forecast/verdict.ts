@@ -6,6 +6,19 @@ export type Binding = 'floor' | 'radioDropout' | 'cutoff';
 /** Fine, look here, or stop. */
 export type Blaze = 'fine' | 'look' | 'stop';
 
+/** What the sun, or another source, does for a plan. */
+export interface SunVerdict {
+  /** All that was offered at the battery, Ah, what of it was used, and what was neither needed nor accepted. */
+  readonly offeredAh: number;
+  readonly usedAh: number;
+  readonly curtailedAh: number;
+  /** Hours in which it gave at least what was drawn. */
+  readonly balanceHours: number;
+  /** The best step: its current, A, and its start, UTC epoch ms. */
+  readonly bestA: number;
+  readonly bestMs: number;
+}
+
 export interface Verdict {
   readonly blaze: Blaze;
   /** Whether the pack carries the plan to its end. */
@@ -34,5 +47,7 @@ export interface Verdict {
   readonly plannedAh: number;
   readonly meanA: number;
   readonly consumers: readonly { readonly name: string; readonly ampereHours: number }[];
+  /** Null without a source. */
+  readonly sun: SunVerdict | null;
   readonly findings: readonly Finding[];
 }

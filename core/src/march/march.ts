@@ -1,4 +1,4 @@
-import { chargeFor } from '../battery/charge.js';
+import { acceptance, chargeFor } from '../battery/charge.js';
 import { dischargeRate, openCircuitVolts, socAtOpenCircuitVolts, type Pack } from '../battery/pack.js';
 import type { LoadSeries } from '../load/load-series.js';
 import { HOUR_MS } from '../span.js';
@@ -6,8 +6,11 @@ import { HOUR_MS } from '../span.js';
 export interface MarchInput {
   readonly pack: Pack;
   readonly load: LoadSeries;
-  /** Current offered by the sun or any other source, A, one value a step; absent for none. */
-  readonly offeredA?: Float64Array;
+  /**
+   * Current offered by the sun or any other source in a step, A, at volts at the battery's terminals; absent for none.
+   * Asked twice a step: at the volts of the step before, and once more at the volts that this gives.
+   */
+  readonly offeredAt?: (step: number, batteryV: number) => number;
   /** State of charge at the start, 0 to 1. */
   readonly startSoc: number;
   /** State of charge that the plan keeps in reserve, 0 to 1. */
@@ -52,7 +55,9 @@ export interface March {
   readonly radioV: Float64Array;
   /** Load that was carried, A; 0 once the cut-off has opened. */
   readonly loadA: Float64Array;
-  /** Offered current that was not used, A. */
+  /** Current that was offered, A. */
+  readonly offeredA: Float64Array;
+  /** The part of it that was not used, A. */
   readonly curtailedA: Float64Array;
   readonly ends: EndPoints;
   readonly books: ChargeBooks;
@@ -68,13 +73,14 @@ export interface March {
  * Source: design model, sections 2 and 4.
  */
 export function march(input: MarchInput): March {
-  const { pack, load, offeredA, startSoc, floorSoc, radioDropoutV, leadOhm } = input;
+  const { pack, load, offeredAt, startSoc, floorSoc, radioDropoutV, leadOhm } = input;
   const { edgesMs } = load;
   const steps = edgesMs.length - 1;
   const soc = new Float64Array(steps + 1);
   const terminalV = new Float64Array(steps);
   const radioV = new Float64Array(steps);
   const loadA = new Float64Array(steps);
+  const offeredA = new Float64Array(steps);
   const curtailedA = new Float64Array(steps);
   const ohm = pack.resistanceOhm;
 
@@ -90,15 +96,20 @@ export function march(input: MarchInput): March {
   let drawnAh = 0;
 
   soc[0] = startSoc;
+  let busV = openCircuitVolts(pack, startSoc);
   for (let step = 0; step < steps; step++) {
     const startMs = edgesMs[step];
     const hours = (edgesMs[step + 1] - startMs) / HOUR_MS;
-    const offered = offeredA ? offeredA[step] : 0;
     const before = soc[step];
-    offeredAh += offered * hours;
-
     const connected = cutoffMs === null;
     let carried = connected ? load.meanA[step] : 0;
+    let offered = 0;
+    if (offeredAt) {
+      const firstV = terminalVolts(pack, before, carried - offeredAt(step, busV));
+      offered = offeredAt(step, firstV);
+    }
+    offeredA[step] = offered;
+    offeredAh += offered * hours;
     const deficit = carried - offered;
     let after = before;
     let packA = 0;
@@ -146,7 +157,8 @@ export function march(input: MarchInput): March {
       }
     }
     const restV = openCircuitVolts(pack, after);
-    terminalV[step] = restV - packA * ohm;
+    busV = restV - packA * ohm;
+    terminalV[step] = busV;
     radioV[step] = restV - dip;
   }
 
@@ -156,6 +168,7 @@ export function march(input: MarchInput): March {
     terminalV,
     radioV,
     loadA,
+    offeredA,
     curtailedA,
     ends: { floorMs, radioDropoutMs, cutoffMs },
     books: {
@@ -169,6 +182,12 @@ export function march(input: MarchInput): March {
       dischargeLossAh: drawnAh - (loadsAh - servedAh),
     },
   };
+}
+
+/** Volts at the terminals at a state of charge and a net load, A; negative: what the pack accepts of it charges. */
+function terminalVolts(pack: Pack, soc: number, netA: number): number {
+  const packA = netA >= 0 ? netA : pack.charge ? -Math.min(-netA, acceptance(pack.charge, soc)) : 0;
+  return openCircuitVolts(pack, soc) - packA * pack.resistanceOhm;
 }
 
 /** When a straight fall from one state of charge to another passes a level; its start where it is at or below it already. */

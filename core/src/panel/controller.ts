@@ -38,17 +38,18 @@ const BOOST_LEAST_V = 5;
  * - Boost: 0.95 Pmp / Vbat for 5 V <= Vmp < Vbat; at or above Vbat the panel is passed through at Vbat + 0.3.
  * - PWM: the panel is dragged to Vbat + 0.3 + the lead's drop at that same current.
  *
- * @param labelW the panel's watts on the label, for the least light that wakes the controller
+ * It sleeps while the panel could give less than its wake share of the label's watts.
+ *
  * @param batteryV at the terminals
  */
 export function controllerOutput(
   controller: Controller,
   curve: PanelCurve,
-  labelW: number,
   batteryV: number,
 ): ControllerOutput {
   const best = greatestPower(curve);
-  if (best.watts <= 0 || best.watts < controller.wakeShare * labelW) return { batteryA: 0, state: 'asleep' };
+  if (best.watts <= 0 || best.watts < controller.wakeShare * curve.shape.label.watts)
+    return { batteryA: 0, state: 'asleep' };
   const { batteryA, state } = unlimited(controller, curve, best, batteryV);
   return batteryA > controller.maxA
     ? { batteryA: controller.maxA, state: 'current_limit' }

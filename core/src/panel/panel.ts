@@ -44,50 +44,92 @@ export function labelFromWatts(watts: number, technology: Technology): PanelLabe
   return { technology, watts, vmpV: 18, vocV: 21.6, impA, iscA: 1.08 * impA };
 }
 
-/** A panel in some light: its current at any voltage. Made once for a light and a temperature. */
+/** What of a label's curve does not depend on light or heat; made once for a label. */
+export interface PanelShape {
+  readonly label: PanelLabel;
+  readonly c1: number;
+  /** C2 x label Voc, V. */
+  readonly c2V: number;
+  /** Volts of no current on the label's curve; a hair off the label's Voc, since C1 is not exactly exp(-1 / C2). */
+  readonly zeroV: number;
+  /** Volts of the greatest power on the label's curve, and that power, W. */
+  readonly bestV: number;
+  readonly bestW: number;
+}
+
+/** A panel in some light: its current at any voltage. */
 export interface PanelCurve {
+  readonly shape: PanelShape;
   /** Short-circuit current, A. */
   readonly iscA: number;
   /** Open-circuit volts. */
   readonly vocV: number;
-  /** Volts on the label for a volt in this light and heat: the label's curve is read at V / voltScale. */
+  /** The label's curve is read at V / voltScale; 0 in the dark. */
   readonly voltScale: number;
-  readonly c1: number;
-  /** Label's C2 x Voc, V. */
-  readonly c2V: number;
 }
 
 /**
- * The explicit current-voltage curve I = Isc (1 - C1 (exp(V / (C2 Voc)) - 1)), with C1 and C2 from the label, the current
- * scaled by light and (1 + 0.0005 (Tc - 25)), the volts by (1 + g (Tc - 25)) (1 + d ln(light / 1000)).
+ * The explicit current-voltage curve I = Isc (1 - C1 (exp(V / (C2 Voc)) - 1)) of a label:
+ * C2 = (Vmp / Voc - 1) / ln(1 - Imp / Isc), C1 = (1 - Imp / Isc) exp(-Vmp / (C2 Voc)).
  * Source: the explicit model in use since Rauschenbach (1980), Solar Cell Array Design Handbook; design model, section 3.
- *
- * @param truth share of the label's current that the panel really gives, above 0
  */
-export function panelCurve(label: PanelLabel, lightWM2: number, cellC: number, truth = 1): PanelCurve {
-  const { vmpV, vocV, impA, iscA, technology } = label;
-  const { perKelvin, lowLight } = TECHNOLOGIES[technology];
+export function panelShape(label: PanelLabel): PanelShape {
+  const { vmpV, vocV, impA, iscA } = label;
   const c2 = (vmpV / vocV - 1) / Math.log(1 - impA / iscA);
   const c1 = (1 - impA / iscA) * Math.exp(-vmpV / (c2 * vocV));
+  const c2V = c2 * vocV;
+  const bestV = greatestPowerAt(c1) * c2V;
+  return {
+    label,
+    c1,
+    c2V,
+    zeroV: c2V * Math.log(1 + 1 / c1),
+    bestV,
+    bestW: bestV * iscA * (1 - c1 * Math.expm1(bestV / c2V)),
+  };
+}
+
+const NEWTON_STEPS = 8;
+
+/**
+ * Where d(V I)/dV = 0, as x = V / (C2 Voc): 1 + C1 = C1 e^x (1 + x), solved by Newton's rule on
+ * x + ln(1 + x) = ln((1 + C1) / C1), which rises and is concave, so that it converges for any C1.
+ */
+function greatestPowerAt(c1: number): number {
+  const wanted = Math.log((1 + c1) / c1);
+  let x = Math.max(wanted - Math.log(1 + wanted), 0.01);
+  for (let step = 0; step < NEWTON_STEPS; step++) {
+    x -= (x + Math.log(1 + x) - wanted) / (1 + 1 / (1 + x));
+  }
+  return x;
+}
+
+/**
+ * The curve in some light and heat: the current scaled by light and (1 + 0.0005 (Tc - 25)), the volts by
+ * (1 + g (Tc - 25)) (1 + d ln(light / 1000)), neither below 0. Source: design model, section 3.
+ *
+ * @param lightWM2 on the panel's plane
+ * @param cellC temperature of the cells
+ * @param truth share of the label's current that the panel really gives, above 0
+ */
+export function panelCurve(shape: PanelShape, lightWM2: number, cellC: number, truth = 1): PanelCurve {
+  const { perKelvin, lowLight } = TECHNOLOGIES[shape.label.technology];
   const light = Math.max(0, lightWM2) / FULL_LIGHT_W_M2;
   const warmer = cellC - LABEL_CELL_C;
   const dim = light > 0 ? Math.max(0, 1 + lowLight * Math.log(light)) : 0;
   const voltScale = Math.max(0, 1 + perKelvin * warmer) * dim;
-  // Where the curve meets zero current; a hair above the label's Voc, since C1 is not exactly exp(-1 / C2).
-  const zeroV = c2 * vocV * Math.log(1 + 1 / c1);
   return {
-    iscA: truth * iscA * light * Math.max(0, 1 + 0.0005 * warmer),
-    vocV: zeroV * voltScale,
+    shape,
+    iscA: truth * shape.label.iscA * light * Math.max(0, 1 + 0.0005 * warmer),
+    vocV: shape.zeroV * voltScale,
     voltScale,
-    c1,
-    c2V: c2 * vocV,
   };
 }
 
 /** Current at a voltage, A, never below 0. */
-export function currentAt({ iscA, voltScale, c1, c2V }: PanelCurve, volts: number): number {
+export function currentAt({ shape, iscA, voltScale }: PanelCurve, volts: number): number {
   if (voltScale <= 0) return 0;
-  return Math.max(0, iscA * (1 - c1 * (Math.exp(volts / voltScale / c2V) - 1)));
+  return Math.max(0, iscA * (1 - shape.c1 * Math.expm1(volts / voltScale / shape.c2V)));
 }
 
 /** A point on the curve. */
@@ -96,23 +138,11 @@ export interface PowerPoint {
   readonly watts: number;
 }
 
-const NEWTON_STEPS = 8;
-
-/**
- * The point of the greatest power: where d(V I)/dV = 0, that is 1 + C1 = C1 e^x (1 + x) with x = V / C2Voc, solved by
- * Newton's rule on x + ln(1 + x) = ln((1 + C1) / C1), which converges from the right side for any C1.
- */
-export function greatestPower(curve: PanelCurve): PowerPoint {
-  const { iscA, voltScale, c1, c2V } = curve;
-  if (iscA <= 0 || voltScale <= 0) return { volts: 0, watts: 0 };
-  const wanted = Math.log((1 + c1) / c1);
-  let x = Math.max(wanted - Math.log(1 + wanted), 0.01);
-  for (let step = 0; step < NEWTON_STEPS; step++) {
-    x -= (x + Math.log(1 + x) - wanted) / (1 + 1 / (1 + x));
-  }
-  const volts = x * c2V * voltScale;
-  return { volts, watts: volts * currentAt(curve, volts) };
-}
+/** The point of the greatest power: the label's own, scaled, since light and heat only stretch the curve. */
+export const greatestPower = ({ shape, iscA, voltScale }: PanelCurve): PowerPoint => ({
+  volts: shape.bestV * voltScale,
+  watts: shape.bestW * (iscA / shape.label.iscA) * voltScale,
+});
 
 /**
  * Open-circuit volts in the cold and full light, for the check against a controller's limit: label Voc (1 + g (T - 25)).

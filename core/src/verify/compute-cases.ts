@@ -12,6 +12,7 @@ import {
   currentAt,
   greatestPower,
   panelCurve,
+  panelShape,
   type Mount,
   type PanelLabel,
   type Technology,
@@ -101,7 +102,7 @@ function panel(
 ): Computed {
   const label = labelOf(given);
   const cellC = cellTemperature(given.mount, given.air_c, given.poa_w_m2, given.wind_m_s);
-  const curve = panelCurve(label, given.poa_w_m2, cellC);
+  const curve = panelCurve(panelShape(label), given.poa_w_m2, cellC);
   const best = greatestPower(curve);
   return {
     cell_c: cellC,
@@ -128,8 +129,7 @@ function controller(
       wakeShare: given.wake_share,
       panelLeadOhm: given.wire_loop_ohm,
     },
-    panelCurve(labelOf(given), given.poa_w_m2, given.cell_c),
-    given.label_w,
+    panelCurve(panelShape(labelOf(given)), given.poa_w_m2, given.cell_c),
     given.battery_v,
   );
   return { battery_a: batteryA, battery_w: batteryA * given.battery_v, state };

@@ -1,0 +1,56 @@
+import type { Aim } from './plane-of-panel.js';
+import type { SunPosition } from './position.js';
+
+/** How a panel is laid out over the outing. */
+export type AimPlan =
+  | { readonly how: 'flat' }
+  | { readonly how: 'fixed'; readonly tiltDeg: number; readonly azimuthDeg: number }
+  /** Turned to the sun every so many minutes from the start. */
+  | { readonly how: 'every'; readonly minutes: number }
+  /** Turned to the sun at these instants, UTC epoch ms, ascending; until the first as it was laid out at the start. */
+  | { readonly how: 'at'; readonly timesMs: readonly number[] }
+  /** Hung on a pack that wanders. */
+  | { readonly how: 'hung' };
+
+const HUNG_TILT_DEG = 70;
+const HUNG_DIRECTIONS = 12;
+const FLAT: Aim = { tiltDeg: 0, azimuthDeg: 180 };
+const MINUTE_MS = 60_000;
+
+/** Towards the sun; flat while it is down. */
+export const towards = ({ altitudeDeg, azimuthDeg }: SunPosition): Aim =>
+  altitudeDeg > 0 ? { tiltDeg: 90 - altitudeDeg, azimuthDeg } : FLAT;
+
+/** All directions that a panel hung on a pack looks in, in turn. */
+const WANDERING: readonly Aim[] = Array.from({ length: HUNG_DIRECTIONS }, (_, index) => ({
+  tiltDeg: HUNG_TILT_DEG,
+  azimuthDeg: (360 / HUNG_DIRECTIONS) * index,
+}));
+
+/**
+ * The aims of a panel at an instant: one, or several that it takes in turn and whose light is averaged.
+ *
+ * @param startMs start of the outing, UTC epoch ms
+ * @param sunAt where the sun stands at an instant
+ */
+export function aimsAt(
+  plan: AimPlan,
+  timeMs: number,
+  startMs: number,
+  sunAt: (timeMs: number) => SunPosition,
+): readonly Aim[] {
+  switch (plan.how) {
+    case 'flat':
+      return [FLAT];
+    case 'fixed':
+      return [plan];
+    case 'every': {
+      const everyMs = plan.minutes * MINUTE_MS;
+      return [towards(sunAt(startMs + Math.floor((timeMs - startMs) / everyMs) * everyMs))];
+    }
+    case 'at':
+      return [towards(sunAt(plan.timesMs.findLast((time) => time <= timeMs) ?? startMs))];
+    case 'hung':
+      return WANDERING;
+  }
+}
