@@ -1,8 +1,8 @@
-import { block, expect, openTrip, saved, test, verdict } from './knapsack.js';
+import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
 test('bad values get a sentence beside the field and change nothing', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
-  const before = (await verdict(page).textContent())!.trim();
+  const before = await textOf(page);
   await block(page, 'b2').click();
   await page.getByLabel('Share on transmit').fill('150');
   await page.keyboard.press('Enter');

@@ -84,6 +84,8 @@ export { expect };
 
 /** What stands in the page, by the words a person reads. */
 export const verdict = (page: Page) => page.locator('.verdict .sentence');
+/** The verdict as it stands now, to hold later ones against. */
+export const textOf = async (page: Page) => (await verdict(page).textContent())!.trim();
 export const block = (page: Page, id: string) => page.locator(`[data-block="${id}"]`);
 export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText('saved');
 

@@ -1,6 +1,6 @@
-import { block, expect, openTrip, saved, test, verdict } from './knapsack.js';
+import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
-const LASTS = 'Lasts past Sun 16:00 with 2.0 Ah to spare; lowest 22 % at the end.';
+const LASTS = 'Lasts past Sun 16:00 with 11.6 Ah to spare; lowest 41 % at Sun 10:00.';
 
 test('the main job by mouse: swap the battery, stretch a block, undo, reload', async ({ page, knapsack }) => {
   await page.goto(knapsack.address);
@@ -11,7 +11,7 @@ test('the main job by mouse: swap the battery, stretch a block, undo, reload', a
   await page.getByRole('button', { name: /^Shale 9/ }).click();
   await expect(verdict(page)).toContainText('Ends Sun');
   await expect(verdict(page)).toContainText('the reserve comes first');
-  const withSmall = (await verdict(page).textContent())!.trim();
+  const withSmall = await textOf(page);
 
   const night = block(page, 'b3');
   const before = (await night.boundingBox())!;
@@ -42,7 +42,7 @@ test('the main job by keyboard alone', async ({ page, knapsack }) => {
     await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(verdict(page)).toContainText('Ends Sun');
-  const withSmall = (await verdict(page).textContent())!.trim();
+  const withSmall = await textOf(page);
 
   await block(page, 'b3').focus();
   await page.keyboard.press('Shift+ArrowDown');
@@ -123,4 +123,43 @@ test('an empty trip teaches, and takes gear of one’s own', async ({ page, empt
   await expect(verdict(page)).toContainText('Nothing draws current yet');
   await page.keyboard.press('n');
   await expect(verdict(page)).toContainText('Lasts past');
+});
+
+test('clouds are painted onto the sky and the ridge follows', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  const before = await textOf(page);
+  const sky = (await page.locator('.sky-lane').boundingBox())!;
+  // Sunday 10:00 to 14:00, when the pack is filled again: scattered becomes broken, dragged over the rest
+  const x = (hours: number) => sky.x + (sky.width * hours) / 30;
+  await page.mouse.move(x(24.5), sky.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(x(28.5), sky.y + 20, { steps: 6 });
+  await page.mouse.up();
+  await expect(verdict(page)).not.toHaveText(before);
+  await page.keyboard.press('u');
+  await expect(verdict(page)).toHaveText(before);
+});
+
+test('the panel is laid flat, taken out, and a new place is told by its locator', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  const propped = await textOf(page);
+  await page.getByLabel('Aim').selectOption('flat');
+  await expect(verdict(page)).not.toHaveText(propped);
+  await page.keyboard.press('Escape');
+
+  const place = page.getByLabel('Latitude and longitude, or a locator');
+  await place.fill('nowhere in particular');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('is neither');
+  await place.fill('IO91wm');
+  await page.keyboard.press('Enter');
+  await expect(place).toHaveValue('51.52 N 0.13 W');
+  await expect(page.getByRole('button', { name: /^Outing starts/ })).toHaveText('Sat 4 Sep 09:00');
+
+  await page.getByRole('button', { name: 'Swap Rill 8' }).click();
+  await page.locator('.dropdown-menu.show').getByRole('button', { name: 'Leave it behind' }).click();
+  await expect(page.locator('.findings')).toContainText('never a panel straight onto a battery');
 });

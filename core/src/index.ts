@@ -30,6 +30,7 @@ export * from './sun/aim.js';
 export * from './sun/harvest.js';
 export * from './sun/shade.js';
 export * from './sun/plane-of-panel.js';
+export * from './place/coordinates.js';
 export * from './place/locator.js';
 export * from './sun/position.js';
 export * from './panel/controller.js';

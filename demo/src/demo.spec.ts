@@ -43,9 +43,20 @@ describe('the demo', () => {
       (0.42 * 1.36 + 0.58 * 0.14) * 7 +
       (0.5 * 0.9 + 0.5 * 0.14) * 4 +
       (0.2 * 0.6768 + 0.8 * 0.14) * 2.5;
-    const othersAh = 0.06 * 30 + 0.28 * 7;
+    const othersAh = 0.06 * 30 + 0.28 * 7 + 0.008 * 30;
     expect(verdict.plannedAh).toBeCloseTo(radioAh + othersAh, 6);
-    // 18 Ah at 12 C: 0.97 + 0.03 x 2 / 15 = 0.974
-    expect(verdict.endSoc).toBeCloseTo(1 - (radioAh + othersAh) / (18 * 0.974), 6);
+    // What the books say the sun gave and what was lost make up the rest.
+    const run = forecast(valid(resolve(trip, gear))).march;
+    const { servedAh, storedAh, drawnAh, dischargeLossAh } = run.books;
+    expect(drawnAh).toBeCloseTo(radioAh + othersAh - servedAh + dischargeLossAh, 6);
+    expect(verdict.endSoc).toBeCloseTo(1 + (storedAh - drawnAh) / 18, 6);
+  });
+
+  it('has a panel that gives about half of its label at noon, by hand', () => {
+    const { trip } = trips.find(({ trip: { id } }) => id === 'gannet-rock-light')!;
+    const { verdict } = forecast(valid(resolve(trip, gear)));
+    // 42 W x 0.86 truth x about 0.9 of full light on the plane at noon, a warm cell, 0.95 in the controller, 13.4 V: some 2.2 A
+    expect(verdict.sun!.bestA).toBeGreaterThan(2.0);
+    expect(verdict.sun!.bestA).toBeLessThan(2.5);
   });
 });

@@ -1,4 +1,4 @@
-import type { ChemistryName, SourcedPoint } from '@knapsack/core';
+import type { ChemistryName, ControllerKind, SourcedPoint, Technology } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Figure } from './figure.js';
 
@@ -8,7 +8,7 @@ export const GEAR_VERSION = 1;
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;
 
-export const GEAR_KINDS = ['radio', 'battery', 'accessory', 'lead', 'other'] as const;
+export const GEAR_KINDS = ['radio', 'battery', 'accessory', 'lead', 'panel', 'controller', 'other'] as const;
 export type GearKind = (typeof GEAR_KINDS)[number];
 
 interface GearCommon {
@@ -62,12 +62,43 @@ export interface Lead extends GearCommon {
   readonly loopOhm: Figure;
 }
 
+/** A solar panel; what its label does not say is taken from its watts. */
+export interface Panel extends GearCommon {
+  readonly kind: 'panel';
+  readonly technology: Technology;
+  /** Each leaf has a bypass diode of its own, so that shade on one costs less. */
+  readonly diodes?: boolean;
+  readonly watts: Figure;
+  readonly vmpV?: Figure;
+  readonly vocV?: Figure;
+  readonly impA?: Figure;
+  readonly iscA?: Figure;
+  /** Share of the label's current that it really gives; 0.90 if absent. */
+  readonly truth?: Figure;
+}
+
+/** A charge controller. */
+export interface ControllerGear extends GearCommon {
+  readonly kind: 'controller';
+  readonly type: ControllerKind;
+  /** Largest current into the battery. */
+  readonly maxA: Figure;
+  /** Highest volts that its input survives. */
+  readonly maxInputV?: Figure;
+  /** Its own draw, all hours. */
+  readonly selfUseA?: Figure;
+  /** Share of the panel's watts under which it sleeps; 0.01 if absent. */
+  readonly wakeShare?: Figure;
+  /** Chemistries that it has a charge profile for; any if absent. */
+  readonly profiles?: readonly ChemistryName[];
+}
+
 /** Carried, but without a part in the sum: antenna, mast, tools. */
 export interface OtherGear extends GearCommon {
   readonly kind: 'other';
 }
 
-export type Gear = Radio | Battery | Accessory | Lead | OtherGear;
+export type Gear = Radio | Battery | Accessory | Lead | Panel | ControllerGear | OtherGear;
 
 /** Many gear items in one file, for import, export and the terminal tool. */
 export interface ShelfDocument {

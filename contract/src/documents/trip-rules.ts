@@ -12,7 +12,7 @@ export function tripProblems(trip: Trip): readonly Problem[] {
   if (endMs - startMs > MOST_DAYS * 24 * HOUR_MS) {
     return [problem('too-long', '/end', `The outing must last ${MOST_DAYS} days at the most.`)];
   }
-  return [...blockProblems(trip, startMs, endMs), ...loadoutProblems(trip)];
+  return [...blockProblems(trip, startMs, endMs), ...loadoutProblems(trip), ...skyProblems(trip)];
 }
 
 function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Problem[] {
@@ -47,6 +47,41 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
       );
     }
   }
+  return problems;
+}
+
+/** Weather and shade that go backwards, a skyline that does. */
+function skyProblems({ weather, panelPlace }: Trip): Problem[] {
+  const backwards = (values: readonly number[]) =>
+    values.findIndex((value, index) => index > 0 && value <= values[index - 1]);
+  const problems: Problem[] = [];
+  const hour = backwards((weather?.hours ?? []).map(({ start }) => Date.parse(start)));
+  if (hour !== -1) {
+    problems.push(
+      problem(
+        'weather-order',
+        `/weather/hours/${hour}/start`,
+        'The hours of the weather must follow one another.',
+      ),
+    );
+  }
+  const point = backwards((panelPlace?.horizon ?? []).map(({ azimuthDeg }) => azimuthDeg));
+  if (point !== -1) {
+    problems.push(
+      problem(
+        'skyline-order',
+        `/panelPlace/horizon/${point}/azimuthDeg`,
+        'The skyline must go round from north by east, each direction once.',
+      ),
+    );
+  }
+  (panelPlace?.shade ?? []).forEach(({ start, end }, index) => {
+    if (Date.parse(end) <= Date.parse(start)) {
+      problems.push(
+        problem('empty-shade', `/panelPlace/shade/${index}/end`, 'Hours of shade must end after they start.'),
+      );
+    }
+  });
   return problems;
 }
 

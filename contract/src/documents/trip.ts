@@ -1,6 +1,7 @@
 import type { ActivityName, Mode } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
+import type { PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
 export const TRIP_VERSION = 1;
@@ -10,6 +11,8 @@ export interface Place {
   /** Degrees, north and east positive. */
   readonly latitudeDeg?: number;
   readonly longitudeDeg?: number;
+  /** Above the sea, m. */
+  readonly heightM?: number;
   /** IANA name; every hour of the trip is told in it. */
   readonly timeZone: string;
 }
@@ -54,6 +57,10 @@ export interface Trip {
   readonly stepMinutes: 1 | 5 | 15;
   /** What may be carried, g. */
   readonly carryLimitG?: number;
+  /** The sky; ordinary air without a cloud if absent. */
+  readonly weather?: Weather;
+  /** How the panel lies; flat on grass if absent. */
+  readonly panelPlace?: PanelPlace;
   readonly blocks: readonly Block[];
   /** In the bag's order. One radio and one kind of battery take part in the sum. */
   readonly loadout: readonly LoadoutItem[];

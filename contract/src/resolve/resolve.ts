@@ -13,11 +13,14 @@ import {
   type Result,
   type Span,
   type SteadyLoad,
+  type PackLabel,
+  type SunPlan,
 } from '@knapsack/core';
-import type { Figure } from '../documents/figure.js';
 import type { Battery, Gear, Radio } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import type { Block, LoadoutItem, Trip } from '../documents/trip.js';
+import { assumedIn } from './assumed.js';
+import { resolveSun } from './resolve-sun.js';
 
 /** Loop resistance of a lead that nobody has described: 1 m of 2.5 mm2 with two contact pairs and a fuse, rounded up, ohm. */
 export const ASSUMED_LEAD_OHM = 0.025;
@@ -52,6 +55,9 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   }
 
   const [battery] = batteries;
+  const pack = plannedPack(battery.gear, battery.item.count);
+  const sun = sunOf(trip, carried, pack.label);
+  if (!sun.ok) return sun;
   const lead = carried.find(isKind('lead'));
   const outing = { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) };
   const blocks = [...trip.blocks].sort((a, b) => Date.parse(a.start) - Date.parse(b.start));
@@ -60,21 +66,55 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     stepMs: trip.stepMinutes * MINUTE_MS,
     radio: plannedRadio(radio.gear),
     blocks: blocks.map(plannedBlock),
-    steady: carried.filter(isKind('accessory')).map(({ item, gear }): SteadyLoad => ({
-      name: counted(gear.name, item.count),
-      amps: gear.drawA.value * item.count,
-      spans: spansOf(item.rule ?? gear.rule, outing, blocks),
-    })),
-    pack: plannedPack(battery.gear, battery.item.count),
+    steady: [
+      ...carried.filter(isKind('accessory')).map(({ item, gear }): SteadyLoad => ({
+        name: counted(gear.name, item.count),
+        amps: gear.drawA.value * item.count,
+        spans: spansOf(item.rule ?? gear.rule, outing, blocks),
+      })),
+      ...carried
+        .filter(isKind('controller'))
+        .flatMap(({ gear }): SteadyLoad[] =>
+          gear.selfUseA ? [{ name: gear.name, amps: gear.selfUseA.value, spans: [outing] }] : [],
+        ),
+    ],
+    pack,
     temperatureC: trip.temperatureC,
     startSoc: trip.startSoc,
     floorSoc: floorOf(trip, battery.gear),
+    ...(sun.value && { sun: sun.value }),
     leadOhm: lead?.gear.loopOhm.value ?? ASSUMED_LEAD_OHM,
     assumed: [
       ...(lead ? [] : ['the lead from battery to radio (25 mΩ)']),
       ...carried.flatMap(({ gear }) => assumedIn(gear)),
     ],
   });
+}
+
+/** The sun's part of the plan, null without a panel; a panel asks for a controller. */
+function sunOf(trip: Trip, carried: readonly Carried[], pack: PackLabel): Result<SunPlan | null> {
+  const panels = carried.filter(isKind('panel'));
+  const controllers = carried.filter(isKind('controller'));
+  const [panel] = panels;
+  const [controller] = controllers;
+  const [second] = [...panels.slice(1), ...controllers.slice(1)];
+  if (second) {
+    return fail({
+      code: 'two-kinds',
+      pointer: `/loadout/${second.index}`,
+      sentence: `The bag holds two kinds of ${second.gear.kind}. Take one panel, as many as you like of it, on one controller.`,
+    });
+  }
+  if (!panel) return succeed(null);
+  if (!controller) {
+    return fail(
+      lacking(
+        'controller',
+        `${panel.gear.name} needs a charge controller: never a panel straight onto a battery or into a radio.`,
+      ),
+    );
+  }
+  return resolveSun(trip, { panel: panel.gear, count: panel.item.count, controller: controller.gear }, pack);
 }
 
 /** The reserve of a trip, 0 to 1: its own, or the chemistry's usual one. */
@@ -153,31 +193,6 @@ function spansOf(rule: NonNullable<LoadoutItem['rule']>, outing: Span, blocks: r
   return blocks
     .filter(({ mode }) => !rule.modes || rule.modes.includes(mode))
     .map(({ start, end }) => ({ startMs: Date.parse(start), endMs: Date.parse(end) }));
-}
-
-/** The figures of a gear item that rest on nothing but a rule of thumb, in words. */
-function assumedIn(gear: Gear): string[] {
-  const figures: [string, Figure | undefined][] =
-    gear.kind === 'radio'
-      ? [
-          ['receive current', gear.receiveA],
-          ['drop-out voltage', gear.dropoutV],
-        ]
-      : gear.kind === 'battery'
-        ? [
-            ['capacity', gear.measuredAh ?? gear.ratedAh],
-            ['health', gear.health],
-          ]
-        : gear.kind === 'accessory'
-          ? [['draw', gear.drawA]]
-          : gear.kind === 'lead'
-            ? [['resistance', gear.loopOhm]]
-            : [];
-  const words = figures.filter(([, figure]) => figure?.source === 'assumed').map(([word]) => word);
-  if (gear.kind === 'radio' && bestPoints(gear.transmit).some(({ source }) => source === 'assumed')) {
-    words.push('transmit current');
-  }
-  return words.length > 0 ? [`${gear.name}: ${words.join(', ')}`] : [];
 }
 
 const lacking = (what: string, sentence: string): Problem => ({

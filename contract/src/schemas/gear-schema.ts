@@ -1,8 +1,16 @@
 import Joi from 'joi';
-import { CHEMISTRY_NAMES, MODE_NAMES } from '@knapsack/core';
-import { GEAR_KINDS, GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, SHELF_VERSION } from '../documents/gear.js';
+import { CHEMISTRY_NAMES, MODE_NAMES, TECHNOLOGIES } from '@knapsack/core';
+import {
+  GEAR_KINDS,
+  type GearKind,
+  GEAR_SCHEMA,
+  GEAR_VERSION,
+  SHELF_SCHEMA,
+  SHELF_VERSION,
+} from '../documents/gear.js';
 import { MOST_GEAR } from '../fields/fields.js';
-import { figure, id, number, oneOf, source, text } from './joi.js';
+import { panelProblem } from '../resolve/panel-label.js';
+import { figure, id, number, obeying, oneOf, source, text } from './joi.js';
 
 /** Most transmit figures of one radio. */
 const MOST_POINTS = 40;
@@ -54,22 +62,47 @@ const battery = Joi.object({
 
 const accessory = Joi.object({ ...common, drawA: figure('drawA'), rule: accessoryRule().required() });
 const lead = Joi.object({ ...common, loopOhm: figure('loopOhm') });
+
+/** Whole labels only: a current or voltage at full power belongs below the one at none. */
+const panel = Joi.object({
+  ...common,
+  technology: oneOf(Object.keys(TECHNOLOGIES)),
+  diodes: Joi.boolean().optional(),
+  watts: figure('panelW'),
+  vmpV: figure('panelV').optional(),
+  vocV: figure('panelV').optional(),
+  impA: figure('panelA').optional(),
+  iscA: figure('panelA').optional(),
+  truth: figure('truth').optional(),
+}).custom(obeying(panelProblem));
+
+const controller = Joi.object({
+  ...common,
+  type: oneOf(['mppt', 'boost', 'pwm']),
+  maxA: figure('chargeA'),
+  maxInputV: figure('inputV').optional(),
+  selfUseA: figure('selfUseA').optional(),
+  wakeShare: figure('wakeShare').optional(),
+  profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+});
+
 const other = Joi.object(common);
 
-/** One gear item, checked by its kind. */
-export const gearSchema = Joi.alternatives().conditional(Joi.object({ kind: 'radio' }).unknown(), {
-  then: radio,
-  otherwise: Joi.alternatives().conditional(Joi.object({ kind: 'battery' }).unknown(), {
-    then: battery,
-    otherwise: Joi.alternatives().conditional(Joi.object({ kind: 'accessory' }).unknown(), {
-      then: accessory,
-      otherwise: Joi.alternatives().conditional(Joi.object({ kind: 'lead' }).unknown(), {
-        then: lead,
-        otherwise: other,
-      }),
-    }),
-  }),
-});
+const BY_KIND: Record<Exclude<GearKind, 'other'>, Joi.ObjectSchema> = {
+  radio,
+  battery,
+  accessory,
+  lead,
+  panel,
+  controller,
+};
+
+/** One gear item, checked by its kind; of no known kind, as one that is carried only, which names what is wrong. */
+export const gearSchema: Joi.Schema = Object.entries(BY_KIND).reduce<Joi.Schema>(
+  (otherwise, [kind, then]) =>
+    Joi.alternatives().conditional(Joi.object({ kind }).unknown(), { then, otherwise }),
+  other,
+);
 
 export const shelfSchema = Joi.object({
   schema: Joi.string().valid(SHELF_SCHEMA).required(),

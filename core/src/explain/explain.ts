@@ -91,8 +91,13 @@ function explainLowest(run: Forecast): Sum {
   const sunAh = upTo(march.offeredA) - upTo(march.curtailedA);
   const takenAh = (plan.startSoc - verdict.lowestSoc) * pack.storedAh;
   const lostAh = takenAh - loadsAh + sunAh;
+  const { label, name } = plan.pack;
   const lines: SumLine[] = [
-    ...capacityLines(run),
+    {
+      label: `${name} stores`,
+      terms: [q(label.ratedAh, 'Ah'), ' × ', q(label.health, 'factor'), ' health'],
+      result: q(pack.storedAh, 'Ah'),
+    },
     ...drawLines(until, plan.blocks, plan),
     { label: 'drawn until then', terms: [], result: q(loadsAh, 'Ah') },
   ];

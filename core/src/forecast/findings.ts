@@ -1,5 +1,5 @@
 import type { Pack } from '../battery/pack.js';
-import type { LoadSeries } from '../load/load-series.js';
+import { chargeBetween, type LoadSeries } from '../load/load-series.js';
 import { isEstimated } from '../load/transmit-current.js';
 import type { March } from '../march/march.js';
 import { sayQuantity } from '../say/quantity.js';
@@ -30,6 +30,7 @@ export function findings(run: Run): readonly Finding[] {
     dischargeLimit(run),
     keyDownCutoff(run),
     fullPower(run),
+    sunToSpare(run),
     oneTransmitPoint(run),
     assumedFigures(run),
   ].filter((finding) => finding !== null);
@@ -82,6 +83,27 @@ function fullPower({ plan, load, march, untilMs }: Run): Finding | null {
         severity: 'look',
         code: 'full-power',
         sentence: `Key-down leaves ${volts(lowest)} at the radio at the worst, under the ${volts(fullPowerV)} it needs for full power.`,
+      }
+    : null;
+}
+
+/** Worth a word when this share of what the plan draws is left unused by the sun. */
+const MUCH_SUN = 0.1;
+
+/** Sun that is neither needed nor stored: it could be used. */
+function sunToSpare({ load, march }: Run): Finding | null {
+  const { curtailedAh } = march.books;
+  const plannedAh = chargeBetween(
+    load.edgesMs,
+    load.meanA,
+    load.edgesMs[0],
+    load.edgesMs[load.edgesMs.length - 1],
+  );
+  return curtailedAh > MUCH_SUN * plannedAh
+    ? {
+        severity: 'note',
+        code: 'sun-to-spare',
+        sentence: `The sun offers ${sayQuantity({ value: curtailedAh, unit: 'Ah' })} that nothing takes: more power or more air time costs nothing then.`,
       }
     : null;
 }

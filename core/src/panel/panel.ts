@@ -19,8 +19,8 @@ export interface PanelLabel {
 
 /** How air reaches the panel's back. Source of the factors: Faiman (2008), Progress in Photovoltaics 16, 307. */
 export const MOUNTS = {
-  propped: { label: 'propped, air behind', u0: 25, u1: 6.84 },
-  flat: { label: 'flat on the ground', u0: 18, u1: 3.5 },
+  propped: { label: 'propped', u0: 25, u1: 6.84 },
+  flat: { label: 'lying on it', u0: 18, u1: 3.5 },
 } as const;
 
 export type Mount = keyof typeof MOUNTS;

@@ -36,6 +36,8 @@ export class InlineTextComponent {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly most = input(120);
+  /** A sentence that says what is wrong with a text, or null. */
+  readonly refuse = input<(text: string) => string | null>(() => null);
   readonly committed = output<string>();
 
   protected readonly text = linkedSignal(() => this.value());
@@ -51,8 +53,9 @@ export class InlineTextComponent {
     if (text === '') return this.problem.set(`${this.label()} must not be empty.`);
     if (text.length > this.most())
       return this.problem.set(`${this.label()} must be ${this.most()} characters at the most.`);
-    this.problem.set(null);
-    if (text !== this.value()) this.committed.emit(text);
+    const problem = text === this.value() ? null : this.refuse()(text);
+    this.problem.set(problem);
+    if (problem === null && text !== this.value()) this.committed.emit(text);
   }
 
   protected restore(event: Event): void {

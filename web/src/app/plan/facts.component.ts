@@ -4,11 +4,12 @@ import { cautions } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { PlanStore } from './plan.store';
+import { SunFactsComponent } from './sun-facts.component';
 
 /** What the sum takes for granted, as a sentence to be corrected in place. */
 @Component({
   selector: 'ks-facts',
-  imports: [InlineChoiceComponent, InlineNumberComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent, SunFactsComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
@@ -41,8 +42,9 @@ import { PlanStore } from './plan.store';
             [value]="'' + trip.stepMinutes"
             [choices]="steps"
             (picked)="setStep($event)"
-          />. No sun yet.
+          />.
         </p>
+        <ks-sun-facts />
         @for (sentence of cautions(); track sentence) {
           <p class="caution"><i class="bi bi-exclamation-diamond" aria-hidden="true"></i> {{ sentence }}</p>
         }

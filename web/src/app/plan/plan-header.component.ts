@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Trip } from '@knapsack/contract';
-import { hoursOf, sayDuration } from '@knapsack/core';
+import { hoursOf, readCoordinates, sayCoordinates, sayDuration } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { moveOuting, setOuting, spanOf } from './edits/blocks';
@@ -25,9 +25,12 @@ const SAVE_WORDS = {
         <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
         <p class="where">
           <ks-text label="Place" [value]="trip.place.name" (committed)="replace($event)" />
-          @if (coordinates(); as words) {
-            <span class="muted">{{ words }}</span>
-          }
+          <ks-text
+            label="Latitude and longitude, or a locator"
+            [value]="coordinates()"
+            [refuse]="refuseCoordinates"
+            (committed)="setCoordinates($event)"
+          />
           <span class="together"
             >from
             <ks-time
@@ -84,8 +87,9 @@ export class PlanHeaderComponent {
   protected readonly length = computed(() => sayDuration(hoursOf(this.span())));
   protected readonly coordinates = computed(() => {
     const { latitudeDeg, longitudeDeg } = this.store.trip()?.place ?? {};
-    if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
-    return `${Math.abs(latitudeDeg).toFixed(2)} ${latitudeDeg < 0 ? 'S' : 'N'} ${Math.abs(longitudeDeg).toFixed(2)} ${longitudeDeg < 0 ? 'W' : 'E'}`;
+    return latitudeDeg === undefined || longitudeDeg === undefined
+      ? 'where on the map?'
+      : sayCoordinates({ latitudeDeg, longitudeDeg });
   });
   protected readonly saveWords = computed(() => SAVE_WORDS[this.store.saving().is]);
   protected readonly refusal = computed(() => {
@@ -100,6 +104,20 @@ export class PlanHeaderComponent {
     timeMs <= this.span().startMs
       ? 'The outing must end after it starts.'
       : this.store.tryEdit((trip: Trip) => setOuting(trip, { ...spanOf(trip), endMs: timeMs }));
+
+  protected readonly refuseCoordinates = (text: string): string | null => {
+    const read = readCoordinates(text);
+    return read.ok ? null : read.problems[0].sentence;
+  };
+
+  /** A new place brings its time zone along; the instants of the outing stay, so its hours are told anew. */
+  protected async setCoordinates(text: string): Promise<void> {
+    const read = readCoordinates(text);
+    if (!read.ok) return;
+    const { timeZoneAt } = await import('@knapsack/core/time-zone');
+    const timeZone = timeZoneAt(read.value);
+    this.store.edit((trip) => ({ ...trip, place: { ...trip.place, ...read.value, timeZone } }));
+  }
 
   protected rename(name: string): void {
     this.store.edit((trip) => ({ ...trip, name }));

@@ -13,6 +13,7 @@ import { handlePlanKey } from './plan-keys';
 import { PlanStore } from './plan.store';
 import { ReadingComponent } from './reading/reading.component';
 import { RidgeComponent } from './ridge/ridge.component';
+import { SkyLaneComponent } from './sky/sky-lane.component';
 import { VerdictComponent } from './verdict/verdict.component';
 
 /** The Plan room: the verdict, the lanes on one time axis, the bag. */
@@ -27,6 +28,7 @@ import { VerdictComponent } from './verdict/verdict.component';
     ReadingComponent,
     RidgeComponent,
     VerdictComponent,
+    SkyLaneComponent,
     WorkLaneComponent,
   ],
   providers: [PlanStore, ForecastService],
@@ -38,6 +40,7 @@ import { VerdictComponent } from './verdict/verdict.component';
         <div class="plan-body">
           <div class="picture">
             <ks-verdict />
+            <ks-sky-lane />
             <ks-work-lane />
             <ks-ridge />
             <ks-reading />

@@ -46,6 +46,7 @@ export class PlanStore implements OnDestroy {
   });
   readonly radio = computed(() => this.firstInBag('radio'));
   readonly battery = computed(() => this.firstInBag('battery'));
+  readonly panel = computed(() => this.firstInBag('panel'));
 
   constructor() {
     effect(() => {

@@ -12,6 +12,7 @@ import { ACTIVITIES, fixed, MINUTE_MS, sayDuration, sayTime, hoursOf, type Span 
 import { newKey } from '../../data/new-id';
 import { addBlock, moveBlock, QUARTER_MS, resizeBlock, spanOf, toQuarter, type Edge } from '../edits/blocks';
 import { workForNew } from '../edits/new-work';
+import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
 import { PlanStore } from '../plan.store';
 import { instantAt, shareOf } from '../time-scale';
@@ -20,6 +21,7 @@ import { lookOf } from './mode-look';
 /** The hours of operating as blocks on the time axis: drawn, moved and stretched by pointer; keys act on the selected one. */
 @Component({
   selector: 'ks-work-lane',
+  imports: [CursorLineComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="lane-name" id="work-name">work</div>
@@ -56,6 +58,7 @@ import { lookOf } from './mode-look';
           <span class="edge end" data-edge="end" (pointerdown)="stretch($event, block.id, 'end')"></span>
         </div>
       }
+      <ks-cursor-line />
       @if (drawn(); as span) {
         <div
           class="block ghost"

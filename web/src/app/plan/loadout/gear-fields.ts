@@ -35,6 +35,21 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   ],
   accessory: [figure('drawA', 'draws', 'drawA'), WEIGHT],
   lead: [figure('loopOhm', 'there and back', 'loopOhm'), WEIGHT],
+  panel: [
+    figure('watts', 'label says', 'panelW'),
+    figure('truth', 'really gives', 'truth', true),
+    figure('vmpV', 'Vmp', 'panelV', true),
+    figure('vocV', 'Voc', 'panelV', true),
+    figure('impA', 'Imp', 'panelA', true),
+    figure('iscA', 'Isc', 'panelA', true),
+    WEIGHT,
+  ],
+  controller: [
+    figure('maxA', 'charges with up to', 'chargeA'),
+    figure('maxInputV', 'input survives', 'inputV', true),
+    figure('selfUseA', 'draws itself', 'selfUseA', true),
+    WEIGHT,
+  ],
   other: [WEIGHT],
 };
 

@@ -4,7 +4,10 @@ import {
   CHEMISTRIES,
   CHEMISTRY_NAMES,
   SOURCES,
+  TECHNOLOGIES,
   type ChemistryName,
+  type ControllerKind,
+  type Technology,
   type Source,
   type SourcedPoint,
 } from '@knapsack/core';
@@ -16,6 +19,13 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTextComponent } from '../../parts/inline-text.component';
 import { figureOf, GEAR_FIELDS, withFigure } from './gear-fields';
+
+const TECHNOLOGY_CHOICES = Object.entries(TECHNOLOGIES).map(([value, { label }]) => ({ value, label }));
+const CONTROLLER_CHOICES = [
+  { value: 'mppt', label: 'tracking (MPPT)' },
+  { value: 'boost', label: 'boosting (MPPT)' },
+  { value: 'pwm', label: 'plain switching (PWM)' },
+];
 
 /** The figures of one gear item, each with its source; a change is saved on the shelf and serves every trip. */
 @Component({
@@ -35,6 +45,16 @@ import { figureOf, GEAR_FIELDS, withFigure } from './gear-fields';
             [value]="name"
             [choices]="chemistries"
             (picked)="setChemistry($event)"
+          />
+        </p>
+      }
+      @if (make(); as choice) {
+        <p>
+          <ks-choice
+            [label]="choice.label"
+            [value]="choice.value"
+            [choices]="choice.choices"
+            (picked)="setMake($event)"
           />
         </p>
       }
@@ -130,6 +150,15 @@ export class GearFiguresComponent {
     const gear = this.gear();
     return gear.kind === 'battery' ? gear.chemistry : null;
   });
+  /** What a panel is made of, or how a controller works. */
+  protected readonly make = computed(() => {
+    const gear = this.gear();
+    if (gear.kind === 'panel')
+      return { label: 'Made of', value: gear.technology, choices: TECHNOLOGY_CHOICES };
+    if (gear.kind === 'controller')
+      return { label: 'Kind of controller', value: gear.type, choices: CONTROLLER_CHOICES };
+    return null;
+  });
   protected readonly rows = computed(() =>
     GEAR_FIELDS[this.gear().kind].map((field) => ({ ...field, figure: figureOf(this.gear(), field.key) })),
   );
@@ -170,6 +199,12 @@ export class GearFiguresComponent {
     const gear = this.gear();
     const chemistry = name as ChemistryName;
     if (gear.kind === 'battery') void this.put({ ...gear, chemistry, cellsInSeries: USUAL_CELLS[chemistry] });
+  }
+
+  protected setMake(name: string): void {
+    const gear = this.gear();
+    if (gear.kind === 'panel') void this.put({ ...gear, technology: name as Technology });
+    if (gear.kind === 'controller') void this.put({ ...gear, type: name as ControllerKind });
   }
 
   protected save(change: { name: string }): void {

@@ -14,6 +14,8 @@ export const KIND_WORDS: Record<GearKind, string> = {
   battery: 'Batteries',
   accessory: 'Accessories',
   lead: 'Leads',
+  panel: 'Panels',
+  controller: 'Controllers',
   other: 'Carried besides',
 };
 

@@ -48,6 +48,10 @@ function blank(kind: GearKind): Gear {
       return { ...common, kind, name: 'My accessory', drawA: assumed(0.1), rule: { when: 'always' } };
     case 'lead':
       return { ...common, kind, name: 'My lead', loopOhm: assumed(0.025) };
+    case 'panel':
+      return { ...common, kind, name: 'My panel', technology: 'good_mono', watts: assumed(40) };
+    case 'controller':
+      return { ...common, kind, name: 'My controller', type: 'mppt', maxA: assumed(10) };
     case 'other':
       return { ...common, kind, name: 'Something carried' };
   }

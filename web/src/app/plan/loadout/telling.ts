@@ -1,5 +1,5 @@
 import type { AccessoryRule, Figure, Gear } from '@knapsack/contract';
-import { bestPoints, CHEMISTRIES, fixed, sayQuantity } from '@knapsack/core';
+import { bestPoints, CHEMISTRIES, fixed, sayQuantity, TECHNOLOGIES } from '@knapsack/core';
 
 const SOURCE_WORDS: Record<Figure['source'], string> = {
   datasheet: 'label',
@@ -7,6 +7,8 @@ const SOURCE_WORDS: Record<Figure['source'], string> = {
   assumed: 'assumed',
   learned: 'learned',
 };
+
+const CONTROLLER_WORDS = { mppt: 'tracking', boost: 'boosting', pwm: 'plain switching' } as const;
 
 export const sourceWord = (figure: Figure): string => SOURCE_WORDS[figure.source];
 
@@ -23,6 +25,10 @@ export function tellingFigures(gear: Gear): string {
       return `${amps(gear.drawA)}, ${ruleWords(gear.rule)}`;
     case 'lead':
       return sayQuantity({ value: gear.loopOhm.value, unit: 'ohm' }) + ' there and back';
+    case 'panel':
+      return `${sayQuantity({ value: gear.watts.value, unit: 'W' })} ${TECHNOLOGIES[gear.technology].label}`;
+    case 'controller':
+      return `${CONTROLLER_WORDS[gear.type]}, up to ${fixed(gear.maxA.value, 0)} A`;
     case 'other':
       return gear.about ?? 'carried only';
   }

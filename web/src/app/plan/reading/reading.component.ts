@@ -19,6 +19,11 @@ import { readingAt } from './reading';
             ><b>{{ now.radioV }}</b> at the radio, key down</span
           >
         }
+        @if (now.sunA) {
+          <span
+            >in <b>{{ now.sunA }}</b></span
+          >
+        }
         <span
           >out <b>{{ now.loadA }}</b></span
         >

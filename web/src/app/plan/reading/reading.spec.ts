@@ -13,6 +13,7 @@ const view = {
   terminalV: Float64Array.of(13.1, 12.9, 12.9),
   radioV: Float64Array.of(13.1, 12.4, 12.9),
   keyDownA: Float64Array.of(0, 2, 0),
+  offeredA: Float64Array.of(0, 0, 0.5),
   floorSoc: 0.1,
   verdict: { endMs: null, lowestMs: hour(10) } as unknown as Verdict,
 } as unknown as ForecastView;

@@ -11,6 +11,8 @@ export interface Reading {
   /** Volts at the radio key down; null where the radio is off. */
   readonly radioV: string | null;
   readonly loadA: string;
+  /** What the sun offers, A; null where there is none. */
+  readonly sunA: string | null;
   readonly doing: string;
   /** The whole of it, for a screen reader. */
   readonly words: string;
@@ -34,11 +36,12 @@ export function readingAt(view: ForecastView, trip: Trip | null, cursorMs: numbe
     terminalV: `${fixed(view.terminalV[step], 1)} V`,
     radioV: keyed ? `${fixed(view.radioV[step], 1)} V` : null,
     loadA: sayQuantity({ value: view.loadA[step], unit: 'A' }),
+    sunA: view.offeredA[step] > 0 ? sayQuantity({ value: view.offeredA[step], unit: 'A' }) : null,
     doing: block ? `${block.mode} ${block.powerW} W` : 'radio off',
   };
   const radio = parts.radioV ? `, ${parts.radioV} at the radio key down` : '';
   return {
     ...parts,
-    words: `${parts.time}, ${Math.round(soc * 100)} %, ${parts.terminalV} at the battery${radio}, ${parts.loadA} drawn, ${parts.doing}`,
+    words: `${parts.time}, ${Math.round(soc * 100)} %, ${parts.terminalV} at the battery${radio}, ${parts.sunA ? `${parts.sunA} from the sun, ` : ''}${parts.loadA} drawn, ${parts.doing}`,
   };
 }

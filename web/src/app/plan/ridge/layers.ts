@@ -131,16 +131,9 @@ export const marks: Layer = (context, frame, { view, zone, palette }) => {
   const text = `lowest ${Math.round(verdict.lowestSoc * 100)} %`;
   const toTheLeft = x + 12 + context.measureText(text).width > frame.right;
   context.textAlign = toTheLeft ? 'right' : 'left';
-  // To the left of its point the label would lie on the ridge, which comes down from there: it goes below.
-  const below = toTheLeft || y - 16 < frame.top;
-  plate(
-    context,
-    text,
-    x + (toTheLeft ? -12 : 12),
-    below ? Math.min(y + 22, frame.bottom - 12) : y - 16,
-    palette.ink,
-    palette.paper,
-  );
+  // The ridge comes down to its low point and may rise again: below it there is room for the label.
+  const roomBelow = frame.y(view.floorSoc) - y > 34 || y + 34 < frame.bottom;
+  plate(context, text, x + (toTheLeft ? -12 : 12), roomBelow ? y + 22 : y - 18, palette.ink, palette.paper);
 };
 
 /** The line that runs through all lanes at the cursor. */

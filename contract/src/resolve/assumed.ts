@@ -1,0 +1,39 @@
+import { bestPoints } from '@knapsack/core';
+import type { Figure } from '../documents/figure.js';
+import type { Gear } from '../documents/gear.js';
+import { guessedOf } from './panel-label.js';
+
+/** The figures of a gear item that rest on nothing but a rule of thumb, in words. */
+export function assumedIn(gear: Gear): string[] {
+  const words = [...wordsOf(gear)];
+  return words.length > 0 ? [`${gear.name}: ${words.join(', ')}`] : [];
+}
+
+function wordsOf(gear: Gear): string[] {
+  switch (gear.kind) {
+    case 'radio':
+      return [
+        ...assumed('receive current', gear.receiveA),
+        ...assumed('drop-out voltage', gear.dropoutV),
+        ...(bestPoints(gear.transmit).some(({ source }) => source === 'assumed') ? ['transmit current'] : []),
+      ];
+    case 'battery':
+      return [...assumed('capacity', gear.measuredAh ?? gear.ratedAh), ...assumed('health', gear.health)];
+    case 'accessory':
+      return assumed('draw', gear.drawA);
+    case 'lead':
+      return assumed('resistance', gear.loopOhm);
+    case 'panel':
+      return [
+        ...(gear.truth ? assumed('label truth', gear.truth) : ['gives 90 % of its label']),
+        ...guessedOf(gear),
+      ];
+    case 'controller':
+      return assumed('current limit', gear.maxA);
+    case 'other':
+      return [];
+  }
+}
+
+const assumed = (words: string, figure: Figure | undefined): string[] =>
+  figure?.source === 'assumed' ? [words] : [];

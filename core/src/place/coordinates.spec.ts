@@ -1,0 +1,38 @@
+import { readCoordinates, sayCoordinates } from './coordinates.js';
+import { timeZoneAt } from './time-zone.js';
+
+describe('coordinates', () => {
+  const read = (text: string) => {
+    const result = readCoordinates(text);
+    return result.ok ? [result.value.latitudeDeg, result.value.longitudeDeg] : result.problems[0].sentence;
+  };
+
+  it('are read as people write them', () => {
+    expect(read('59.02 N 5.31 E')).toEqual([59.02, 5.31]);
+    expect(read('59,02 5,31')).toEqual([59.02, 5.31]);
+    expect(read('-33.9, 151.2')).toEqual([-33.9, 151.2]);
+    expect(read('33.9S;70.6W')).toEqual([-33.9, -70.6]);
+    expect(read('59.02° 5.31°')).toEqual([59.02, 5.31]);
+  });
+
+  it('may be a locator', () => {
+    expect((read('JO29pa') as number[])[0]).toBeCloseTo(59.02, 2);
+    expect(read('JO29zz')).toContain('is not one');
+  });
+
+  it('off the globe or unreadable get a sentence', () => {
+    expect(read('95 N 5 E')).toContain('off the globe');
+    expect(read('behind the barn')).toContain('is neither');
+  });
+
+  it('are said as they are read', () => {
+    const words = sayCoordinates({ latitudeDeg: -54.6, longitudeDeg: -5.4 });
+    expect(words).toBe('54.60 S 5.40 W');
+    expect(read(words)).toEqual([-54.6, -5.4]);
+  });
+
+  it('tell their time zone without a network', () => {
+    expect(timeZoneAt({ latitudeDeg: 59.02, longitudeDeg: 5.9 })).toBe('Europe/Oslo');
+    expect(timeZoneAt({ latitudeDeg: 40.4, longitudeDeg: -3.7 })).toBe('Europe/Madrid');
+  });
+});

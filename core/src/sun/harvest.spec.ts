@@ -1,0 +1,136 @@
+import fc from 'fast-check';
+import { timeGrid } from '../march/time-grid.js';
+import { labelFromWatts } from '../panel/panel.js';
+import { HOUR_MS, MINUTE_MS } from '../span.js';
+import { aimsAt, type AimPlan } from './aim.js';
+import { harvest, type SunPlan } from './harvest.js';
+import { hiddenSky, shadedFraction, shadeLoss, skylineAt } from './shade.js';
+
+const START_MS = Date.UTC(2027, 5, 21);
+const day = timeGrid({ startMs: START_MS, endMs: START_MS + 24 * HOUR_MS }, 10 * MINUTE_MS, []);
+
+const plan = (change: Partial<SunPlan> = {}): SunPlan => ({
+  latitudeDeg: 50,
+  longitudeDeg: 0,
+  heightM: 0,
+  turbidity: 3.5,
+  albedo: 0.2,
+  skyAt: () => ({ cloud: 0, rain: false, airC: 15, windMS: 2 }),
+  aim: { how: 'fixed', tiltDeg: 35, azimuthDeg: 180 },
+  mount: 'propped',
+  shade: { horizon: [], spans: [], sensitivity: 2.5 },
+  panel: labelFromWatts(50, 'good_mono'),
+  truth: 0.9,
+  controller: { kind: 'mppt', maxA: 100, wakeShare: 0.01, panelLeadOhm: 0 },
+  ...change,
+});
+
+/** Charge offered over the day at 13 V, Ah. */
+function offeredAh(of: SunPlan, edges = day): number {
+  const { offeredAt } = harvest(of, edges);
+  let sum = 0;
+  for (let step = 0; step < edges.length - 1; step++)
+    sum += (offeredAt(step, 13) * (edges[step + 1] - edges[step])) / HOUR_MS;
+  return sum;
+}
+
+describe('harvest', () => {
+  it('of a clear midsummer day is what the whiteboard expects: some six hours of full light', () => {
+    // 50 W x 0.9 x 0.95 / 13 V = 3.3 A; at about 7.5 kWh/m2 and warm cells a little under 7 hours of it
+    const full = (50 * 0.9 * 0.95) / 13;
+    const hours = offeredAh(plan()) / full;
+    expect(hours).toBeGreaterThan(6);
+    expect(hours).toBeLessThan(7.5);
+  });
+
+  it('is nothing in the night and in the polar night', () => {
+    const { offeredAt, sunAltitudeDeg } = harvest(plan(), day);
+    expect(sunAltitudeDeg[0]).toBeLessThan(0);
+    expect(offeredAt(0, 13)).toBe(0);
+    expect(offeredAh(plan({ latitudeDeg: -80 }))).toBe(0);
+  });
+
+  it('gains by turning to the sun, loses flat and hung on a pack', () => {
+    // At the equinox: in midsummer the sun rises so far north that flat is as good as tilted.
+    const equinox = day.map((timeMs) => timeMs + 92 * 24 * HOUR_MS);
+    const by = (aim: AimPlan) => offeredAh(plan({ aim }), equinox);
+    const fixed = by({ how: 'fixed', tiltDeg: 35, azimuthDeg: 180 });
+    expect(by({ how: 'every', minutes: 60 })).toBeGreaterThan(fixed * 1.15);
+    expect(by({ how: 'flat' })).toBeLessThan(fixed);
+    expect(by({ how: 'hung' })).toBeLessThan(by({ how: 'flat' }));
+  });
+
+  it('never grows with cloud, never shrinks with panel or truth', () => {
+    const amount = fc.double({ min: 0, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(amount, amount, (a, b) => {
+        const under = (cloud: number) =>
+          offeredAh(plan({ skyAt: () => ({ cloud, rain: false, airC: 15, windMS: 2 }) }));
+        expect(under(Math.max(a, b))).toBeLessThanOrEqual(under(Math.min(a, b)) + 1e-9);
+        const watts = (share: number) =>
+          offeredAh(plan({ panel: labelFromWatts(20 + 80 * share, 'good_mono') }));
+        expect(watts(Math.max(a, b))).toBeGreaterThanOrEqual(watts(Math.min(a, b)) - 1e-9);
+        const truth = (share: number) => offeredAh(plan({ truth: 0.5 + 0.5 * share }));
+        expect(truth(Math.max(a, b))).toBeGreaterThanOrEqual(truth(Math.min(a, b)) - 1e-9);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('loses the beam while the tower shades it, and all but the rest of the sky behind a wall', () => {
+    const noon = START_MS + 12 * HOUR_MS;
+    const step = 12 * 6;
+    const at = (shade: SunPlan['shade']) => harvest(plan({ shade }), day).lightWM2[step];
+    const open = at({ horizon: [], spans: [], sensitivity: 2.5 });
+    const half = { startMs: noon - HOUR_MS, endMs: noon + HOUR_MS, fraction: 0.2 };
+    const film = at({ horizon: [], spans: [half], sensitivity: 1 });
+    const crystalline = at({ horizon: [], spans: [half], sensitivity: 2.5 });
+    expect(film).toBeLessThan(open);
+    expect(crystalline).toBeLessThan(film);
+    const walled = at({ horizon: [{ azimuthDeg: 0, elevationDeg: 89 }], spans: [], sensitivity: 2.5 });
+    expect(walled).toBeLessThan(0.1 * open);
+  });
+});
+
+describe('aim', () => {
+  const sunAt = (timeMs: number) => ({ altitudeDeg: 40, azimuthDeg: (timeMs / HOUR_MS) % 360 });
+
+  it('stays as it was last turned', () => {
+    const every = (hours: number) =>
+      aimsAt({ how: 'every', minutes: 120 }, hours * HOUR_MS, 0, sunAt)[0].azimuthDeg;
+    expect([0.5, 1.9, 2, 3.9].map(every)).toEqual([0, 0, 2, 2]);
+    const at = (hours: number) =>
+      aimsAt({ how: 'at', timesMs: [3 * HOUR_MS, 5 * HOUR_MS] }, hours * HOUR_MS, HOUR_MS, sunAt)[0];
+    expect([2, 3, 4.9, 6].map((hours) => at(hours).azimuthDeg)).toEqual([1, 3, 3, 5]);
+    expect(at(6).tiltDeg).toBe(50);
+  });
+});
+
+describe('shade', () => {
+  const horizon = [
+    { azimuthDeg: 90, elevationDeg: 10 },
+    { azimuthDeg: 180, elevationDeg: 30 },
+    { azimuthDeg: 350, elevationDeg: 0 },
+  ];
+
+  it('follows the skyline straight between its points, round north too', () => {
+    expect(skylineAt(horizon, 135)).toBeCloseTo(20, 9);
+    expect(skylineAt(horizon, 350)).toBeCloseTo(0, 9);
+    expect(skylineAt(horizon, 40)).toBeCloseTo(5, 9);
+    expect(skylineAt([], 40)).toBe(0);
+  });
+
+  it('hides the sky by the square of the sine', () => {
+    expect(hiddenSky([])).toBe(0);
+    expect(hiddenSky([{ azimuthDeg: 0, elevationDeg: 30 }])).toBeCloseTo(0.25, 9);
+  });
+
+  it('is whole behind the skyline, partial in its hours, and costs more than its area', () => {
+    const shade = { horizon, spans: [{ startMs: 0, endMs: 10, fraction: 0.3 }], sensitivity: 2.5 };
+    expect(shadedFraction(shade, 20, { altitudeDeg: 20, azimuthDeg: 180 })).toBe(1);
+    expect(shadedFraction(shade, 5, { altitudeDeg: 40, azimuthDeg: 180 })).toBe(0.3);
+    expect(shadedFraction(shade, 10, { altitudeDeg: 40, azimuthDeg: 180 })).toBe(0);
+    expect(shadeLoss(0.3, 2.5)).toBe(0.75);
+    expect(shadeLoss(0.9, 2.5)).toBe(1);
+  });
+});

@@ -1,0 +1,35 @@
+import { skyOf } from '@knapsack/contract';
+import { hour, trip } from '../../testing/documents';
+import { cloudWord, nextCloud, paintCloud } from './weather';
+
+describe('painting clouds', () => {
+  const cloudsOf = (painted: ReturnType<typeof trip>) => {
+    const skyAt = skyOf(painted.weather!, 12);
+    return [6, 8, 9, 10, 11, 17].map((at) => skyAt(hour(at) + 60_000).cloud);
+  };
+
+  it('covers whole hours in either direction and leaves the others as they were', () => {
+    const before = trip({
+      weather: { air: 'clean', cloud: 0.3, windMS: 2, hours: [{ start: trip().start, cloud: 0.1 }] },
+    });
+    const expected = [0.1, 0.3, 0.75, 0.75, 0.3, 0.3];
+    expect(cloudsOf(paintCloud(before, hour(9.2), hour(10.9), 0.75))).toEqual(expected);
+    expect(cloudsOf(paintCloud(before, hour(10.9), hour(9.2), 0.75))).toEqual(expected);
+  });
+
+  it('keeps an hour’s temperature and takes its rain away', () => {
+    const hours = [{ start: new Date(hour(9)).toISOString(), cloud: 1, rain: true, temperatureC: 7 }];
+    const before = trip({ weather: { air: 'clean', cloud: 0.3, windMS: 2, hours } });
+    const painted = paintCloud(before, hour(9), hour(9.5), 0.2).weather!.hours!.find(
+      ({ temperatureC }) => temperatureC === 7,
+    );
+    expect(painted).toEqual({ start: new Date(hour(9)).toISOString(), cloud: 0.2, temperatureC: 7 });
+  });
+
+  it('goes through the words and round again', () => {
+    expect(nextCloud(0)).toBe(0.2);
+    expect(nextCloud(0.5)).toBe(0.75);
+    expect(nextCloud(1)).toBe(0);
+    expect(cloudWord(0.4)).toBe('scattered');
+  });
+});

@@ -1,0 +1,27 @@
+import { skyOf, USUAL_WEATHER, type Trip } from '@knapsack/contract';
+import { MINUTE_MS, sunPosition, type Span } from '@knapsack/core';
+import type { SkyView } from '../forecast-protocol';
+
+/** Finest step of the drawing, and the most steps it takes. */
+const LEAST_STEP_MS = 10 * MINUTE_MS;
+const MOST_STEPS = 720;
+
+/** Sun height and cloud over the outing, for the drawing; null where the place is not known. */
+export function skyView(trip: Trip, { startMs, endMs }: Span): SkyView | null {
+  const { latitudeDeg, longitudeDeg } = trip.place;
+  if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
+  const skyAt = skyOf(trip.weather ?? USUAL_WEATHER, trip.temperatureC);
+  const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil((endMs - startMs) / LEAST_STEP_MS)));
+  const timesMs = Float64Array.from(
+    { length: steps + 1 },
+    (_, step) => startMs + ((endMs - startMs) * step) / steps,
+  );
+  return {
+    timesMs,
+    sunAltitudeDeg: timesMs.map((timeMs) => sunPosition(timeMs, latitudeDeg, longitudeDeg).altitudeDeg),
+    cloud: timesMs.map((timeMs) => {
+      const { cloud, rain } = skyAt(timeMs);
+      return rain ? 1 : cloud;
+    }),
+  };
+}
