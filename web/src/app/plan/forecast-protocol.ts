@@ -8,13 +8,6 @@ export interface ForecastRequest {
   readonly shelf: readonly Gear[];
 }
 
-/** The sky over the outing, at its own even steps; null where the place is not known. */
-export interface SkyView {
-  readonly timesMs: Float64Array;
-  readonly sunAltitudeDeg: Float64Array;
-  readonly cloud: Float64Array;
-}
-
 /** A forecast as the page draws it. */
 export interface ForecastView {
   readonly startMs: number;
@@ -28,7 +21,6 @@ export interface ForecastView {
   readonly keyDownA: Float64Array;
   /** Current that the sun offers, A. */
   readonly offeredA: Float64Array;
-  readonly sky: SkyView | null;
   readonly floorSoc: number;
   readonly verdict: Verdict;
   readonly sums: Record<Explained, Sum>;

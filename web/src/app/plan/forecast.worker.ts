@@ -1,7 +1,6 @@
 /// <reference lib="webworker" />
 import { resolve } from '@knapsack/contract';
 import { explain, forecast } from '@knapsack/core';
-import { skyView } from './sky/sky-view';
 import type { ForecastAnswer, ForecastOutcome, ForecastRequest } from './forecast-protocol';
 
 addEventListener('message', ({ data }: MessageEvent<ForecastRequest>) => {
@@ -27,7 +26,6 @@ function outcomeOf({ trip, shelf }: ForecastRequest): ForecastOutcome {
       radioV,
       keyDownA: run.load.keyDownPackA,
       offeredA: run.march.offeredA,
-      sky: skyView(trip, plan.value.outing),
       floorSoc: plan.value.floorSoc,
       verdict: run.verdict,
       sums: explain(run),

@@ -6,6 +6,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
+import { USUAL_WEATHER } from '@knapsack/contract';
 import { fixed, sayHour, type Span } from '@knapsack/core';
 import { spanOf } from '../edits/blocks';
 import { cloudWord, nextCloud, paintCloud } from '../edits/weather';
@@ -13,6 +14,7 @@ import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
 import { PlanStore } from '../plan.store';
 import { instantAt, shareOf } from '../time-scale';
+import { skyView } from './sky-view';
 
 /** Height of the drawing in its own units, and the sun height that reaches its top, degrees. */
 const HEIGHT = 60;
@@ -93,15 +95,22 @@ export class SkyLaneComponent {
   protected readonly store = inject(PlanStore);
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
 
-  private readonly outing = computed<Span>(() => {
-    const trip = this.store.trip();
-    return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
+  // Each by itself, so that the sky is drawn anew only when it changes, not while a block is dragged.
+  private readonly place = computed(() => this.store.trip()?.place ?? null);
+  private readonly weather = computed(() => this.store.trip()?.weather ?? USUAL_WEATHER);
+  private readonly shade = computed(() => this.store.trip()?.panelPlace?.shade ?? null);
+  private readonly startMs = computed(() => Date.parse(this.store.trip()?.start ?? ''));
+  private readonly endMs = computed(() => Date.parse(this.store.trip()?.end ?? ''));
+  private readonly outing = computed<Span>(() => ({ startMs: this.startMs(), endMs: this.endMs() }));
+  private readonly sky = computed(() => {
+    const place = this.place();
+    return place && skyView(place, this.weather(), this.outing());
   });
 
   protected readonly drawing = computed(() => {
-    const view = this.store.view();
-    const sky = view?.sky;
-    if (!view || !sky) return null;
+    const view = this.outing();
+    const sky = this.sky();
+    if (!sky) return null;
     const { timesMs, sunAltitudeDeg, cloud } = sky;
     const x = (timeMs: number) => WIDTH * shareOf(view, timeMs);
     const y = (degrees: number) => HEIGHT - 3 - (Math.max(0, degrees) / TOP_DEG) * (HEIGHT - 8);
@@ -111,7 +120,7 @@ export class SkyLaneComponent {
         `${step === 0 ? 'M' : 'L'}${x(timeMs).toFixed(1)} ${y(sunAltitudeDeg[step]).toFixed(1)}`,
     ).join('');
     const bands = (value: (step: number) => number): Band[] => bandsOf(timesMs, x, value);
-    const shade = this.store.trip()?.panelPlace?.shade ?? [];
+    const shade = this.shade() ?? [];
     const placed = shade
       .map((hours) => ({ ...spanOf(hours), label: hours.label }))
       .filter(({ startMs, endMs }) => endMs > view.startMs && startMs < view.endMs);
@@ -127,9 +136,9 @@ export class SkyLaneComponent {
   });
 
   protected readonly spoken = computed(() => {
-    const sky = this.store.view()?.sky;
+    const sky = this.sky();
     if (!sky) return 'Sky';
-    const zone = this.store.trip()?.place.timeZone ?? 'UTC';
+    const zone = this.place()?.timeZone ?? 'UTC';
     const { timesMs, sunAltitudeDeg, cloud } = sky;
     const top = sunAltitudeDeg.indexOf(Math.max(...sunAltitudeDeg));
     const mean = cloud.reduce((sum, amount) => sum + amount, 0) / cloud.length;
@@ -142,10 +151,10 @@ export class SkyLaneComponent {
 
   /** The pressed hour gets the next cloud word; dragging paints the same over other hours. */
   protected paint(press: PointerEvent): void {
-    const view = this.store.view();
-    if (!view?.sky) return;
+    const sky = this.sky();
+    if (!sky) return;
     const fromMs = this.instantUnder(press.clientX);
-    const { timesMs, cloud } = view.sky;
+    const { timesMs, cloud } = sky;
     const step = Math.max(
       0,
       timesMs.findLastIndex((timeMs) => timeMs <= fromMs),

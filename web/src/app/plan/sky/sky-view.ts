@@ -1,16 +1,22 @@
-import { skyOf, USUAL_WEATHER, type Trip } from '@knapsack/contract';
+import { skyOf, type Place, type Weather } from '@knapsack/contract';
 import { MINUTE_MS, sunPosition, type Span } from '@knapsack/core';
-import type { SkyView } from '../forecast-protocol';
+
+/** The sky over the outing, at its own even steps; null where the place is not known. */
+export interface SkyView {
+  readonly timesMs: Float64Array;
+  readonly sunAltitudeDeg: Float64Array;
+  readonly cloud: Float64Array;
+}
 
 /** Finest step of the drawing, and the most steps it takes. */
 const LEAST_STEP_MS = 10 * MINUTE_MS;
 const MOST_STEPS = 720;
 
 /** Sun height and cloud over the outing, for the drawing; null where the place is not known. */
-export function skyView(trip: Trip, { startMs, endMs }: Span): SkyView | null {
-  const { latitudeDeg, longitudeDeg } = trip.place;
+export function skyView(place: Place, weather: Weather, { startMs, endMs }: Span): SkyView | null {
+  const { latitudeDeg, longitudeDeg } = place;
   if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
-  const skyAt = skyOf(trip.weather ?? USUAL_WEATHER, trip.temperatureC);
+  const skyAt = skyOf(weather, 0);
   const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil((endMs - startMs) / LEAST_STEP_MS)));
   const timesMs = Float64Array.from(
     { length: steps + 1 },
