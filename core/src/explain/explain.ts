@@ -1,6 +1,6 @@
 import { coldCapacityFactor, openCircuitVolts } from '../battery/pack.js';
 import { CHEMISTRIES } from '../battery/chemistry.js';
-import type { Forecast } from '../forecast/forecast.js';
+import { shortfall, type Forecast } from '../forecast/forecast.js';
 import type { PlannedBlock } from '../forecast/plan-input.js';
 import { chargeBetween } from '../load/load-series.js';
 import { radioCurrent } from '../load/radio-current.js';
@@ -44,17 +44,17 @@ function explainLoad({ plan, verdict }: Forecast): Sum {
 function explainMargin(run: Forecast): Sum {
   const { plan, verdict, load } = run;
   if (verdict.endMs !== null) {
-    const rest = { startMs: verdict.endMs, endMs: plan.outing.endMs };
+    const { ampereHours, untilMs } = shortfall(load, run.march, verdict.endMs);
+    const rest = { startMs: verdict.endMs, endMs: untilMs };
+    const sunAh = chargeBetween(load.edgesMs, run.march.offeredA, rest.startMs, rest.endMs);
     return {
-      title: 'What the rest of the plan would have drawn',
+      title: 'What the rest of the plan lacks',
       lines: [
         ...drawLines(rest, plan.blocks, plan),
-        {
-          label: 'missing',
-          terms: [],
-          result: q(chargeBetween(load.edgesMs, load.meanA, rest.startMs, rest.endMs), 'Ah'),
-        },
+        ...(sunAh > 0 ? [{ label: 'less what the sun offers', terms: [], result: q(-sunAh, 'Ah') }] : []),
+        { label: 'missing', terms: [], result: q(ampereHours, 'Ah') },
       ],
+      ...(sunAh > 0 && { remark: 'Up to the moment when the plan is furthest behind the sun.' }),
     };
   }
   return {

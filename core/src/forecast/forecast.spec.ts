@@ -67,6 +67,20 @@ describe('forecast', () => {
     expect(march.books.curtailedAh).toBeCloseTo(300 - 10 - 10 / 0.99, 9);
   });
 
+  it('lacks what its loads run ahead of the sun, no more', () => {
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 4, health: 1 } as const;
+    const plan = whiteboardPlan({ pack: { name: 'Shale 4', label }, floorSoc: 0 });
+    // ends after 4 h; 1 A for 6 h more, of which the sun gives 0.25 A from 6 to 8 h and 3 A from 8 h on
+    const sunny = forecast({
+      ...plan,
+      offeredA: (timeMs) => (timeMs < 6 * HOUR_MS ? 0 : timeMs < 8 * HOUR_MS ? 0.25 : 3),
+    });
+    const dark = forecast(plan);
+    expect(dark.verdict.marginAh).toBeCloseTo(-(10 * HOUR_MS - dark.verdict.endMs!) / HOUR_MS, 9);
+    const toSix = (6 * HOUR_MS - sunny.verdict.endMs!) / HOUR_MS;
+    expect(sunny.verdict.marginAh).toBeCloseTo(-(toSix + 2 * 0.75), 9);
+  });
+
   it('takes the loads off for good once the cut-off has opened', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1 } as const;
     const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label }, floorSoc: 0 }));

@@ -59,7 +59,7 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
   const endSoc = run.soc[run.soc.length - 1];
   const marginAh = lasts
     ? (endSoc - floorSoc) * pack.deliverableAh
-    : -chargeBetween(load.edgesMs, load.meanA, endMs, outing.endMs);
+    : -shortfall(load, run, endMs).ampereHours;
   const marginHours = lasts ? (meanA > 0 ? marginAh / meanA : Infinity) : (endMs - outing.endMs) / HOUR_MS;
 
   const lowest = lowestCharge(run);
@@ -110,6 +110,26 @@ function readSun(load: LoadSeries, run: March): SunVerdict {
     bestA: offeredA[best],
     bestMs: edgesMs[best],
   };
+}
+
+/**
+ * What the rest of the plan lacks after an instant, Ah: the most that its loads run ahead of what is offered, and when
+ * that is, UTC epoch ms. Without a source it is all that the rest would have drawn.
+ */
+export function shortfall(
+  load: LoadSeries,
+  { edgesMs, offeredA }: March,
+  fromMs: number,
+): { ampereHours: number; untilMs: number } {
+  let ahead = 0;
+  let most = { ampereHours: 0, untilMs: fromMs };
+  for (let step = 0; step < offeredA.length; step++) {
+    const hours = (edgesMs[step + 1] - Math.max(edgesMs[step], fromMs)) / HOUR_MS;
+    if (hours <= 0) continue;
+    ahead += (load.meanA[step] - offeredA[step]) * hours;
+    if (ahead > most.ampereHours) most = { ampereHours: ahead, untilMs: edgesMs[step + 1] };
+  }
+  return most;
 }
 
 /** The first of the three end points; at the same instant the radio's drop-out is named before the floor. */

@@ -32,7 +32,7 @@ export interface Verdict {
   readonly floorMs: number | null;
   readonly radioDropoutMs: number | null;
   readonly cutoffMs: number | null;
-  /** Charge above the reserve at the plan's end, Ah at the rated current; negative: what the rest of the plan would have drawn. */
+  /** Charge above the reserve at the plan's end, Ah at the rated current; negative: what its rest lacks. */
   readonly marginAh: number;
   /** That charge at the plan's mean current, h; negative: how long before the plan's end it stops. */
   readonly marginHours: number;

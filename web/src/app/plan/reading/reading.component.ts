@@ -12,11 +12,11 @@ import { readingAt } from './reading';
         <span class="at">{{ now.time }}</span>
         <strong class="soc">{{ percent() }} %</strong>
         <span
-          ><b>{{ now.terminalV }}</b> at the battery</span
+          ><b>{{ now.terminalV }}</b> at battery</span
         >
         @if (now.radioV) {
           <span
-            ><b>{{ now.radioV }}</b> at the radio, key down</span
+            ><b>{{ now.radioV }}</b> at radio, key down</span
           >
         }
         @if (now.sunA) {
