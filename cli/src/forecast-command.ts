@@ -70,6 +70,8 @@ function stepsOf({ march, load }: Forecast) {
     time: iso(march.edgesMs[step + 1]),
     soc: tidy(march.soc[step + 1]),
     loadA: tidy(amps),
+    sunA: tidy(march.offeredA[step]),
+    curtailedA: tidy(march.curtailedA[step]),
     terminalV: tidy(march.terminalV[step]),
     keyDownA: tidy(load.keyDownPackA[step]),
     radioV: tidy(march.radioV[step]),

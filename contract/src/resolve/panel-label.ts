@@ -26,15 +26,19 @@ export const guessedOf = (panel: Panel): string[] => {
   return words.filter(([, figure]) => figure === undefined).map(([word]) => word);
 };
 
+/** No panel's best point lies nearer to its open or short circuit; a curve through one that does is no curve. */
+const NEAREST_VMP = 0.97;
+const NEAREST_IMP = 0.995;
+
 /** What is wrong between the figures of a label, or null. */
 export function panelProblem(panel: Panel): string | null {
   const { vmpV, vocV, impA, iscA } = panelLabel(panel);
   if (![vmpV, vocV, impA, iscA].every(Number.isFinite)) return null;
-  if (vmpV >= vocV) {
-    return `The panel’s Vmp must be below its Voc; ${tidy(vmpV)} V is not below ${tidy(vocV)} V. They may have been swapped.`;
+  if (vmpV > NEAREST_VMP * vocV) {
+    return `The panel’s Vmp must be below its Voc, at most 97 % of it; ${tidy(vmpV)} V and ${tidy(vocV)} V cannot both be right. They may have been swapped.`;
   }
-  if (impA >= iscA) {
-    return `The panel’s Imp must be below its Isc; ${tidy(impA)} A is not below ${tidy(iscA)} A. They may have been swapped.`;
+  if (impA > NEAREST_IMP * iscA) {
+    return `The panel’s Imp must be below its Isc, at most 99.5 % of it; ${tidy(impA)} A and ${tidy(iscA)} A cannot both be right. They may have been swapped.`;
   }
   return null;
 }
