@@ -1,14 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  input,
-  linkedSignal,
-  output,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
 
-/** A short text edited in place. Empty or over-long is said beside it and changes nothing. */
+let count = 0;
+
+/**
+ * A short text within a sentence, edited in place: Enter or leaving the field commits, Escape restores.
+ * What is wrong is said beside it and changes nothing.
+ */
 @Component({
   selector: 'ks-text',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,17 +14,23 @@ import {
       <input
         type="text"
         autocomplete="off"
+        spellcheck="false"
+        [attr.inputmode]="keyboard()"
         [value]="text()"
-        [size]="width()"
+        [size]="text().length || 2"
         [attr.aria-label]="label()"
         [attr.aria-invalid]="problem() ? true : null"
+        [attr.aria-describedby]="problem() ? id : null"
         (input)="typed($event)"
         (blur)="commit()"
         (keydown.enter)="commit()"
         (keydown.escape)="restore($event)"
       />
+      @if (unit()) {
+        <span class="unit">{{ unit() }}</span>
+      }
       @if (problem(); as sentence) {
-        <span class="problem" role="alert">{{ sentence }}</span>
+        <span class="problem" role="alert" [id]="id">{{ sentence }}</span>
       }
     </span>
   `,
@@ -36,31 +39,43 @@ export class InlineTextComponent {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly most = input(120);
+  /** Stands behind the field. */
+  readonly unit = input('');
+  /** The keys that a phone offers. */
+  readonly keyboard = input<'text' | 'decimal'>('text');
   /** A sentence that says what is wrong with a text, or null. */
   readonly refuse = input<(text: string) => string | null>(() => null);
   readonly committed = output<string>();
 
+  protected readonly id = `field-${++count}`;
   protected readonly text = linkedSignal(() => this.value());
   protected readonly problem = signal<string | null>(null);
-  protected readonly width = computed(() => Math.max(4, this.text().length));
 
   protected typed(event: Event): void {
     this.text.set((event.target as HTMLInputElement).value);
+    if (this.problem()) this.problem.set(this.wrongWith(this.text().trim()));
   }
 
   protected commit(): void {
     const text = this.text().trim();
-    if (text === '') return this.problem.set(`${this.label()} must not be empty.`);
-    if (text.length > this.most())
-      return this.problem.set(`${this.label()} must be ${this.most()} characters at the most.`);
-    const problem = text === this.value() ? null : this.refuse()(text);
+    const problem = this.wrongWith(text);
     this.problem.set(problem);
-    if (problem === null && text !== this.value()) this.committed.emit(text);
+    if (problem !== null) return;
+    // The owner's value comes back when it has changed; until then, and where it has not, the old one stands.
+    this.text.set(this.value());
+    if (text !== this.value()) this.committed.emit(text);
   }
 
   protected restore(event: Event): void {
     event.stopPropagation();
     this.text.set(this.value());
     this.problem.set(null);
+  }
+
+  private wrongWith(text: string): string | null {
+    if (text === this.value()) return null;
+    if (text === '') return `${this.label()} must not be empty.`;
+    if (text.length > this.most()) return `${this.label()} must be ${this.most()} characters at the most.`;
+    return this.refuse()(text);
   }
 }
