@@ -18,6 +18,7 @@ export * from './load/radio-current.js';
 export * from './load/transmit-current.js';
 export * from './load/transmit-points.js';
 export * from './march/march.js';
+export * from './march/soc-at.js';
 export * from './march/time-grid.js';
 export * from './problem.js';
 export * from './quick/quick-sum.js';

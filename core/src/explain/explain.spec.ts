@@ -77,6 +77,17 @@ describe('verdict sentence', () => {
     expect(words).toBe('Ends Thu 04:00, 6 h 00 too soon: the reserve comes first. 6.0 Ah are missing.');
   });
 
+  it('says what is still in the pack where the volts end it', () => {
+    const thin = whiteboardPlan({
+      leadOhm: 0.6,
+      radio: { name: 'Curlew', currents: { receiveA: 0.5, points: [{ rfW: 10, amps: 3 }] }, dropoutV: 11.2 },
+      blocks: [{ ...block, startMs: 0, endMs: 10 * HOUR_MS }],
+    });
+    const words = plainSentence(verdictSentence(forecast(thin).verdict, 'UTC'));
+    // half and 1.25 % more: see the forecast's own test of this lead
+    expect(words).toContain('the radio’s drop-out voltage comes first, with 51 % still in the pack.');
+  });
+
   it('asks for a block where nothing draws', () => {
     const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ blocks: [] })).verdict, 'UTC'));
     expect(words).toContain('Nothing draws current yet');

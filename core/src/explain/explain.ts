@@ -4,6 +4,7 @@ import { shortfall, type Forecast } from '../forecast/forecast.js';
 import type { PlannedBlock } from '../forecast/plan-input.js';
 import { chargeBetween } from '../load/load-series.js';
 import { radioCurrent } from '../load/radio-current.js';
+import { socAt, stepBefore } from '../march/soc-at.js';
 import { sayQuantity, type Quantity } from '../say/quantity.js';
 import { hoursOf, overlap, type Span } from '../span.js';
 import { q, type Sum, type SumLine } from './sum.js';
@@ -126,7 +127,7 @@ function explainEnd(run: Forecast): Sum {
   const { plan, pack, load, march, verdict } = run;
   const atMs = verdict.endMs ?? plan.outing.endMs;
   const step = stepBefore(march.edgesMs, atMs);
-  const soc = verdict.endMs === null ? verdict.endSoc : socAt(run, atMs);
+  const soc = verdict.endMs === null ? verdict.endSoc : socAt(march, atMs);
   const meanA = load.meanA[step];
   const openV = openCircuitVolts(pack, soc);
   const lines: SumLine[] = [
@@ -250,20 +251,6 @@ function drawLines(within: Span, blocks: readonly PlannedBlock[], plan: Forecast
     }
   }
   return lines;
-}
-
-function stepBefore(edgesMs: Float64Array, timeMs: number): number {
-  let step = 0;
-  while (step < edgesMs.length - 2 && edgesMs[step + 1] < timeMs) step++;
-  return step;
-}
-
-/** State of charge at an instant, straight between the edges of its step. */
-export function socAt({ march }: Forecast, timeMs: number): number {
-  const { edgesMs, soc } = march;
-  const step = stepBefore(edgesMs, timeMs);
-  const share = (timeMs - edgesMs[step]) / (edgesMs[step + 1] - edgesMs[step]);
-  return soc[step] + Math.min(1, Math.max(0, share)) * (soc[step + 1] - soc[step]);
 }
 
 function heaviestStep(amps: Float64Array, edgesMs: Float64Array, fromMs: number, toMs: number): number {

@@ -36,10 +36,16 @@ export function verdictSentence(verdict: Verdict, zone: string): readonly Senten
       atEnd ? ' at the end.' : ` at ${sayTime(verdict.lowestMs, zone)}.`,
     ];
   }
+  const tooSoon = `, ${sayDuration(-verdict.marginHours)} too soon: ${BINDING_WORDS[verdict.binds]} comes first`;
+  const ends: SentencePart[] = ['Ends ', { text: sayTime(verdict.endMs, zone), unfolds: 'end' }];
+  // Where the volts end it, charge is not what is missing.
+  if (verdict.binds === 'radioDropout' && verdict.stopSoc !== null) {
+    const left = sayQuantity({ value: verdict.stopSoc, unit: 'share' });
+    return [...ends, tooSoon, ', with ', { text: left, unfolds: 'end' }, ' still in the pack.'];
+  }
   return [
-    'Ends ',
-    { text: sayTime(verdict.endMs, zone), unfolds: 'end' },
-    `, ${sayDuration(-verdict.marginHours)} too soon: ${BINDING_WORDS[verdict.binds]} comes first. `,
+    ...ends,
+    `${tooSoon}. `,
     { text: ampereHours(verdict.marginAh), unfolds: 'margin' },
     ' are missing.',
   ];

@@ -1,6 +1,7 @@
 import { packAt, type Pack } from '../battery/pack.js';
 import { chargeBetween, loadSeries, type LoadSeries } from '../load/load-series.js';
 import { march, type March } from '../march/march.js';
+import { socAt } from '../march/soc-at.js';
 import { timeGrid } from '../march/time-grid.js';
 import { HOUR_MS, hoursOf } from '../span.js';
 import { harvest, type Harvest } from '../sun/harvest.js';
@@ -73,6 +74,7 @@ function readVerdict(plan: PlanInput, pack: Pack, load: LoadSeries, run: March):
     planEndMs: outing.endMs,
     endMs,
     binds,
+    stopSoc: endMs === null ? null : socAt(run, endMs),
     ...run.ends,
     marginAh,
     marginHours,

@@ -29,6 +29,8 @@ export interface Verdict {
   readonly endMs: number | null;
   /** Which end point came first; null where it lasts. */
   readonly binds: Binding | null;
+  /** State of charge when it ends too soon, 0 to 1; null where it lasts. */
+  readonly stopSoc: number | null;
   readonly floorMs: number | null;
   readonly radioDropoutMs: number | null;
   readonly cutoffMs: number | null;

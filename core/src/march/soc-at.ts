@@ -1,0 +1,15 @@
+import type { March } from './march.js';
+
+/** The step that ends at or first after an instant, UTC epoch ms. */
+export function stepBefore(edgesMs: Float64Array, timeMs: number): number {
+  let step = 0;
+  while (step < edgesMs.length - 2 && edgesMs[step + 1] < timeMs) step++;
+  return step;
+}
+
+/** State of charge at an instant, straight between the edges of its step. */
+export function socAt({ edgesMs, soc }: March, timeMs: number): number {
+  const step = stepBefore(edgesMs, timeMs);
+  const share = (timeMs - edgesMs[step]) / (edgesMs[step + 1] - edgesMs[step]);
+  return soc[step] + Math.min(1, Math.max(0, share)) * (soc[step + 1] - soc[step]);
+}
