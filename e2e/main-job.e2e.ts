@@ -146,6 +146,9 @@ test('the panel is laid flat, taken out, and a new place is told by its locator'
 }) => {
   await openTrip(page, knapsack);
   const propped = await textOf(page);
+  await page.getByRole('button', { name: 'lay it best' }).click();
+  await expect(page.locator('.facts')).toContainText('° by compass');
+  await expect(verdict(page)).not.toHaveText(propped);
   await page.getByLabel('Aim').selectOption('flat');
   await expect(verdict(page)).not.toHaveText(propped);
   await page.keyboard.press('Escape');

@@ -28,6 +28,7 @@ export * from './source.js';
 export * from './span.js';
 export * from './sun/clear-sky.js';
 export * from './sun/aim.js';
+export * from './sun/best-aim.js';
 export * from './sun/harvest.js';
 export * from './sun/shade.js';
 export * from './sun/plane-of-panel.js';

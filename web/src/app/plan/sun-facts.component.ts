@@ -1,14 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  resolve,
   USUAL_PLACE,
   USUAL_WEATHER,
   type AimChoice,
   type PanelPlace,
   type Weather,
 } from '@knapsack/contract';
-import { AIR_WORDS, MOUNTS, type AirWord, type GroundWord, type Mount } from '@knapsack/core';
+import { AIR_WORDS, bestFixedAim, MOUNTS, type AirWord, type GroundWord, type Mount } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
+import { NoticesService } from '../shell/notices.service';
 import { PlanStore } from './plan.store';
 
 const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [
@@ -53,7 +55,8 @@ const FIRST_AIM: Record<(typeof AIM_CHOICES)[number]['value'], AimChoice> = {
               [value]="fixed().azimuthDeg"
               (committed)="setFixed({ azimuthDeg: $event })"
             />
-            true
+            true{{ compass() }}
+            <button type="button" class="quiet" (click)="aimBest()">lay it best</button>
           }
           @case ('every') {
             every
@@ -108,6 +111,7 @@ const FIRST_AIM: Record<(typeof AIM_CHOICES)[number]['value'], AimChoice> = {
 })
 export class SunFactsComponent {
   private readonly store = inject(PlanStore);
+  private readonly notices = inject(NoticesService);
   protected readonly airs = Object.entries(AIR_WORDS).map(([value, { label }]) => ({ value, label }));
   protected readonly mounts = Object.entries(MOUNTS).map(([value, { label }]) => ({ value, label }));
   protected readonly grounds = (['grass', 'snow', 'sand', 'water'] as const).map((value) => ({
@@ -132,6 +136,15 @@ export class SunFactsComponent {
     return aim.how === 'every' ? aim.minutes : null;
   });
 
+  /** What a compass shows for the direction, where it has been looked up. */
+  private readonly bearing = signal<{ readonly trueDeg: number; readonly compassDeg: number } | null>(null);
+  protected readonly compass = computed(() => {
+    const bearing = this.bearing();
+    return bearing && bearing.trueDeg === this.fixed().azimuthDeg
+      ? `, ${Math.round(bearing.compassDeg)} ° by compass,`
+      : '';
+  });
+
   protected asAir = (name: string): AirWord => name as AirWord;
   protected asMount = (name: string): Mount => name as Mount;
   protected asGround = (name: string): GroundWord => name as GroundWord;
@@ -143,6 +156,23 @@ export class SunFactsComponent {
   protected setFixed(change: { tiltDeg?: number; azimuthDeg?: number }): void {
     const { tiltDeg, azimuthDeg } = this.fixed();
     this.setPlace({ aim: { how: 'fixed', tiltDeg, azimuthDeg, ...change } });
+  }
+
+  /** Lays the panel where it gathers the most light over the outing, and says what a compass shows there. */
+  protected async aimBest(): Promise<void> {
+    const trip = this.store.trip();
+    const plan = trip && resolve(trip, [...this.store.gear().values()]);
+    if (!plan?.ok || !plan.value.sun) return;
+    const { sun, outing } = plan.value;
+    const best = bestFixedAim(sun, outing);
+    if (!best) return this.notices.show({ text: 'The sun does not rise during this outing.' });
+    const azimuthDeg = Math.round(best.azimuthDeg);
+    this.setFixed({ tiltDeg: Math.round(best.tiltDeg), azimuthDeg });
+    const { compassBearing, declination } = await import('@knapsack/core/compass');
+    this.bearing.set({
+      trueDeg: azimuthDeg,
+      compassDeg: compassBearing(azimuthDeg, declination(sun, outing.startMs)),
+    });
   }
 
   protected setPlace(change: Partial<PanelPlace>): void {

@@ -1,0 +1,86 @@
+import { labelFromWatts } from '../panel/panel.js';
+import { compassBearing, declination } from '../place/compass.js';
+import { HOUR_MS } from '../span.js';
+import { bestFixedAim } from './best-aim.js';
+import { harvest, type SunPlan } from './harvest.js';
+
+const plan = (change: Partial<SunPlan> = {}): SunPlan => ({
+  latitudeDeg: 50,
+  longitudeDeg: 0,
+  heightM: 0,
+  turbidity: 3.5,
+  albedo: 0.2,
+  skyAt: () => ({ cloud: 0, rain: false, airC: 15, windMS: 2 }),
+  aim: { how: 'flat' },
+  mount: 'propped',
+  shade: { horizon: [], spans: [], sensitivity: 1 },
+  panel: labelFromWatts(50, 'good_mono'),
+  truth: 0.9,
+  controller: { kind: 'mppt', maxA: 100, wakeShare: 0, panelLeadOhm: 0 },
+  ...change,
+});
+const equinox = { startMs: Date.UTC(2027, 2, 20), endMs: Date.UTC(2027, 2, 21) };
+
+describe('the best fixed aim', () => {
+  it('looks at the noon sun on a clear equinox, a little flatter for the light of the sky', () => {
+    const north = bestFixedAim(plan(), equinox)!;
+    expect(Math.abs(north.azimuthDeg - 180)).toBeLessThan(5);
+    expect(north.tiltDeg).toBeGreaterThan(40);
+    expect(north.tiltDeg).toBeLessThan(53);
+    const south = bestFixedAim(plan({ latitudeDeg: -50 }), equinox)!;
+    expect(Math.min(south.azimuthDeg, 360 - south.azimuthDeg)).toBeLessThan(5);
+  });
+
+  it('looks east for a morning and lies flat under a closed sky', () => {
+    const morning = bestFixedAim(plan(), {
+      startMs: equinox.startMs,
+      endMs: equinox.startMs + 10 * HOUR_MS,
+    })!;
+    expect(morning.azimuthDeg).toBeLessThan(150);
+    expect(morning.azimuthDeg).toBeGreaterThan(80);
+    const overcast = plan({ skyAt: () => ({ cloud: 1, rain: false, airC: 15, windMS: 2 }) });
+    expect(bestFixedAim(overcast, equinox)!.tiltDeg).toBeLessThan(5);
+  });
+
+  it('is not beaten by its neighbours, nor there without a sun', () => {
+    const best = bestFixedAim(plan(), equinox)!;
+    const edges = Float64Array.from({ length: 49 }, (_, step) => equinox.startMs + (step * HOUR_MS) / 2);
+    const light = (tiltDeg: number, azimuthDeg: number) =>
+      harvest(plan({ aim: { how: 'fixed', tiltDeg, azimuthDeg } }), edges).lightWM2.reduce(
+        (sum, value) => sum + value,
+        0,
+      );
+    const most = light(best.tiltDeg, best.azimuthDeg);
+    for (const [tilt, turn] of [
+      [5, 0],
+      [-5, 0],
+      [0, 10],
+      [0, -10],
+    ]) {
+      expect(light(best.tiltDeg + tilt, best.azimuthDeg + turn)).toBeLessThan(most);
+    }
+    expect(
+      bestFixedAim(plan({ latitudeDeg: 85 }), {
+        startMs: Date.UTC(2027, 11, 20),
+        endMs: Date.UTC(2027, 11, 22),
+      }),
+    ).toBeNull();
+  });
+});
+
+describe('the compass', () => {
+  it('points east of north in southern Norway and west of it in eastern Canada', () => {
+    const at = Date.UTC(2026, 5, 1);
+    expect(declination({ latitudeDeg: 59, longitudeDeg: 5.3 }, at)).toBeGreaterThan(0);
+    expect(declination({ latitudeDeg: 47, longitudeDeg: -53 }, at)).toBeLessThan(-15);
+    expect(
+      Number.isFinite(declination({ latitudeDeg: 59, longitudeDeg: 5.3 }, Date.UTC(2090, 5, 1))),
+    ).toBeTrue();
+  });
+
+  it('shows less than the true bearing where it points east', () => {
+    expect(compassBearing(180, 4)).toBe(176);
+    expect(compassBearing(2, 4)).toBe(358);
+    expect(compassBearing(350, -17)).toBe(7);
+  });
+});
