@@ -8,7 +8,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 45_000,
+  // Shared machines have slow minutes; a wait that is met costs nothing.
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
   reporter: [['line']],
   outputDir: '../test-results',
   use: {

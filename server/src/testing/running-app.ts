@@ -7,6 +7,9 @@ import { createApp } from '../api/app.js';
 import { openDatabase } from '../database/open-database.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
+// Every test writes a file through to the disk; shared machines have slow ones.
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
+
 export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.url));
 
 /** The real application on a file of its own in a temporary folder. */
