@@ -143,7 +143,7 @@ const trips = fc
   );
 
 function numbersOf({ march, verdict }: Forecast, sums: ReturnType<typeof explain>): number[] {
-  const { findings: _findings, consumers, sun, ...figures } = verdict;
+  const { consumers, sun, ...figures } = verdict;
   return [
     ...[march.soc, march.terminalV, march.radioV, march.loadA, march.offeredA, march.curtailedA].flatMap(
       (series) => [...series],
