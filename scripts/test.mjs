@@ -33,7 +33,11 @@ step('type check and libraries', ensureLibraries);
 step('unit tests under Node.js', () => {
   tool(
     'jasmine/bin/jasmine.js',
-    ['{core,contract,server,cli,demo,docs}/dist/**/*.spec.js', 'docs/**/*.spec.mjs'],
+    [
+      '--helper=scripts/property-seed.mjs',
+      '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
+      'docs/**/*.spec.mjs',
+    ],
     { shown },
   );
 });

@@ -114,7 +114,7 @@ function sunPlan(
   };
 }
 
-/** The same plan with other clouds, panel or nothing from the sun. */
+/** The same plan with something else about its sun, where it has one. */
 const withSun = (plan: PlanInput, change: (sun: SunPlan) => SunPlan): PlanInput =>
   plan.sun ? { ...plan, sun: change(plan.sun) } : plan;
 
@@ -181,22 +181,14 @@ describe('laws of the forecast', () => {
     );
   });
 
-  it('never ends sooner with more panel or less cloud', () => {
+  it('never ends sooner with more panel', () => {
     fc.assert(
-      fc.property(plans, between(1, 3), between(0, 1), (plan, times, part) => {
-        const end = endOf(forecast(plan));
+      fc.property(plans, between(1, 3), (plan, times) => {
         const larger = withSun(plan, (sun) => ({
           ...sun,
           panel: { ...sun.panel, impA: sun.panel.impA * times, iscA: sun.panel.iscA * times },
         }));
-        expect(endOf(forecast(larger))).toBeGreaterThanOrEqual(end - 1);
-        // A panel that does not face the sun gathers more from a bright cloud than from a blue sky.
-        if (plan.sun?.aim.how === 'hung') return;
-        const brighter = withSun(plan, (sun) => {
-          const sky = sun.skyAt(0);
-          return { ...sun, skyAt: () => ({ ...sky, cloud: sky.cloud * part }) };
-        });
-        expect(endOf(forecast(brighter))).toBeGreaterThanOrEqual(end - 1);
+        expect(endOf(forecast(larger))).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
       }),
     );
   });

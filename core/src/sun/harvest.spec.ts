@@ -60,21 +60,29 @@ describe('harvest', () => {
     expect(by({ how: 'hung' })).toBeLessThan(by({ how: 'flat' }));
   });
 
-  it('never grows with cloud, never shrinks with panel or truth', () => {
+  it('never shrinks with panel or truth', () => {
     const amount = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
       fc.property(amount, amount, (a, b) => {
-        const under = (cloud: number) =>
-          offeredAh(plan({ skyAt: () => ({ cloud, rain: false, airC: 15, windMS: 2 }) }));
-        expect(under(Math.max(a, b))).toBeLessThanOrEqual(under(Math.min(a, b)) + 1e-9);
+        const [less, more] = [Math.min(a, b), Math.max(a, b)];
         const watts = (share: number) =>
           offeredAh(plan({ panel: labelFromWatts(20 + 80 * share, 'good_mono') }));
-        expect(watts(Math.max(a, b))).toBeGreaterThanOrEqual(watts(Math.min(a, b)) - 1e-9);
+        expect(watts(more)).toBeGreaterThanOrEqual(watts(less) - 1e-9);
         const truth = (share: number) => offeredAh(plan({ truth: 0.5 + 0.5 * share }));
-        expect(truth(Math.max(a, b))).toBeGreaterThanOrEqual(truth(Math.min(a, b)) - 1e-9);
+        expect(truth(more)).toBeGreaterThanOrEqual(truth(less) - 1e-9);
       }),
       { numRuns: 20 },
     );
+  });
+
+  it('is a quarter under a closed sky and an eighth in rain, near enough, for a panel that lies flat', () => {
+    const under = (cloud: number, rain: boolean) =>
+      offeredAh(plan({ aim: { how: 'flat' }, skyAt: () => ({ cloud, rain, airC: 15, windMS: 2 }) }));
+    const clear = under(0, false);
+    expect(under(1, false) / clear).toBeGreaterThan(0.22);
+    expect(under(1, false) / clear).toBeLessThan(0.3);
+    expect(under(0, true) / clear).toBeGreaterThan(0.09);
+    expect(under(0, true) / clear).toBeLessThan(0.15);
   });
 
   it('loses the beam while the tower shades it, and all but the rest of the sky behind a wall', () => {

@@ -1,0 +1,39 @@
+import fc from 'fast-check';
+import { clearSky, dayOfYear, underCloud } from './clear-sky.js';
+
+describe('the sky', () => {
+  const altitude = fc.double({ min: 0.1, max: 90, noNaN: true });
+  const amount = fc.double({ min: 0, max: 1, noNaN: true });
+
+  it('gives never less light on the level with less cloud, and never more beam with more', () => {
+    fc.assert(
+      fc.property(altitude, amount, amount, (altitudeDeg, a, b) => {
+        const clear = clearSky(altitudeDeg, 100, 3.5, 172);
+        const less = underCloud(clear, altitudeDeg, Math.min(a, b), false);
+        const more = underCloud(clear, altitudeDeg, Math.max(a, b), false);
+        expect(less.ghi).toBeGreaterThanOrEqual(more.ghi);
+        expect(less.dni).toBeGreaterThanOrEqual(more.dni);
+      }),
+    );
+  });
+
+  it('adds up: the level gets the beam’s share and the sky’s', () => {
+    fc.assert(
+      fc.property(altitude, amount, (altitudeDeg, cloud) => {
+        const { ghi, dni, dhi } = underCloud(clearSky(altitudeDeg, 0, 2.7, 40), altitudeDeg, cloud, false);
+        expect(dni * Math.sin((altitudeDeg * Math.PI) / 180) + dhi).toBeCloseTo(ghi, 6);
+        expect(dhi).toBeGreaterThanOrEqual(0);
+      }),
+    );
+  });
+
+  it('is dark once the sun is down', () => {
+    expect(clearSky(0, 0, 3.5, 100)).toEqual({ ghi: 0, dni: 0, dhi: 0 });
+    expect(clearSky(-5, 0, 3.5, 100).ghi).toBe(0);
+  });
+
+  it('counts days from the first of January, UTC', () => {
+    expect(dayOfYear(Date.UTC(2027, 0, 1))).toBe(1);
+    expect(dayOfYear(Date.UTC(2028, 11, 31, 23))).toBe(366);
+  });
+});
