@@ -1,6 +1,6 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Stored, Trip } from '@knapsack/contract';
-import { Subject, type Observable } from 'rxjs';
+import { of, Subject, type Observable } from 'rxjs';
 import { trip } from '../testing/documents';
 import { Autosave } from './autosave';
 import { draftBox } from './draft-box';
@@ -13,6 +13,9 @@ class SlowServer {
     this.asked.push({ trip: saved, revision, answer });
     return answer;
   };
+  /** What a reader finds. */
+  stored: Stored<Trip> = { revision: 4, document: trip() };
+  readonly read = (): Observable<Stored<Trip>> => of(this.stored);
   accept(index: number): void {
     const { trip: document, revision, answer } = this.asked[index];
     answer.next({ document, revision: revision + 1 });
@@ -30,7 +33,7 @@ describe('autosave', () => {
   let autosave: Autosave;
   beforeEach(() => {
     server = new SlowServer();
-    autosave = new Autosave(4, server.save);
+    autosave = new Autosave(4, server.save, server.read);
   });
   afterEach(() => {
     autosave.stop();
@@ -88,5 +91,36 @@ describe('autosave', () => {
     server.accept(1);
     await settle();
     expect(autosave.state().is).toBe('saved');
+  });
+
+  it('knows its own writing again when only the answer was lost', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const lost = autosave.flush();
+    expect(draftBox.find('islet')?.sent?.name).toBe('A');
+    server.stored = { revision: 5, document: trip({ name: 'A' }) };
+    server.fail(0, 0);
+    await lost;
+    autosave.changed(trip({ name: 'B' }));
+    const again = autosave.flush();
+    server.fail(1, 412);
+    await again;
+    expect(autosave.knownRevision).toBe(5);
+    const third = autosave.flush();
+    expect(server.asked[2].revision).toBe(5);
+    server.accept(2);
+    await third;
+    expect(autosave.state().is).toBe('saved');
+  });
+
+  it('still asks where someone else has written after a lost answer', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const lost = autosave.flush();
+    server.fail(0, 0);
+    await lost;
+    server.stored = { revision: 6, document: trip({ name: 'Another tab' }) };
+    const again = autosave.flush();
+    server.fail(1, 412);
+    await again;
+    expect(autosave.state().is).toBe('conflict');
   });
 });

@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import type { Stored, Trip } from '@knapsack/contract';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
-import { draftBox } from './draft-box';
+import { draftBox, isOurOwn } from './draft-box';
 
 /** How the trip on the page stands to the one on the server. */
 export type SaveState =
@@ -22,12 +22,15 @@ const TRIES_AGAIN_MS = 3000;
 export class Autosave {
   readonly state = signal<SaveState>({ is: 'saved' });
   private pending: Trip | null = null;
+  /** What was sent and not answered: the server may or may not have it. */
+  private unanswered: Trip | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
 
   constructor(
     private revision: number,
     private readonly save: (trip: Trip, revision: number) => Observable<Stored<Trip>>,
+    private readonly read: () => Observable<Stored<Trip>>,
   ) {}
 
   /** The revision that the page's trip grew from. */
@@ -41,7 +44,7 @@ export class Autosave {
 
   changed(trip: Trip): void {
     this.pending = trip;
-    draftBox.keep({ revision: this.revision, trip });
+    this.keep(trip);
     if (this.state().is === 'conflict') return;
     this.state.set({ is: 'saving' });
     this.schedule(WAITS_MS);
@@ -53,12 +56,16 @@ export class Autosave {
     const trip = this.pending;
     if (!trip || this.underWay || this.state().is === 'conflict') return;
     this.underWay = true;
+    const doubtful = this.unanswered;
+    this.unanswered = trip;
+    this.keep(trip);
     try {
       const { revision } = await firstValueFrom(this.save(trip, this.revision));
       this.revision = revision;
+      this.unanswered = undefined;
       const newer = this.pending;
       if (newer && newer !== trip) {
-        draftBox.keep({ revision, trip: newer });
+        this.keep(newer);
         this.schedule(0);
       } else {
         this.pending = null;
@@ -66,7 +73,7 @@ export class Autosave {
         this.state.set({ is: 'saved' });
       }
     } catch (error) {
-      this.failed(error);
+      await this.failed(error, trip, doubtful);
     } finally {
       this.underWay = false;
     }
@@ -76,6 +83,7 @@ export class Autosave {
   adopt(revision: number): void {
     this.revision = revision;
     this.pending = null;
+    this.unanswered = undefined;
     this.state.set({ is: 'saved' });
   }
 
@@ -83,12 +91,36 @@ export class Autosave {
     clearTimeout(this.timer);
   }
 
-  private failed(error: unknown): void {
-    if (hasStatus(error, 412) || hasStatus(error, 404)) this.state.set({ is: 'conflict' });
-    else if (isOffline(error)) {
+  private async failed(error: unknown, trip: Trip, doubtful: Trip | undefined): Promise<void> {
+    if (isOffline(error)) {
       this.state.set({ is: 'offline' });
       this.schedule(TRIES_AGAIN_MS);
-    } else this.state.set({ is: 'refused', why: problemText(error) });
+      return;
+    }
+    // The server has answered and did not take it: only an earlier version may have arrived unseen.
+    this.unanswered = doubtful;
+    if (!hasStatus(error, 412)) {
+      this.state.set(hasStatus(error, 404) ? { is: 'conflict' } : { is: 'refused', why: problemText(error) });
+    } else if (doubtful && (await this.hasArrived(trip, doubtful))) this.schedule(0);
+    else this.state.set({ is: 'conflict' });
+  }
+
+  /** Whether a version whose answer was lost is what the server has; then its revision is the one to go on from. */
+  private async hasArrived(trip: Trip, sent: Trip): Promise<boolean> {
+    try {
+      const { document, revision } = await firstValueFrom(this.read());
+      if (!isOurOwn({ trip, sent }, document)) return false;
+      this.revision = revision;
+      this.unanswered = undefined;
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  private keep(trip: Trip): void {
+    const { revision, unanswered: sent } = this;
+    draftBox.keep({ revision, trip, ...(sent && { sent }) });
   }
 
   private schedule(afterMs: number): void {

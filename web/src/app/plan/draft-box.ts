@@ -4,7 +4,19 @@ import type { Trip } from '@knapsack/contract';
 export interface Draft {
   readonly revision: number;
   readonly trip: Trip;
+  /** A version that was sent and whose answer has not come: the server may have it. */
+  readonly sent?: Trip;
 }
+
+/** Whether two trips are the same document. */
+export const sameTrip = (a: Trip, b: Trip): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * Whether what the server has is what this browser sent last: the answer was lost, as by a reload, and
+ * nobody else has written.
+ */
+export const isOurOwn = ({ trip, sent }: Omit<Draft, 'revision'>, stored: Trip): boolean =>
+  sameTrip(stored, trip) || (sent !== undefined && sameTrip(stored, sent));
 
 const keyOf = (id: string): string => `knapsack.draft.${id}`;
 

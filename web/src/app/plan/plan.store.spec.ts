@@ -101,6 +101,19 @@ describe('the plan store', () => {
     expect(store.trip()?.name).toBe('Typed');
   });
 
+  it('does not ask about its own writing whose answer a reload has lost', async () => {
+    const sent = trip({ name: 'Sent' });
+    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed after' }), sent });
+    api.stored = { revision: 2, document: sent };
+    await store.open('islet');
+    expect(store.trip()?.name).toBe('Typed after');
+    expect(store.saving().is).toBe('saving');
+    draftBox.keep({ revision: 1, trip: sent });
+    await store.open('islet');
+    expect(store.saving().is).toBe('saved');
+    expect(draftBox.find('islet')).toBeNull();
+  });
+
   it('opens what it kept while the server is stopped', async () => {
     draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
     api.reachable = false;

@@ -7,7 +7,7 @@ import { ApiService } from '../data/api.service';
 import { isOffline, problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
-import { draftBox } from './draft-box';
+import { draftBox, isOurOwn, sameTrip } from './draft-box';
 import type { ForecastView } from './forecast-protocol';
 import { ForecastService } from './forecast.service';
 import { begin, edited, redone, settled, undone, type History } from './history';
@@ -69,10 +69,13 @@ export class PlanStore implements OnDestroy {
         firstValueFrom(this.api.trip(id)),
         firstValueFrom(this.shelf.load()),
       ]);
-      this.show(draft && draft.revision === stored.revision ? { ...stored, document: draft.trip } : stored);
+      const grewFromIt =
+        draft !== null && (draft.revision === stored.revision || isOurOwn(draft, stored.document));
+      this.show(draft && grewFromIt ? { ...stored, document: draft.trip } : stored);
       if (!draft) return;
-      if (draft.revision === stored.revision) this.autosave()?.changed(draft.trip);
-      else this.offerDraft(draft.trip);
+      if (!grewFromIt) this.offerDraft(draft.trip);
+      else if (sameTrip(draft.trip, stored.document)) draftBox.drop(id);
+      else this.autosave()?.changed(draft.trip);
     } catch (error) {
       if (draft && isOffline(error)) {
         this.show({ revision: draft.revision, document: draft.trip });
@@ -160,7 +163,13 @@ export class PlanStore implements OnDestroy {
   }
 
   private show({ revision, document }: Stored<Trip>): void {
-    this.autosave.set(new Autosave(revision, (trip, known) => this.api.replaceTrip(trip, known)));
+    this.autosave.set(
+      new Autosave(
+        revision,
+        (trip, known) => this.api.replaceTrip(trip, known),
+        () => this.api.trip(document.id),
+      ),
+    );
     this.history.set(begin(document));
   }
 
