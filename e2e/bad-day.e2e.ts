@@ -57,13 +57,32 @@ test('two tabs never overwrite each other silently', async ({ page, context, kna
   // Without a look at the page in between, as when both tabs stand side by side.
   await block(page, 'b3').focus();
   await page.keyboard.press('[');
-  await expect(page.getByRole('alert')).toContainText('changed elsewhere');
+  await expect(page.getByRole('alert')).toContainText('changed or deleted elsewhere');
   await page.getByRole('button', { name: 'Take the other one' }).click();
   await expect(block(page, 'b2')).toContainText('5 W');
   await expect(block(page, 'b3')).toContainText('5 W');
   await page.keyboard.press('u');
   await expect(block(page, 'b3')).toContainText('2 W');
   await saved(page);
+});
+
+test('a trip deleted in another tab is put back with what was typed here', async ({
+  page,
+  context,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack, 'winter-bothy');
+  const other = await context.newPage();
+  await other.goto(knapsack.address);
+  await other.getByRole('button', { name: 'Delete Winter bothy' }).click();
+  await expect(other.getByRole('link', { name: 'Winter bothy' })).toHaveCount(0);
+
+  await block(page, 'b1').focus();
+  await page.keyboard.press('[');
+  await page.getByRole('button', { name: 'Keep what I see here' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(block(page, 'b1')).toContainText('1 W');
 });
 
 test('a trip that is not there says so and leads back', async ({ page, knapsack }) => {

@@ -1,24 +1,9 @@
-import { labelFromWatts } from '../panel/panel.js';
 import { compassBearing, declination } from '../place/compass.js';
 import { HOUR_MS } from '../span.js';
 import { bestFixedAim } from './best-aim.js';
-import { harvest, type SunPlan } from './harvest.js';
+import { sunPlan as plan } from '../testing/sun-plans.js';
+import { harvest } from './harvest.js';
 
-const plan = (change: Partial<SunPlan> = {}): SunPlan => ({
-  latitudeDeg: 50,
-  longitudeDeg: 0,
-  heightM: 0,
-  turbidity: 3.5,
-  albedo: 0.2,
-  skyAt: () => ({ cloud: 0, rain: false, airC: 15, windMS: 2 }),
-  aim: { how: 'flat' },
-  mount: 'propped',
-  shade: { horizon: [], spans: [], sensitivity: 1 },
-  panel: labelFromWatts(50, 'good_mono'),
-  truth: 0.9,
-  controller: { kind: 'mppt', maxA: 100, wakeShare: 0, panelLeadOhm: 0 },
-  ...change,
-});
 const equinox = { startMs: Date.UTC(2027, 2, 20), endMs: Date.UTC(2027, 2, 21) };
 
 describe('the best fixed aim', () => {

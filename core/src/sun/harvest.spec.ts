@@ -3,27 +3,12 @@ import { timeGrid } from '../march/time-grid.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { aimsAt, type AimPlan } from './aim.js';
+import { sunPlan as plan } from '../testing/sun-plans.js';
 import { harvest, type SunPlan } from './harvest.js';
 import { hiddenSky, shadedFraction, shadeLoss, skylineAt } from './shade.js';
 
 const START_MS = Date.UTC(2027, 5, 21);
 const day = timeGrid({ startMs: START_MS, endMs: START_MS + 24 * HOUR_MS }, 10 * MINUTE_MS, []);
-
-const plan = (change: Partial<SunPlan> = {}): SunPlan => ({
-  latitudeDeg: 50,
-  longitudeDeg: 0,
-  heightM: 0,
-  turbidity: 3.5,
-  albedo: 0.2,
-  skyAt: () => ({ cloud: 0, rain: false, airC: 15, windMS: 2 }),
-  aim: { how: 'fixed', tiltDeg: 35, azimuthDeg: 180 },
-  mount: 'propped',
-  shade: { horizon: [], spans: [], sensitivity: 2.5 },
-  panel: labelFromWatts(50, 'good_mono'),
-  truth: 0.9,
-  controller: { kind: 'mppt', maxA: 100, wakeShare: 0.01, panelLeadOhm: 0 },
-  ...change,
-});
 
 /** Charge offered over the day at 13 V, Ah. */
 function offeredAh(of: SunPlan, edges = day): number {

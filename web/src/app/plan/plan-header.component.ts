@@ -67,7 +67,7 @@ const SAVE_WORDS = {
       </header>
       @if (store.saving().is === 'conflict') {
         <div class="banner" role="alert">
-          This trip was changed elsewhere, perhaps in another tab. Nothing was overwritten.
+          This trip was changed or deleted elsewhere, perhaps in another tab. Nothing was overwritten.
           <button type="button" (click)="store.keepMine()">Keep what I see here</button>
           <button type="button" (click)="store.takeTheirs()">Take the other one</button>
         </div>

@@ -4,7 +4,7 @@ import type { Block, Gear, GearKind, Stored, Trip } from '@knapsack/contract';
 import { tripProblems } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { isOffline, problemText } from '../data/problem-text';
+import { hasStatus, isOffline, problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
 import { draftBox, isOurOwn, sameTrip } from './draft-box';
@@ -113,14 +113,21 @@ export class PlanStore implements OnDestroy {
     this.turn(redone);
   }
 
-  /** After a conflict: overwrite the other version with this page's. */
+  /** After a conflict: overwrite the other version with this page's, or put it back where it was deleted. */
   async keepMine(): Promise<void> {
     const trip = this.trip();
     if (!trip) return;
-    await this.settleConflict((stored) => {
-      this.autosave()?.adopt(stored.revision);
-      this.autosave()?.changed(trip);
-    });
+    await this.settleConflict(
+      (stored) => {
+        this.autosave()?.adopt(stored.revision);
+        this.autosave()?.changed(trip);
+      },
+      async () => {
+        const { revision } = await firstValueFrom(this.api.createTrip(trip));
+        this.autosave()?.adopt(revision);
+        draftBox.drop(trip.id);
+      },
+    );
   }
 
   /** After a conflict: take the other version; this page's stays one undo away. */
@@ -180,11 +187,19 @@ export class PlanStore implements OnDestroy {
     this.autosave()?.state.set({ is: 'conflict' });
   }
 
-  private async settleConflict(take: (stored: Stored<Trip>) => void): Promise<void> {
+  private async settleConflict(
+    take: (stored: Stored<Trip>) => void,
+    whereDeleted?: () => Promise<void>,
+  ): Promise<void> {
     const trip = this.trip();
     if (!trip) return;
     try {
-      take(await firstValueFrom(this.api.trip(trip.id)));
+      try {
+        take(await firstValueFrom(this.api.trip(trip.id)));
+      } catch (error) {
+        if (!whereDeleted || !hasStatus(error, 404)) throw error;
+        await whereDeleted();
+      }
     } catch (error) {
       this.autosave()?.state.set({ is: 'refused', why: problemText(error) });
     }
