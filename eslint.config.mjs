@@ -11,6 +11,7 @@ const forbid = (files, group, message, ignores = []) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
 });
 
+const CLI_STANDS_ON = 'cli stands on core and contract, and on the server’s search threads alone.';
 const ROOM = (name) => `**/${name}/**`;
 
 export default tseslint.config(
@@ -32,7 +33,7 @@ export default tseslint.config(
       '@typescript-eslint/no-extraneous-class': 'off',
       '@typescript-eslint/no-invalid-void-type': 'off',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
     },
   },
   {
@@ -133,10 +134,19 @@ export default tseslint.config(
     ],
     'web speaks to the server over HTTP; the schemas of Joi stay there.',
   ),
-  forbid(
-    'cli/src/**/*.ts',
-    ['@knapsack/web', '@knapsack/server', '@angular/*', ROOM('server'), ROOM('web')],
-    'cli stands on core and contract.',
-  ),
+  {
+    files: ['cli/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['@knapsack/web', '@angular/*', ROOM('web')], message: CLI_STANDS_ON },
+            { regex: '^@knapsack/server(?!/search$)', message: CLI_STANDS_ON },
+          ],
+        },
+      ],
+    },
+  },
   prettier,
 );

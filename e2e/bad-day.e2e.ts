@@ -1,4 +1,4 @@
-import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
+import { block, expect, openTrip, saved, test, textOf, twoTabsApart, verdict } from './knapsack.js';
 
 test('bad values get a sentence beside the field and change nothing', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
@@ -23,6 +23,12 @@ test('bad values get a sentence beside the field and change nothing', async ({ p
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText('The outing must end after it starts.');
   await page.keyboard.press('Escape');
+
+  const place = page.getByLabel('Latitude and longitude, or a locator');
+  await place.fill('95 N 5 E');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('this place is off the globe');
+  await place.press('Escape');
   await expect(verdict(page)).toHaveText(before);
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 });
@@ -46,17 +52,27 @@ test('nothing is lost while the server is stopped, nor by a reload in mid-edit',
   await saved(page);
 });
 
-test('two tabs never overwrite each other silently', async ({ page, context, knapsack }) => {
-  await openTrip(page, knapsack);
-  const other = await context.newPage();
-  await openTrip(other, knapsack);
-  await block(other, 'b2').focus();
-  await other.keyboard.press('[');
-  await saved(other);
+test('a server that stops before the page is whole leaves the picture, and says what did not come', async ({
+  page,
+  knapsack,
+  complaints,
+}) => {
+  await page.route(/chunk-.*\.js$/, async (route) => {
+    const answer = await route.fetch();
+    await ((await answer.text()).includes('selectors:[["ks-facts"]]')
+      ? route.abort()
+      : route.fulfill({ response: answer }));
+  });
+  await page.goto(`${knapsack.address}/trips/gannet-rock-light`);
+  await expect(page.locator('aside').getByRole('alert')).toContainText('did not come');
+  await expect(verdict(page)).toContainText(/Lasts|Ends/);
+  expect(
+    complaints.splice(0).every((said) => said.includes('Failed to fetch dynamically imported module')),
+  ).toBe(true);
+});
 
-  // Without a look at the page in between, as when both tabs stand side by side.
-  await block(page, 'b3').focus();
-  await page.keyboard.press('[');
+test('two tabs never overwrite each other silently', async ({ page, context, knapsack }) => {
+  await twoTabsApart(page, context, knapsack);
   await expect(page.getByRole('alert')).toContainText('changed or deleted elsewhere');
   await page.getByRole('button', { name: 'Take the other one' }).click();
   await expect(block(page, 'b2')).toContainText('5 W');

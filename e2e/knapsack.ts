@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { start, type Running } from '@knapsack/server';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -82,8 +82,8 @@ export const test = base.extend<Fixtures>({
 
 export { expect };
 
-/** What stands in the page, by the words a person reads. */
-export const verdict = (page: Page) => page.locator('.verdict .sentence');
+/** What stands in the page, by the words a person reads; the odds come after it and are asked for by themselves. */
+export const verdict = (page: Page) => page.locator('.verdict .told');
 /** The verdict as it stands now, to hold later ones against. */
 export const textOf = async (page: Page) => (await verdict(page).textContent())!.trim();
 export const block = (page: Page, id: string) => page.locator(`[data-block="${id}"]`);
@@ -92,4 +92,22 @@ export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveT
 export async function openTrip(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
   await page.goto(`${address}/trips/${id}`);
   await expect(verdict(page)).toContainText(/Lasts|Ends/);
+  await expect(page.locator('ks-facts')).toBeAttached();
+  await expect(page.locator('ks-print-sheet')).toBeAttached();
+}
+
+/**
+ * Two tabs with the same trip, of which the other has lowered the power of one block and saved it, and this one that of
+ * another without a look in between, as when both stand side by side.
+ */
+export async function twoTabsApart(page: Page, context: BrowserContext, knapsack: Knapsack): Promise<Page> {
+  await openTrip(page, knapsack);
+  const other = await context.newPage();
+  await openTrip(other, knapsack);
+  await block(other, 'b2').focus();
+  await other.keyboard.press('[');
+  await saved(other);
+  await block(page, 'b3').focus();
+  await page.keyboard.press('[');
+  return other;
 }

@@ -1,6 +1,6 @@
 import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
-const LASTS = 'Lasts past Sun 16:00 with 11.6 Ah to spare; lowest 41 % at Sun 10:00.';
+const LASTS = 'Lasts past Sun 16:00 with 11.1 Ah to spare; lowest 38 % at Sun 10:00.';
 
 test('the main job by mouse: swap the battery, stretch a block, undo, reload', async ({ page, knapsack }) => {
   await page.goto(knapsack.address);
@@ -12,6 +12,8 @@ test('the main job by mouse: swap the battery, stretch a block, undo, reload', a
   await expect(verdict(page)).toContainText('Ends Sun');
   await expect(verdict(page)).toContainText('the reserve comes first');
   const withSmall = await textOf(page);
+  // What would fix it takes a line of its own, under which the lanes come to rest.
+  await expect(page.locator('.fix').first()).toBeEnabled();
 
   const night = block(page, 'b3');
   const before = (await night.boundingBox())!;
@@ -93,7 +95,7 @@ test('every figure of the sentence opens its sum', async ({ page, knapsack }) =>
   await page.locator('[data-unfolds="end"]').click();
   await expect(page.locator('.sum')).toContainText('Curlew 10 drops out');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'What the plan draws' }).click();
+  await page.getByRole('button', { name: 'what it draws' }).click();
   await expect(page.locator('.sum')).toContainText('(0.50 × 0.92 A + 0.50 × 0.14 A) × 4.00 h');
 });
 

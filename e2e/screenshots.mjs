@@ -5,6 +5,54 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PLAN = '/trips/gannet-rock-light';
 
+const compareBatteries = async (page) => {
+  for (const name of ['Shale 18', 'Cobble 17', 'Tarn 256']) await page.getByLabel(`Compare ${name}`).check();
+  await page.evaluate(() => scrollTo(0, 0));
+};
+
+const measureVoice = async (page) => {
+  await page.getByLabel('How fast its clock runs').selectOption('60');
+  await page.getByRole('button', { name: 'Record' }).click();
+  await page.waitForTimeout(2500);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: 'mark the rest' }).click();
+};
+
+const twoStationsNear = async (page) => {
+  await page.getByRole('button', { name: 'Put something in' }).click();
+  await page
+    .getByRole('button', { name: /^Dunlin/ })
+    .first()
+    .click();
+  const lane = await page.locator('.work-lane').boundingBox();
+  await page.mouse.move(lane.x + 350, lane.y + 55);
+  await page.mouse.down();
+  await page.mouse.move(lane.x + 372, lane.y + 55, { steps: 4 });
+  await page.mouse.up();
+  await page.getByLabel('How often').selectOption('hour');
+  await page.getByLabel('What the ridge shows').selectOption('volts');
+  await page.getByRole('button', { name: 'Draw the hours near' }).click();
+  await page.waitForTimeout(800);
+};
+
+const twoVariants = async (page) => {
+  await page.getByRole('button', { name: 'Keep as a variant' }).click();
+  await page.getByRole('button', { name: 'Swap Shale 18' }).click();
+  await page.getByRole('button', { name: /^Cobble 17/ }).click();
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await page.waitForTimeout(2500);
+};
+
+const found = async (page) => {
+  await page.getByText(/kits, each on 400 draws/).waitFor();
+  await page.getByRole('button', { name: 'Put it on' }).waitFor();
+};
+
+const matters = async (page) => {
+  await page.locator('[data-unfolds="chance"]').click();
+  await page.locator('.tornado li').first().waitFor();
+};
+
 const SHOTS = [
   { name: 'trips', path: '/' },
   { name: 'quick-sum', path: '/sum' },
@@ -15,29 +63,44 @@ const SHOTS = [
     path: '/trips/headland-contest-camp',
     act: (page) => page.locator('[data-block="b2"]').click(),
   },
+  { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
+  { name: 'size', path: '/trips/headland-contest-camp/size', act: found },
+  { name: 'size-phone', path: `${PLAN}/size`, act: found, size: PHONE },
+  { name: 'plan-near', path: PLAN, act: twoStationsNear },
+  { name: 'plan-variants', path: PLAN, act: twoVariants },
+  { name: 'gear', path: '/gear', act: compareBatteries },
+  { name: 'bench', path: '/bench', act: measureVoice },
   { name: 'plan-glare', path: PLAN, theme: 'glare' },
   { name: 'plan-ember', path: PLAN, theme: 'ember' },
   { name: 'plan-phone', path: PLAN, size: PHONE },
 ];
 
-/** Takes every shot into a folder. */
-export const takeAll = (folder) =>
-  served(async (address) => {
-    const browser = await launchChromium();
-    for (const { name, path, act, theme = 'paper', size = DESK } of SHOTS) {
-      const context = await browser.newContext({
-        viewport: size,
-        timezoneId: 'Europe/Oslo',
-        hasTouch: size === PHONE,
-      });
-      const page = await context.newPage();
-      await page.addInitScript((chosen) => localStorage.setItem('knapsack.theme', chosen), theme);
-      await page.goto(address + path);
-      await page.locator('.verdict .sentence .unfold, .trips a, .answer').first().waitFor();
-      await act?.(page);
-      await page.waitForTimeout(500);
-      await page.screenshot({ path: `${folder}/${name}.png` });
-      await context.close();
-    }
-    await browser.close();
+/** Takes every shot into a folder, each from the demo data as they come. */
+export async function takeAll(folder) {
+  const browser = await launchChromium();
+  for (const shot of SHOTS) await served((address) => take(browser, address, folder, shot));
+  await browser.close();
+}
+
+async function take(browser, address, folder, { name, path, act, theme = 'paper', size = DESK }) {
+  const context = await browser.newContext({
+    viewport: size,
+    timezoneId: 'Europe/Oslo',
+    hasTouch: size === PHONE,
   });
+  const page = await context.newPage();
+  await page.addInitScript((chosen) => localStorage.setItem('knapsack.theme', chosen), theme);
+  await page.goto(address + path);
+  await page
+    .locator(
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking',
+    )
+    .first()
+    .waitFor();
+  await page.waitForTimeout(800);
+  if (/^.trips.[^/]+$/.test(path)) await page.locator('[data-unfolds="chance"]').waitFor();
+  await act?.(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+  await context.close();
+}

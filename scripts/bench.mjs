@@ -1,4 +1,4 @@
-// npm run bench: the speed of the march, the API and the page, as one table.
+// npm run bench: the speed of the march, chances and searches, the API and the page, as one table.
 import { CHROMIUM, ensureChromium, ensureInstalled, ensureLibraries, ensureWeb, ROOT } from './setup.mjs';
 
 ensureInstalled();
@@ -8,7 +8,7 @@ ensureWeb();
 process.env.CHROME_BIN ??= CHROMIUM;
 
 const rows = [];
-for (const part of ['march', 'api', 'page']) {
+for (const part of ['march', 'size', 'api', 'page']) {
   const { measure } = await import(`${ROOT}/e2e/bench/${part}.mjs`);
   rows.push(...(await measure()));
 }

@@ -1,25 +1,30 @@
-import { fileURLToPath } from 'node:url';
 import { Command } from 'commander';
 import { stringify } from 'csv-stringify/sync';
-import { resolve, type Gear } from '@knapsack/contract';
-import { readShelf, readTrip } from '@knapsack/contract/schemas';
+import { resolve, takeWeather, type Trip } from '@knapsack/contract';
+import { compassBearing, declination } from '@knapsack/core/compass';
 import {
+  bestFixedAim,
   explain,
+  fixed,
   forecast,
   plainSentence,
-  sayQuantity,
+  RATING_NAMES,
+  sayTerm,
   verdictSentence,
+  type ClimateWord,
   type Forecast,
-  type Result,
+  type Rating,
 } from '@knapsack/core';
-import { readJson } from './read-json.js';
+import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
-
-/** The shelf that ships with Knapsack: the gear of the demo trips. */
-const SHIPPED_SHELF = fileURLToPath(new URL('../../demo/gear.json', import.meta.url));
+import { GEAR_OPTION, readTripFiles } from './trip-files.js';
+import { climateWord, simulatedFor, weatherOfFile } from './weather-command.js';
 
 interface ForecastOptions {
   gear?: string;
+  weather?: string;
+  climate?: ClimateWord;
+  rating?: Rating;
   json?: boolean;
   csv?: boolean;
 }
@@ -29,19 +34,20 @@ export function forecastCommand(terminal: Terminal): Command {
   return new Command('forecast')
     .description('The verdict on a trip and how it comes about.')
     .argument('<TRIP.json>', 'a trip document')
-    .option(
-      '--gear <GEAR.json>',
-      'a shelf document with the gear (else what the trip carries, then the demo’s shelf)',
-    )
+    .option(...GEAR_OPTION)
+    .option('--weather <FILE>', 'a forecast file, CSV or JSON, in place of the trip’s weather')
+    .option('--climate <word>', 'simulated weather of a climate in place of the trip’s', climateWord)
+    .option('--rating <name>', `how the load is rated: ${RATING_NAMES.join(', ')}`, ratingName)
     .option('--json', 'print the verdict and the steps as JSON')
     .option('--csv', 'print the steps as CSV')
     .action((tripFile: string, options: ForecastOptions) => {
       if (options.json && options.csv) throw new InputProblem('Choose one of --json and --csv.');
-      const trip = taken(tripFile, readTrip(readJson(tripFile)));
-      const gearFile = options.gear ?? SHIPPED_SHELF;
-      const { gear: shelf } = taken(gearFile, readShelf(readJson(gearFile)));
-      const own: readonly Gear[] = trip.gear ?? [];
-      const plan = taken(tripFile, resolve(trip, options.gear ? shelf : [...shelf, ...own]));
+      if (options.weather && options.climate) {
+        throw new InputProblem('Choose one of --weather and --climate.');
+      }
+      const { trip: asWritten, shelf } = readTripFiles(tripFile, options.gear);
+      const trip = withOptions(asWritten, options, terminal);
+      const plan = taken(tripFile, resolve(trip, shelf));
       const run = forecast(plan);
       const zone = trip.place.timeZone;
       if (options.csv) terminal.out(asCsv(run));
@@ -50,13 +56,21 @@ export function forecastCommand(terminal: Terminal): Command {
     });
 }
 
-/** What was read, or its first problem as the sentence to end with. */
-function taken<T>(file: string, result: Result<T>): T {
-  if (result.ok) return result.value;
-  const [first, ...others] = result.problems;
-  const where = first.pointer ? ` at ${first.pointer}` : '';
-  const more = others.length > 0 ? ` (and ${others.length} more)` : '';
-  throw new InputProblem(`${file}${where}: ${first.sentence}${more}`);
+/** The trip with another weather and rating, where those are asked for. */
+function withOptions(trip: Trip, options: ForecastOptions, terminal: Terminal): Trip {
+  const { weather, climate, rating } = options;
+  const rated = rating ? { ...trip, rating } : trip;
+  if (!weather && !climate) return rated;
+  const document = weather ? weatherOfFile(weather, trip, terminal) : simulatedFor(trip, climate);
+  const { weather: hours, notes } = takeWeather(document, trip);
+  for (const note of notes) terminal.err(`${weather ?? 'weather'}: ${note}\n`);
+  return { ...rated, weather: hours };
+}
+
+function ratingName(text: string): Rating {
+  const name = RATING_NAMES.find((known) => known === text);
+  if (name) return name;
+  throw new InputProblem(`--rating: “${text}” is not known; choose one of ${RATING_NAMES.join(', ')}.`);
 }
 
 const iso = (timeMs: number | null): string | null =>
@@ -65,7 +79,7 @@ const iso = (timeMs: number | null): string | null =>
 /** A figure without the digits that rounding in binary leaves behind. */
 const tidy = (value: number): number => Number(value.toPrecision(10));
 
-function stepsOf({ march, load }: Forecast) {
+function stepsOf({ march }: Forecast) {
   return Array.from(march.loadA, (amps, step) => ({
     time: iso(march.edgesMs[step + 1]),
     soc: tidy(march.soc[step + 1]),
@@ -73,7 +87,7 @@ function stepsOf({ march, load }: Forecast) {
     sunA: tidy(march.offeredA[step]),
     curtailedA: tidy(march.curtailedA[step]),
     terminalV: tidy(march.terminalV[step]),
-    keyDownA: tidy(load.keyDownPackA[step]),
+    keyDownA: tidy(march.keyDownA[step]),
     radioV: tidy(march.radioV[step]),
   }));
 }
@@ -81,11 +95,14 @@ function stepsOf({ march, load }: Forecast) {
 function asJson(name: string, run: Forecast, zone: string) {
   const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
     run.verdict;
+  const { events, schools, ...figures } = verdict;
   return {
     trip: name,
     sentence: plainSentence(verdictSentence(run.verdict, zone)),
     verdict: {
-      ...verdict,
+      ...figures,
+      schools: schools.map(({ endMs: schoolEndMs, ...school }) => ({ ...school, end: iso(schoolEndMs) })),
+      events: events.map(({ timeMs, ...event }) => ({ ...event, time: iso(timeMs) })),
       planEnd: iso(planEndMs),
       end: iso(endMs),
       floor: iso(floorMs),
@@ -94,23 +111,44 @@ function asJson(name: string, run: Forecast, zone: string) {
       lowest: iso(lowestMs),
       marginHours: Number.isFinite(marginHours) ? marginHours : null,
     },
-    explanation: explain(run),
+    bestAim: aimOf(run),
+    explanation: explain(run, zone),
     books: run.march.books,
     steps: stepsOf(run),
   };
 }
 
+/** How the panel would best be laid out once and for all of the outing; null without a panel or a sun. */
+function aimOf({ plan }: Forecast) {
+  const best = plan.sun && bestFixedAim(plan.sun, plan.outing);
+  if (!plan.sun || !best) return null;
+  const { tiltDeg, azimuthDeg } = best;
+  const compassDeg = compassBearing(azimuthDeg, declination(plan.sun, plan.outing.startMs));
+  return { tiltDeg, azimuthDeg, compassDeg: tidy(compassDeg) };
+}
+
 const asCsv = (run: Forecast): string => stringify(stepsOf(run), { header: true });
 
 function inWords(name: string, run: Forecast, zone: string): string {
-  const sums = Object.values(explain(run)).flatMap(({ title, lines }) => [
-    '',
-    title,
-    ...lines.map(({ label, terms, result }) => {
-      const sum = terms.map((term) => (typeof term === 'string' ? term : sayQuantity(term))).join('');
-      return `  ${label}: ${sum ? `${sum} = ` : ''}${sayQuantity(result)}`;
-    }),
-  ]);
+  const sums = Object.values(explain(run, zone)).flatMap(({ title, lines }) =>
+    lines.length === 0
+      ? []
+      : [
+          '',
+          title,
+          ...lines.map(({ label, terms, result }) => {
+            const sum = terms.map(sayTerm).join('');
+            const equals = typeof result === 'string' ? ': ' : ' = ';
+            return `  ${label}: ${sum ? `${sum}${equals}` : ''}${sayTerm(result)}`;
+          }),
+        ],
+  );
+  const aim = aimOf(run);
+  const laid = aim
+    ? [
+        `best fixed aim: tilted ${fixed(aim.tiltDeg, 0)}° from the level, looking ${fixed(aim.azimuthDeg, 0)}° true, ${fixed(aim.compassDeg, 0)}° by compass`,
+      ]
+    : [];
   const found = run.verdict.findings.map(({ severity, sentence }) => `${severity}: ${sentence}`);
-  return `${[name, plainSentence(verdictSentence(run.verdict, zone)), ...found, ...sums].join('\n')}\n`;
+  return `${[name, plainSentence(verdictSentence(run.verdict, zone)), ...found, ...laid, ...sums].join('\n')}\n`;
 }

@@ -16,6 +16,22 @@ async function run(...args: string[]) {
 }
 const runLine = (line: string) => run(...line.split(' '));
 
+let folder: string;
+beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+const file = (text: string): string => {
+  const path = join(folder, 'file.json');
+  writeFileSync(path, text);
+  return path;
+};
+
+const expectSentence = ({ code, out, err }: Awaited<ReturnType<typeof run>>, words: string) => {
+  expect(code).toBe(2);
+  expect(out).toBe('');
+  expect(err.trim().split('\n').length).toBe(1);
+  expect(err).toContain(words);
+};
+
 describe('knapsack quick', () => {
   it('prints whiteboard arithmetic as JSON', async () => {
     const { code, out } = await runLine(`${QUICK} --json`);
@@ -36,6 +52,36 @@ describe('knapsack quick', () => {
     );
     expect(out).toContain('lasts 6 h 00');
     expect(out).toContain('1 h 00 short of the 7 h wanted');
+  });
+});
+
+describe('knapsack what-if', () => {
+  const CAMP = join(DEMO, 'trips/headland-contest-camp.json');
+
+  it('says what would do, each as a trip that is one, what a failure leaves, and the months', async () => {
+    const { code, out } = await run('what-if', CAMP, '--json');
+    expect(code).toBe(0);
+    const answer = JSON.parse(out) as {
+      fixes: { words: string; enough: boolean; end: string | null; trip: object }[];
+      failures: { name: string; hours: number; ofHours: number }[];
+      alone: { months: object[] };
+    };
+    expect(answer.fixes.length).toBe(3);
+    for (const { enough, end, trip } of answer.fixes) {
+      expect(enough).toBeTrue();
+      expect(end).toBeNull();
+      const again = await run('forecast', file(JSON.stringify(trip)), '--json');
+      expect((JSON.parse(again.out) as { verdict: { lasts: boolean } }).verdict.lasts).toBeTrue();
+    }
+    expect(answer.failures.find(({ name }) => name === 'Whimbrel 100')!.hours).toBe(0);
+    expect(answer.alone.months.length).toBe(12);
+  });
+
+  it('tells it in words, and refuses what is no trip', async () => {
+    const { out } = await run('what-if', CAMP);
+    expect(out).toContain('What would do');
+    expect(out).toContain('If any one thing fails at the start');
+    expectSentence(await run('what-if', file('{"schema":"knapsack.trip","version":9}')), 'version 9');
   });
 });
 
@@ -69,6 +115,51 @@ describe('knapsack forecast', () => {
     );
     expect(out).toContain('Lasts past Sun 09:00');
     expect(out).toContain('What the plan draws');
+    expect(out).not.toContain('best fixed aim');
+    const sunny = await run('forecast', join(DEMO, 'trips/gannet-rock-light.json'));
+    expect(sunny.out).toMatch(
+      /best fixed aim: tilted \d+° from the level, looking 1\d\d° true, 1\d\d° by compass/,
+    );
+  });
+});
+
+describe('knapsack weather', () => {
+  const GANNET = join(DEMO, 'trips/gannet-rock-light.json');
+
+  it('makes the same weather up for the same trip, and the forecast takes it', async () => {
+    const { code, out } = await run('weather', GANNET, '--climate', 'maritime');
+    expect(code).toBe(0);
+    expect(out).toBe((await run('weather', GANNET)).out);
+    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const file = join(folder, 'weather.json');
+    writeFileSync(file, out);
+    const taken = await run('forecast', GANNET, '--weather', file, '--json');
+    const simulated = await run('forecast', GANNET, '--climate', 'maritime', '--json');
+    rmSync(folder, { recursive: true });
+    expect(taken.out).toBe(simulated.out);
+    expect(taken.err).toBe('');
+    expect(taken.out).not.toBe((await run('forecast', GANNET, '--json')).out);
+  });
+
+  it('reads back the table that it writes, and says what a short one leaves out', async () => {
+    const { out } = await run('weather', GANNET, '--csv');
+    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const file = join(folder, 'weather.csv');
+    writeFileSync(file, out.split('\n').slice(0, 12).join('\n'));
+    const { code, err } = await run('forecast', GANNET, '--weather', file);
+    rmSync(folder, { recursive: true });
+    expect(code).toBe(0);
+    expect(out.split('\n')[0]).toBe('start,cloud,rain,temperatureC,windMS,air');
+    expect(err).toContain('It says nothing of Sat 21:00 to Sun 16:00; filled with what is usual: maritime');
+  });
+
+  it('asks for a climate and a place', async () => {
+    const camp = join(DEMO, 'trips/winter-bothy.json');
+    expect((await run('weather', camp)).err).toContain('Say which climate');
+    expect((await run('weather', camp, '--climate', 'lunar')).err).toContain('is not known');
+    expect((await run('forecast', camp, '--rating', 'hopeful')).err).toContain(
+      'cautious, expected, measured',
+    );
   });
 });
 
@@ -97,22 +188,6 @@ describe('knapsack verify', () => {
 });
 
 describe('bad input', () => {
-  let folder: string;
-  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
-  afterEach(() => rmSync(folder, { recursive: true, force: true }));
-  const file = (text: string): string => {
-    const path = join(folder, 'file.json');
-    writeFileSync(path, text);
-    return path;
-  };
-
-  const expectSentence = ({ code, out, err }: Awaited<ReturnType<typeof run>>, words: string) => {
-    expect(code).toBe(2);
-    expect(out).toBe('');
-    expect(err.trim().split('\n').length).toBe(1);
-    expect(err).toContain(words);
-  };
-
   it('gets exit 2 and one sentence', async () => {
     expectSentence(await runLine('quick'), '--capacity-ah');
     expectSentence(await runLine('quik'), 'Unknown command');
@@ -145,5 +220,48 @@ describe('bad input', () => {
       expect(out).toContain('Usage:');
     }
     expect((await run()).code).toBe(0);
+  });
+});
+
+describe('knapsack size', () => {
+  const TRIP = join(DEMO, 'trips/winter-bothy.json');
+
+  it('finds kits and says why others are ruled out', async () => {
+    const { code, out } = await run('size', TRIP, '--chance', '0.9', '--max-kg', '3', '--json');
+    expect(code).toBe(0);
+    const { lightest, byWeight, ruledOut } = JSON.parse(out) as {
+      lightest: { name: string; grams: number; chance: number };
+      byWeight: { grams: number; chance: number }[];
+      ruledOut: { rule: string }[];
+    };
+    expect(lightest.chance).toBeGreaterThanOrEqual(0.9);
+    expect(byWeight.every(({ grams }) => grams <= 3000)).toBeTrue();
+    expect(ruledOut.map(({ rule }) => rule)).toContain('too heavy');
+    const words = (await run('size', TRIP, '--max-kg', '3')).out;
+    expect(words).toContain(`Lightest: ${(lightest.grams / 1000).toFixed(2)} kg`);
+  });
+
+  it('answers a chance of one, a negative limit and no way to lie with a sentence', async () => {
+    expectSentence(await run('size', TRIP, '--chance', '1'), 'Nothing is certain');
+    expectSentence(await run('size', TRIP, '--max-kg=-2'), '--max-kg');
+    expectSentence(await run('size', TRIP, '--aims', 'sideways'), 'must be one of');
+  });
+});
+
+describe('knapsack ration', () => {
+  const TRIP = join(DEMO, 'trips/winter-bothy.json');
+
+  it('prints the hours and the table, and a trip that can be used on', async () => {
+    const { out } = await run('ration', TRIP, '--json');
+    const { odds, trip } = JSON.parse(out) as { odds: { chance: number }; trip: object };
+    expect(odds.chance).toBeGreaterThan(0.85);
+    expect((await run('forecast', file(JSON.stringify(trip)))).code).toBe(0);
+    const words = (await run('ration', TRIP)).out;
+    expect(words).toContain('By the charge at the hour');
+    expect(words).toMatch(/from \d+ %: \d+ W/);
+  });
+
+  it('answers a chance of one with a sentence', async () => {
+    expectSentence(await run('ration', TRIP, '--chance', '1'), 'must be below 1');
   });
 });

@@ -1,8 +1,12 @@
 import { Command, CommanderError } from 'commander';
 import { forecastCommand } from './forecast-command.js';
 import { quickCommand } from './quick-command.js';
+import { rationCommand } from './ration-command.js';
+import { sizeCommand } from './size-command.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { FiguresMissed, verifyCommand } from './verify-command.js';
+import { weatherCommand } from './weather-command.js';
+import { whatIfCommand } from './what-if-command.js';
 
 const PROCESS: Terminal = {
   out: (text) => void process.stdout.write(text),
@@ -23,6 +27,10 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
   program
     .addCommand(quickCommand(terminal))
     .addCommand(forecastCommand(terminal))
+    .addCommand(whatIfCommand(terminal))
+    .addCommand(sizeCommand(terminal))
+    .addCommand(rationCommand(terminal))
+    .addCommand(weatherCommand(terminal))
     .addCommand(verifyCommand(terminal));
   for (const command of [program, ...program.commands]) {
     command.exitOverride().configureOutput({

@@ -7,3 +7,10 @@ const TRUST: Record<Source, number> = { assumed: 0, datasheet: 1, learned: 2, me
 
 /** Whether a figure from one source is to be believed before one from another. */
 export const beats = (source: Source, other: Source): boolean => TRUST[source] > TRUST[other];
+
+/** How far a figure is to be believed. */
+export interface Trust {
+  readonly source: Source;
+  /** Standard deviation as a share of the figure, where it was measured. */
+  readonly spread?: number;
+}

@@ -36,19 +36,25 @@ describe('the demo', () => {
     const { verdict } = forecast(valid(resolve(trip, gear)));
     // Overs: CW 10 W 0.14 + 0.44 x 1.78 = 0.9232; CW 5 W 0.14 + 0.44 x 1.22 = 0.6768 A; FT8 5 W 1.36 A.
     // At 0 W: the segment from 5 to 2 W carried on gives 0.217 A, a tenth of the way 0.14 + 0.1 x 0.80 = 0.22 A: the larger counts.
-    // SSB 10 W: 0.22 + 0.4 x 1.70 = 0.90 A.
+    // SSB 10 W: 0.22 + 0.34 x 1.70 = 0.798 A, as the bench found.
     const radioAh =
       (0.2 * 0.9232 + 0.8 * 0.14) * 2 +
       (0.5 * 0.9232 + 0.5 * 0.14) * 4 +
       (0.42 * 1.36 + 0.58 * 0.14) * 7 +
-      (0.5 * 0.9 + 0.5 * 0.14) * 4 +
+      (0.5 * 0.798 + 0.5 * 0.14) * 4 +
       (0.2 * 0.6768 + 0.8 * 0.14) * 2.5;
     const othersAh = 0.06 * 30 + 0.28 * 7 + 0.008 * 30;
-    expect(verdict.plannedAh).toBeCloseTo(radioAh + othersAh, 6);
+    // The lamp: 0.9 W / 0.88 through the night, from 20:31 and twilight to twilight and 06:45; its volts are the pack's.
+    const lamp = verdict.consumers.find(({ name }) => name === 'tent lamp')!;
+    expect(lamp.wattHours / (0.9 / 0.88)).toBeGreaterThan(8.5);
+    expect(lamp.wattHours / (0.9 / 0.88)).toBeLessThan(9);
+    expect(lamp.ampereHours).toBeCloseTo(lamp.wattHours / 13.16, 2);
+    const allAh = radioAh + othersAh + lamp.ampereHours;
+    expect(verdict.plannedAh).toBeCloseTo(allAh, 6);
     // What the books say the sun gave and what was lost make up the rest.
     const run = forecast(valid(resolve(trip, gear))).march;
     const { servedAh, storedAh, drawnAh, dischargeLossAh } = run.books;
-    expect(drawnAh).toBeCloseTo(radioAh + othersAh - servedAh + dischargeLossAh, 6);
+    expect(drawnAh).toBeCloseTo(allAh - servedAh + dischargeLossAh, 6);
     expect(verdict.endSoc).toBeCloseTo(1 + (storedAh - drawnAh) / 18, 6);
   });
 

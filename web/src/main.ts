@@ -1,5 +1,12 @@
 import { bootstrapApplication } from '@angular/platform-browser';
-import { appConfig } from './app/app.config';
 import { AppComponent } from './app/app.component';
+import { appConfig } from './app/app.config';
+import { warmForecaster } from './app/plan/hire-forecaster';
+
+// A trip that is opened directly: its room and its worker come while the frame is still being built.
+if (/^\/trips\/./.test(location.pathname)) {
+  warmForecaster();
+  void import('./app/plan/plan.page');
+}
 
 bootstrapApplication(AppComponent, appConfig).catch((error: unknown) => console.error(error));

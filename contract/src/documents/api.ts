@@ -6,6 +6,8 @@ export interface TripSummary {
   readonly start: string;
   readonly end: string;
   readonly timeZone: string;
+  /** Put away: not among the trips to come. */
+  readonly archived: boolean;
   /** Counts up with each write; the ETag of the document. */
   readonly revision: number;
 }
@@ -30,4 +32,11 @@ export interface ProblemDocument {
   readonly status: number;
   readonly detail: string;
   readonly errors?: readonly FieldError[];
+}
+
+/** What came of reading a shelf file. */
+export interface ShelfImport {
+  readonly added: number;
+  /** Sentences about what was left out. */
+  readonly notes: readonly string[];
 }

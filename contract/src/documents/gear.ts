@@ -1,14 +1,36 @@
-import type { ChemistryName, ControllerKind, SourcedPoint, Technology } from '@knapsack/core';
+import type {
+  ChemistryName,
+  ControllerKind,
+  ConverterName,
+  Mode,
+  RunName,
+  Source,
+  Technology,
+} from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Figure } from './figure.js';
+import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 1;
+export const GEAR_VERSION = 2;
 
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;
 
-export const GEAR_KINDS = ['radio', 'battery', 'accessory', 'lead', 'panel', 'controller', 'other'] as const;
+export const GEAR_KINDS = [
+  'radio',
+  'battery',
+  'station',
+  'amplifier',
+  'accessory',
+  'lead',
+  'panel',
+  'controller',
+  'charger',
+  'distribution',
+  'antenna',
+  'other',
+] as const;
 export type GearKind = (typeof GEAR_KINDS)[number];
 
 interface GearCommon {
@@ -20,17 +42,57 @@ interface GearCommon {
   /** A few words on what it is. */
   readonly about?: string;
   readonly weightG?: Figure;
+  /** Packed size, litres. */
+  readonly packedL?: Figure;
+  /** In the user's own money. */
+  readonly price?: Figure;
+  /** Charge cycles until four fifths of the capacity are left, for batteries. */
+  readonly cycles?: Figure;
+  /** Wished for, not owned. */
+  readonly wished?: boolean;
+  /** Put away: not offered for a bag any more; trips keep what they used. */
+  readonly archived?: boolean;
+  readonly note?: string;
+  readonly tags?: readonly string[];
+  /** What sits at its ends, in generic terms. */
+  readonly connectors?: readonly string[];
+  /** Its place on the shelf, ascending; those without one come last, by name. */
+  readonly place?: number;
 }
 
 export interface Radio extends GearCommon {
   readonly kind: 'radio';
   readonly receiveA: Figure;
   /** At least one; several for one power where sheet and meter disagree. */
-  readonly transmit: readonly SourcedPoint[];
+  readonly transmit: readonly TransmitFigure[];
   /** Volts below which it shuts off or its output collapses. */
   readonly dropoutV: Figure;
   /** Lowest volts for full power. */
   readonly fullPowerV?: Figure;
+  /** Volts that it must never see more of. */
+  readonly maxV?: Figure;
+  /** Receive current that the sheet gives where a measured one stands in receiveA; the cautious rating takes the larger. */
+  readonly receiveSheetA?: Figure;
+  /** At listening volume with the backlight on: for modes listened to by ear. */
+  readonly receiveByEarA?: Figure;
+  /** What the bench found for the mean of an over, between key-up and key-down; the measured rating takes it. */
+  readonly overs?: readonly MeasuredOver[];
+  /** A battery of its own. */
+  readonly internal?: {
+    readonly wattHours: Figure;
+    /** What charging it draws from the bus, W. */
+    readonly chargeW: Figure;
+    readonly chargesWhileOperating: boolean;
+  };
+  /** Whether its receiver was quiet beside a charge controller. */
+  readonly quiet?: boolean;
+}
+
+/** Mean transmit current of an over in a mode, as a share between key-up and key-down current. */
+export interface MeasuredOver {
+  readonly mode: Mode;
+  readonly factor: number;
+  readonly source: Source;
 }
 
 export interface Battery extends GearCommon {
@@ -46,20 +108,80 @@ export interface Battery extends GearCommon {
   readonly cutoffV?: Figure;
   readonly continuousA?: Figure;
   readonly peakA?: Figure;
+  /** How long the peak may last, s. */
+  readonly peakS?: Figure;
+  /** Largest charge current. */
+  readonly maxChargeA?: Figure;
+  /** Cells made to keep their charge (low self-discharge). */
+  readonly keepsCharge?: boolean;
+}
+
+/** A boxed power station: cells, a regulated 12 V socket and an input for panels. */
+export interface Station extends GearCommon {
+  readonly kind: 'station';
+  readonly chemistry: ChemistryName;
+  readonly cellsInSeries: number;
+  readonly wattHours: Figure;
+  /** Share of its watt hours left with age. */
+  readonly health?: Figure;
+  /** Volts of its 12 V socket; 13 V if absent. */
+  readonly socketV?: Figure;
+  /** What the socket gives at the most. */
+  readonly socketA?: Figure;
+  /** Power out of the socket / out of the cells; 0.90 if absent. */
+  readonly efficiency?: Figure;
+  /** What it draws for itself while it is on, W; 2 W if absent. */
+  readonly idleW?: Figure;
+  /** What its own input takes from panels, W, and the most volts that it survives. */
+  readonly solarW?: Figure;
+  readonly solarMaxV?: Figure;
 }
 
 export interface Accessory extends GearCommon {
   readonly kind: 'accessory';
-  /** Draw while on, A at the battery. */
-  readonly drawA: Figure;
+  /** Draw while on, A at the battery; or watts behind a converter. One of the two. */
+  readonly drawA?: Figure;
+  readonly drawW?: Figure;
+  /** What stands between the battery and the watts; nothing if absent. */
+  readonly via?: ConverterName;
+  /** Draw while the radio transmits, A or W as above, for the rule "transmitting". */
+  readonly transmitDraw?: Figure;
   readonly rule: AccessoryRule;
 }
 
-/** The lead from battery to radio. */
+/** An amplifier behind the radio: its own draw between overs and in them. */
+export interface Amplifier extends GearCommon {
+  readonly kind: 'amplifier';
+  /** Between overs, and in them with the key down, A at the battery. */
+  readonly standbyA: Figure;
+  readonly transmitA: Figure;
+  /** Used in these modes only, where some are named. */
+  readonly modes?: readonly Mode[];
+}
+
+/** A lead: its resistance, or what it is made of. */
 export interface Lead extends GearCommon {
   readonly kind: 'lead';
-  /** Resistance there and back with its contacts and fuses, ohm. */
-  readonly loopOhm: Figure;
+  /** Where it usually goes; distribution (or battery) to radio if absent. */
+  readonly run?: RunName;
+  /** Resistance there and back with its contacts and fuses, ohm. One of the two. */
+  readonly loopOhm?: Figure;
+  readonly wire?: Wire;
+}
+
+/** What a lead is made of. */
+export interface Wire {
+  /** Gauge, or cross section in mm2: one of the two. */
+  readonly awg?: number;
+  readonly areaMm2?: number;
+  /** One way, m. */
+  readonly lengthM: number;
+  readonly contactPairs: number;
+  /** Rated current of each blade fuse in it, A. */
+  readonly fusesA?: readonly number[];
+  /** What its connectors may carry, A. */
+  readonly connectorA: number;
+  readonly bundled?: boolean;
 }
 
 /** A solar panel; what its label does not say is taken from its watts. */
@@ -75,12 +197,14 @@ export interface Panel extends GearCommon {
   readonly iscA?: Figure;
   /** Share of the label's current that it really gives; 0.90 if absent. */
   readonly truth?: Figure;
+  /** The label's own coefficient of Voc, share a kelvin, about -0.003; the technology's usual one if absent. */
+  readonly vocPerKelvin?: Figure;
 }
 
 /** A charge controller. */
 export interface ControllerGear extends GearCommon {
   readonly kind: 'controller';
-  readonly type: ControllerKind;
+  readonly type: Exclude<ControllerKind, 'builtIn'>;
   /** Largest current into the battery. */
   readonly maxA: Figure;
   /** Highest volts that its input survives. */
@@ -91,6 +215,32 @@ export interface ControllerGear extends GearCommon {
   readonly wakeShare?: Figure;
   /** Chemistries that it has a charge profile for; any if absent. */
   readonly profiles?: readonly ChemistryName[];
+  /** Whether it can wake a battery whose protection has cut it off. */
+  readonly wakesBattery?: boolean;
+  /** What its load terminals carry, where it has them. */
+  readonly loadA?: Figure;
+}
+
+/** A charger for before the outing, on the mains or in a vehicle. */
+export interface Charger extends GearCommon {
+  readonly kind: 'charger';
+  readonly from: 'mains' | 'vehicle';
+  /** Largest current into the battery. */
+  readonly maxA: Figure;
+  /** Chemistries that it has a charge profile for; any if absent. */
+  readonly profiles?: readonly ChemistryName[];
+}
+
+/** A fuse box or splitter: where the loads part. */
+export interface Distribution extends GearCommon {
+  readonly kind: 'distribution';
+  /** What it may carry in all. */
+  readonly maxA?: Figure;
+}
+
+/** A mast or an antenna: carried, without a part in the sum. */
+export interface Antenna extends GearCommon {
+  readonly kind: 'antenna';
 }
 
 /** Carried, but without a part in the sum: antenna, mast, tools. */
@@ -98,7 +248,19 @@ export interface OtherGear extends GearCommon {
   readonly kind: 'other';
 }
 
-export type Gear = Radio | Battery | Accessory | Lead | Panel | ControllerGear | OtherGear;
+export type Gear =
+  | Radio
+  | Battery
+  | Station
+  | Amplifier
+  | Accessory
+  | Lead
+  | Panel
+  | ControllerGear
+  | Charger
+  | Distribution
+  | Antenna
+  | OtherGear;
 
 /** Many gear items in one file, for import, export and the terminal tool. */
 export interface ShelfDocument {

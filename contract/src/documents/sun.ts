@@ -1,4 +1,4 @@
-import type { AirWord, GroundWord, Mount } from '@knapsack/core';
+import type { AirWord, ClimateWord, GroundWord, Mount } from '@knapsack/core';
 
 /** How a panel is laid out. Angles in degrees: tilt from the horizontal, azimuth where it looks from true north. */
 export type AimChoice =
@@ -33,8 +33,12 @@ export interface WeatherHour {
   /** Cloud amount, 0 to 1. */
   readonly cloud: number;
   readonly rain?: boolean;
+  /** What closes the sky is fog; for the words only, the cloud amount says how much. */
+  readonly fog?: boolean;
   readonly temperatureC?: number;
   readonly windMS?: number;
+  /** The air just then; the weather's usual if absent. */
+  readonly air?: AirWord;
 }
 
 /** The sky over the outing: what it usually is, and the hours that are known better. */
@@ -44,4 +48,14 @@ export interface Weather {
   readonly windMS: number;
   /** Ascending. */
   readonly hours?: readonly WeatherHour[];
+  /** What the weather is usually like there; fills the gaps of a forecast. */
+  readonly climate?: ClimateWord;
+  /** Where the hours come from; typed by hand if absent. */
+  readonly source?: WeatherSource;
 }
+
+/** Where hours of weather come from. */
+export type WeatherSource = 'typed' | 'forecast' | 'simulated';
+
+export const USUAL_WEATHER: Weather = { air: 'ordinary', cloud: 0, windMS: 1.5 };
+export const USUAL_PLACE: PanelPlace = { aim: { how: 'flat' }, mount: 'flat', ground: 'grass' };

@@ -1,6 +1,7 @@
 import { HOUR_MS, type Problem } from '@knapsack/core';
 import { MOST_DAYS } from '../fields/fields.js';
-import type { Trip } from './trip.js';
+import { ownHoursProblem } from './accessory-rule.js';
+import { REPEATS, type Trip } from './trip.js';
 
 /** What is wrong between the fields of a trip: its hours, and the blocks in them. Empty where all is well. */
 export function tripProblems(trip: Trip): readonly Problem[] {
@@ -12,7 +13,25 @@ export function tripProblems(trip: Trip): readonly Problem[] {
   if (endMs - startMs > MOST_DAYS * 24 * HOUR_MS) {
     return [problem('too-long', '/end', `The outing must last ${MOST_DAYS} days at the most.`)];
   }
-  return [...blockProblems(trip, startMs, endMs), ...loadoutProblems(trip), ...skyProblems(trip)];
+  return [
+    ...blockProblems(trip, startMs, endMs),
+    ...loadoutProblems(trip),
+    ...skyProblems(trip),
+    ...variantProblems(trip, startMs, endMs),
+  ];
+}
+
+/** What is wrong in the blocks and bags of the variants that are kept beside the one in hand. */
+function variantProblems(trip: Trip, startMs: number, endMs: number): Problem[] {
+  return (trip.variants ?? []).flatMap((variant, index) => {
+    const { blocks, loadout } = variant;
+    const other = { ...trip, blocks, loadout };
+    return [...blockProblems(other, startMs, endMs), ...loadoutProblems(other)].map((found) => ({
+      ...found,
+      pointer: `/variants/${index}${found.pointer}`,
+      sentence: `In the variant “${variant.name}”: ${found.sentence}`,
+    }));
+  });
 }
 
 function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Problem[] {
@@ -21,6 +40,7 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
   const placed = blocks.map((block, index) => ({
     index,
     id: block.id,
+    station: block.station ?? 1,
     startMs: Date.parse(block.start),
     endMs: Date.parse(block.end),
   }));
@@ -34,17 +54,30 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
     if (to <= from) problems.push(problem('empty-block', `${at}/end`, 'A block must end after it starts.'));
     else if (from < startMs || to > endMs)
       problems.push(problem('outside', at, 'A block must lie within the outing.'));
-  }
-  const inOrder = [...placed].sort((a, b) => a.startMs - b.startMs);
-  for (let index = 1; index < inOrder.length; index++) {
-    if (inOrder[index].startMs < inOrder[index - 1].endMs) {
+    const { repeat } = blocks[index];
+    const period = repeat === 'hour' ? HOUR_MS : 24 * HOUR_MS;
+    if (repeat && to - from > period) {
       problems.push(
         problem(
-          'overlap',
-          `/blocks/${inOrder[index].index}/start`,
-          'Two blocks overlap; one radio can do one thing at a time.',
+          'longer-than-its-repeat',
+          `${at}/repeat`,
+          `A block that is done ${REPEATS[repeat]} must be no longer than ${repeat === 'hour' ? 'an hour' : 'a day'}.`,
         ),
       );
+    }
+  }
+  for (const station of new Set(placed.map((one) => one.station))) {
+    const inOrder = placed.filter((one) => one.station === station).sort((a, b) => a.startMs - b.startMs);
+    for (let index = 1; index < inOrder.length; index++) {
+      if (inOrder[index].startMs < inOrder[index - 1].endMs) {
+        problems.push(
+          problem(
+            'overlap',
+            `/blocks/${inOrder[index].index}/start`,
+            'Two blocks overlap; one radio can do one thing at a time.',
+          ),
+        );
+      }
     }
   }
   return problems;
@@ -87,18 +120,27 @@ function skyProblems({ weather, panelPlace }: Trip): Problem[] {
 
 function loadoutProblems({ loadout }: Trip): Problem[] {
   const seen = new Set<string>();
-  return loadout.flatMap(({ gear }, index) => {
-    const twice = seen.has(gear);
+  return loadout.flatMap(({ gear, count, inSeries, rule }, index) => {
+    const at = `/loadout/${index}`;
+    const problems: Problem[] = [];
+    if (seen.has(gear)) {
+      problems.push(
+        problem('twice', `${at}/gear`, `“${gear}” is in the bag twice; raise its count instead.`),
+      );
+    }
     seen.add(gear);
-    return twice
-      ? [
-          problem(
-            'twice',
-            `/loadout/${index}/gear`,
-            `“${gear}” is in the bag twice; raise its count instead.`,
-          ),
-        ]
-      : [];
+    if (inSeries !== undefined && count % inSeries !== 0) {
+      problems.push(
+        problem(
+          'series',
+          `${at}/inSeries`,
+          `${count} panels cannot be laid out in strings of ${inSeries}: the count must be a multiple of it.`,
+        ),
+      );
+    }
+    const hours = rule && ownHoursProblem(rule);
+    if (hours) problems.push(problem('own-hours', `${at}/rule/hours/${hours.index}`, hours.sentence));
+    return problems;
   });
 }
 

@@ -1,10 +1,10 @@
-import type { ActivityName, Mode } from '@knapsack/core';
+import type { ActivityName, Mode, Mount, Rating, RunName } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
-import type { PanelPlace, Weather } from './sun.js';
+import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 1;
+export const TRIP_VERSION = 3;
 
 export interface Place {
   readonly name: string;
@@ -29,7 +29,23 @@ export interface Block {
   readonly share: number;
   /** Mean transmit current of an over between key-up and key-down, 0 to 1; the mode's usual one if absent. */
   readonly modeFactor?: number;
+  /** Voice with heavy speech processing. */
+  readonly processed?: boolean;
+  /** How its load is rated; as the trip if absent. */
+  readonly rating?: Rating;
+  /** Which of the stations works it, 1 for the first; the radios in the bag's order are the stations. The first if absent. */
+  readonly station?: number;
+  /** Done again at the same time of every day, or of every hour, until the outing ends; once if absent. */
+  readonly repeat?: RepeatWord;
 }
+
+/** How often a block is done again. */
+export const REPEATS = {
+  day: 'every day',
+  hour: 'every hour',
+} as const;
+
+export type RepeatWord = keyof typeof REPEATS;
 
 export interface LoadoutItem {
   /** Id of a gear item. */
@@ -37,6 +53,29 @@ export interface LoadoutItem {
   readonly count: number;
   /** Another rule than the accessory's own, for this trip. */
   readonly rule?: AccessoryRule;
+  /** Of the count of panels, how many are in series; the rest of them in parallel. */
+  readonly inSeries?: number;
+  /** Another run than the lead's own, for this trip. */
+  readonly run?: RunName;
+}
+
+/** What may differ between the variants of one outing; the rest they share. */
+export interface VariantPart {
+  readonly blocks: readonly Block[];
+  readonly loadout: readonly LoadoutItem[];
+  readonly startSoc: number;
+  readonly floorSoc?: number;
+  readonly batteryUse?: Trip['batteryUse'];
+  readonly chargeIdle?: boolean;
+  readonly radioOn?: Trip['radioOn'];
+  readonly aim?: AimChoice;
+  readonly mount?: Mount;
+}
+
+/** Another way to do the same outing, kept beside the one in hand. */
+export interface Variant extends VariantPart {
+  readonly id: string;
+  readonly name: string;
 }
 
 export interface Trip {
@@ -54,6 +93,18 @@ export interface Trip {
   readonly startSoc: number;
   /** Reserve, 0 to below 1; the chemistry's usual one if absent. */
   readonly floorSoc?: number;
+  /** Days in store between charge-up and start; the charge that leaks away in them is taken off. */
+  readonly storedDays?: number;
+  /** How the load is rated; "measured" if absent, which is "expected" where nothing was measured. */
+  readonly rating?: Rating;
+  /** Batteries together, or one after the other; together if absent. */
+  readonly batteryUse?: 'parallel' | 'turns';
+  /** With batteries in turn: the sun charges one that is not in use. */
+  readonly chargeIdle?: boolean;
+  /** Where the radio gets its power; straight off the battery if absent. */
+  readonly radioOn?: 'battery' | 'terminals';
+  /** Charge in the radio's own battery at the start, 0 to 1; full if absent. */
+  readonly ownSoc?: number;
   readonly stepMinutes: 1 | 5 | 15;
   /** What may be carried, g. */
   readonly carryLimitG?: number;
@@ -62,8 +113,14 @@ export interface Trip {
   /** How the panel lies; flat on grass if absent. */
   readonly panelPlace?: PanelPlace;
   readonly blocks: readonly Block[];
-  /** In the bag's order. One radio and one kind of battery take part in the sum. */
+  /** In the bag's order. One radio takes part in the sum, and one kind of battery unless they are used in turn. */
   readonly loadout: readonly LoadoutItem[];
   /** Gear that travels with the document, so that it stands alone as a file. */
   readonly gear?: readonly Gear[];
+  /** What the variant in hand is called, where there are others. */
+  readonly variantName?: string;
+  /** Other variants of the same outing. */
+  readonly variants?: readonly Variant[];
+  /** Put away: not listed among the trips to come. */
+  readonly archived?: boolean;
 }

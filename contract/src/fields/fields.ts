@@ -1,8 +1,27 @@
 import type { NumberField } from './number-field.js';
 
-const current = (label: string): NumberField => ({ label, unit: 'A', min: 0, max: 100 });
-const drawn = (label: string): NumberField => ({ label, unit: 'A', min: 0, max: 500, aboveMin: true });
+const current = (label: string): NumberField => ({ label, unit: 'A', min: 0, max: 100, milli: true });
+const drawn = (label: string): NumberField => ({
+  label,
+  unit: 'A',
+  min: 0,
+  max: 500,
+  aboveMin: true,
+  milli: true,
+});
 const volts = (label: string): NumberField => ({ label, unit: 'V', min: 0, max: 60, aboveMin: true });
+
+const watts = (label: string, max: number): NumberField => ({ label, unit: 'W', min: 0, max });
+/** More Ah than anyone carries are asked about: they may be mAh. */
+const charge = (label: string): NumberField => ({
+  label,
+  unit: 'Ah',
+  min: 0,
+  max: 2000,
+  aboveMin: true,
+  milli: true,
+  askAbove: 400,
+});
 
 /** Every number of the documents, and what it may be. */
 export const FIELDS = {
@@ -11,17 +30,47 @@ export const FIELDS = {
   rfW: { label: 'The power', unit: 'W', min: 0, max: 2000, aboveMin: true },
   dropoutV: volts('The drop-out voltage'),
   fullPowerV: volts('The lowest full-power voltage'),
-  ratedAh: { label: 'The capacity', unit: 'Ah', min: 0, max: 2000, aboveMin: true },
-  measuredAh: { label: 'The measured capacity', unit: 'Ah', min: 0, max: 2000, aboveMin: true },
+  ratedAh: { ...charge('The capacity') },
+  measuredAh: { ...charge('The measured capacity') },
   health: { label: 'The health', unit: '%', min: 0, max: 1.2, aboveMin: true, shown: 100 },
   resistanceOhm: { label: 'The inner resistance', unit: 'mΩ', min: 0, max: 10, shown: 1000 },
   cutoffV: volts('The cut-off voltage'),
   dischargeA: { ...drawn('The discharge limit'), max: 2000 },
   cellsInSeries: { label: 'The count of cells', unit: '', min: 1, max: 40, whole: true },
   drawA: current('The draw'),
+  drawW: watts('The draw', 3000),
+  transmitDraw: { label: 'The draw while transmitting', unit: 'A or W', min: 0, max: 3000 },
+  maxV: volts('The highest supply voltage'),
+  wattHours: { label: 'The energy', unit: 'Wh', min: 0, max: 10_000, aboveMin: true },
+  chargeW: { ...watts('The charging power', 500), aboveMin: true },
+  peakS: { label: 'The time of the peak', unit: 's', min: 0, max: 3600, aboveMin: true },
+  socketV: volts('The socket’s voltage'),
+  socketA: drawn('The socket’s current'),
+  efficiency: { label: 'The efficiency', unit: '%', min: 0.3, max: 1, shown: 100 },
+  idleW: watts('The own draw', 100),
+  solarW: { ...watts('The solar input', 5000), aboveMin: true },
+  anHour: { label: 'The minutes of every hour', unit: 'min', min: 0, max: 60, aboveMin: true },
+  lengthM: { label: 'The length', unit: 'm', min: 0, max: 200, aboveMin: true },
+  areaMm2: { label: 'The cross section', unit: 'mm²', min: 0.05, max: 120 },
+  awg: { label: 'The gauge', unit: 'AWG', min: 0, max: 30, whole: true },
+  contactPairs: { label: 'The contact pairs', unit: '', min: 0, max: 40, whole: true },
+  fuseA: { label: 'The fuse', unit: 'A', min: 0, max: 500, aboveMin: true },
+  connectorA: { label: 'The connector’s rating', unit: 'A', min: 0, max: 500, aboveMin: true },
+  inSeries: { label: 'The panels in series', unit: '', min: 1, max: 50, whole: true },
+  vocPerKelvin: { label: 'The coefficient of Voc', unit: '%/K', min: -0.02, max: 0, shown: 100 },
+  storedDays: { label: 'The days in store', unit: 'days', min: 0, max: 730 },
+  ownSoc: { label: 'The charge in the radio’s own battery', unit: '%', min: 0, max: 1, shown: 100 },
+  piecesAMinute: { label: 'The calls a minute', unit: 'a minute', min: 0, max: 600 },
+  pieceSeconds: { label: 'The length of a call', unit: 's', min: 0.05, max: 600 },
+  oneSlotIn: { label: 'One slot in how many', unit: 'slots', min: 1, max: 1000 },
   loopOhm: { label: 'The lead’s resistance', unit: 'mΩ', min: 0, max: 10, shown: 1000 },
   weightG: { label: 'The weight', unit: 'g', min: 0, max: 500_000 },
   carryLimitG: { label: 'The carry limit', unit: 'kg', min: 0, max: 500_000, aboveMin: true, shown: 0.001 },
+  packedL: { label: 'The packed size', unit: 'l', min: 0, max: 1000 },
+  price: { label: 'The price', unit: '', min: 0, max: 10_000_000 },
+  cycles: { label: 'The charge cycles', unit: '', min: 0, max: 100_000, aboveMin: true },
+  place: { label: 'The place on the shelf', unit: '', min: -1e9, max: 1e9 },
+  spread: { label: 'The spread', unit: '', min: 0, max: 1e6 },
   temperatureC: { label: 'The temperature', unit: '°C', min: -40, max: 60 },
   startSoc: { label: 'The charge at the start', unit: '%', min: 0, max: 1, aboveMin: true, shown: 100 },
   floorSoc: { label: 'The reserve', unit: '%', min: 0, max: 0.95, shown: 100 },
@@ -46,8 +95,14 @@ export const FIELDS = {
   count: { label: 'The count', unit: '', min: 1, max: 50, whole: true },
   latitudeDeg: { label: 'The latitude', unit: '°', min: -90, max: 90 },
   longitudeDeg: { label: 'The longitude', unit: '°', min: -180, max: 180 },
+  station: { label: 'The station', unit: '', min: 1, max: 4, whole: true },
   usable: { label: 'The usable share', unit: '%', min: 0, max: 1, aboveMin: true, shown: 100 },
   sunA: current('The current from the sun'),
+  hourOfDay: { label: 'The hour of the day', unit: 'h', min: 0, max: 24 },
+  worthOfHour: { label: 'What an hour counts', unit: 'times', min: 0, max: 100 },
+  worthOfPower: { label: 'What twice the power is worth', unit: '%', min: 0, max: 5, shown: 100 },
+  leastShare: { label: 'The least share on transmit', unit: '%', min: 0, max: 0.95, shown: 100 },
+  askedChance: { label: 'The chance asked for', unit: '%', min: 0.01, max: 0.99, shown: 100 },
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 
@@ -61,5 +116,14 @@ export const MOST_SHADES = 100;
 export const MOST_SKYLINE = 720;
 /** Most blocks in a trip, items in a loadout, gear in a shelf file. */
 export const MOST_BLOCKS = 500;
+/** Most stations on one battery, and most variants beside the one in hand. */
+export const MOST_STATIONS = 4;
+export const MOST_VARIANTS = 3;
 export const MOST_ITEMS = 100;
 export const MOST_GEAR = 2000;
+/** Most hours of an accessory's own, measured modes of a radio, fuses of a lead. */
+export const MOST_OWN_HOURS = 200;
+export const MOST_FUSES = 10;
+/** Most tags and connectors of an item, and their length. */
+export const MOST_TAGS = 20;
+export const LONGEST_TAG = 40;

@@ -31,8 +31,22 @@ describe('number field', () => {
     expect(readNumber(FIELDS.ratedAh, '12.')).toEqual({ value: 12 });
   });
 
+  it('takes thousandths where people have them, and asks what was meant where it could be those', () => {
+    expect(readNumber(FIELDS.ratedAh, '12000 mAh')).toEqual({ value: 12 });
+    expect(readNumber(FIELDS.receiveA, '140mA')).toEqual({ value: 0.14 });
+    expect(readNumber(FIELDS.ratedAh, '12000')).toEqual({
+      problem:
+        'The capacity must be above 0 and at most 2000 Ah; 12000 Ah is not. If mAh were meant: 12000 mAh are 12 Ah.',
+    });
+    expect(readNumber(FIELDS.ratedAh, '1200')).toEqual({
+      problem: '1200 Ah is more than anyone carries. Write 1200 mAh or 1200 Ah, whichever is meant.',
+    });
+    expect(readNumber(FIELDS.ratedAh, '1200 Ah')).toEqual({ value: 1200 });
+    expect(readNumber(FIELDS.dropoutV, '10500 mV')).toEqual({ problem: jasmine.any(String) });
+  });
+
   it('does not guess: another unit or stray letters are told, not read', () => {
-    for (const text of ['12000 mAh', '12 V', 'twelve', '', '1.2.3', '0x10', '1e999']) {
+    for (const text of ['12 Wh', '12 V', 'twelve', '', '1.2.3', '0x10', '1e999']) {
       expect(Object.keys(readNumber(FIELDS.ratedAh, text)))
         .withContext(text)
         .toEqual(['problem']);

@@ -19,8 +19,16 @@ function wordsOf(gear: Gear): string[] {
       ];
     case 'battery':
       return [...assumed('capacity', gear.measuredAh ?? gear.ratedAh), ...assumed('health', gear.health)];
+    case 'station':
+      return [
+        ...assumed('energy', gear.wattHours),
+        ...assumed('health', gear.health),
+        ...(gear.efficiency ? assumed('efficiency', gear.efficiency) : ['gives 90 % through its socket']),
+      ];
+    case 'amplifier':
+      return [...assumed('draw', gear.standbyA), ...assumed('draw in overs', gear.transmitA)];
     case 'accessory':
-      return assumed('draw', gear.drawA);
+      return assumed('draw', gear.drawA ?? gear.drawW);
     case 'lead':
       return assumed('resistance', gear.loopOhm);
     case 'panel':
@@ -30,6 +38,9 @@ function wordsOf(gear: Gear): string[] {
       ];
     case 'controller':
       return assumed('current limit', gear.maxA);
+    case 'charger':
+    case 'distribution':
+    case 'antenna':
     case 'other':
       return [];
   }

@@ -35,7 +35,7 @@ describe('a trip from a quick sum', () => {
     const { verdict } = forecast(plan.value);
     expect(verdict.meanA).toBeCloseTo(quickSum(input).meanA, 9);
     expect(verdict.plannedAh).toBeCloseTo(7.5, 9);
-    expect(plan.value.floorSoc).toBeCloseTo(0.1, 9);
+    expect(plan.value.packs[0].floorSoc).toBeCloseTo(0.1, 9);
   });
 
   it('stays within the longest outing, and without a load that is none', () => {

@@ -3,10 +3,10 @@ import type { ControllerGear, Panel } from '../documents/gear.js';
 import { readGear, readTrip } from '../schemas/read.js';
 import { shelf, trip } from '../testing/documents.js';
 import { panelLabel } from './panel-label.js';
-import { skyOf } from './resolve-sun.js';
 import { resolve } from './resolve.js';
+import { skyOf } from './sky-of.js';
 
-const common = { schema: 'knapsack.gear', version: 1 } as const;
+const common = { schema: 'knapsack.gear', version: 2 } as const;
 const label = (value: number) => ({ value, source: 'datasheet' }) as const;
 const frond: Panel = {
   ...common,
@@ -49,7 +49,7 @@ describe('resolving the sun', () => {
     const plan = resolve(sunny, gear);
     expect(plan.ok && plan.value.assumed).toContain('Frond: gives 90 % of its label, Vmp, Voc, Isc');
     expect(plan.ok && plan.value.sun!.panel.impA).toBe(4);
-    expect(plan.ok && plan.value.steady.map(({ name }) => name)).toEqual(['relay', 'Rill']);
+    expect(plan.ok && plan.value.accessories.map(({ name }) => name)).toEqual(['relay', 'Rill']);
   });
 
   it('makes the trip end with more in the pack', () => {

@@ -3,33 +3,45 @@ import {
   coldOpenCircuitVolts,
   fail,
   GROUND_WORDS,
+  joined,
   succeed,
   type AimPlan,
+  type Controller,
   type PackLabel,
+  type PanelLabel,
+  type Problem,
   type Result,
-  type SkyNow,
   type SunPlan,
+  type Wiring,
 } from '@knapsack/core';
-import type { ControllerGear, Panel } from '../documents/gear.js';
-import type { AimChoice, PanelPlace, Weather } from '../documents/sun.js';
+import { trustOf } from '../documents/figure.js';
+import type { ControllerGear, Panel, Station } from '../documents/gear.js';
+import { USUAL_PLACE, USUAL_WEATHER, type AimChoice } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
+import { isKind, lacking, type Carried } from './look-up.js';
 import { panelLabel } from './panel-label.js';
-
-export const USUAL_WEATHER: Weather = { air: 'ordinary', cloud: 0, windMS: 1.5 };
-export const USUAL_PLACE: PanelPlace = { aim: { how: 'flat' }, mount: 'flat', ground: 'grass' };
+import { skyOf } from './sky-of.js';
 
 const USUAL_TRUTH = 0.9;
 const USUAL_WAKE_SHARE = 0.01;
 
-/** The panel and the controller of a bag, with how many panels lie side by side. */
-export interface SunGear {
+/** The panels of a bag as they are joined, and what they charge through. */
+interface SunGear {
   readonly panel: Panel;
-  readonly count: number;
-  readonly controller: ControllerGear;
+  readonly joined: PanelLabel;
+  readonly charger: ControllerGear | Station;
 }
 
-/** The sun's part of a plan: panel, controller, aim, shade and sky as plain numbers. */
-export function resolveSun(trip: Trip, gear: SunGear, pack: PackLabel): Result<SunPlan> {
+/** The sun's part of a plan: panel, controller, aim, shade and sky as plain numbers; null without a panel. */
+export function resolveSun(
+  trip: Trip,
+  carried: readonly Carried[],
+  pack: PackLabel,
+  wiring: Wiring,
+): Result<SunPlan | null> {
+  const gear = sunGear(carried);
+  if (!gear.ok) return gear;
+  if (!gear.value) return succeed(null);
   const { latitudeDeg, longitudeDeg, heightM = 0 } = trip.place;
   if (latitudeDeg === undefined || longitudeDeg === undefined) {
     return fail({
@@ -38,13 +50,12 @@ export function resolveSun(trip: Trip, gear: SunGear, pack: PackLabel): Result<S
       sentence: 'Say where the outing is, by latitude and longitude or a locator: the sun depends on it.',
     });
   }
-  const misfit = misfitOf(trip, gear, pack);
+  const misfit = misfitOf(trip, gear.value, pack);
   if (misfit) return fail(misfit);
 
-  const { panel, count, controller } = gear;
+  const { panel, charger } = gear.value;
   const place = trip.panelPlace ?? USUAL_PLACE;
   const weather = trip.weather ?? USUAL_WEATHER;
-  const one = panelLabel(panel);
   return succeed({
     latitudeDeg,
     longitudeDeg,
@@ -63,51 +74,81 @@ export function resolveSun(trip: Trip, gear: SunGear, pack: PackLabel): Result<S
       })),
       sensitivity: panel.technology === 'thin_film' ? 1 : panel.diodes ? 1.5 : 2.5,
     },
-    panel: { ...one, watts: one.watts * count, impA: one.impA * count, iscA: one.iscA * count },
+    panel: gear.value.joined,
     truth: panel.truth?.value ?? USUAL_TRUTH,
-    controller: {
-      kind: controller.type,
-      maxA: controller.maxA.value,
-      wakeShare: controller.wakeShare?.value ?? USUAL_WAKE_SHARE,
-      panelLeadOhm: 0,
-    },
+    ...(panel.truth && { truthFrom: trustOf(panel.truth) }),
+    controller: controllerOf(charger, wiring),
   });
 }
 
-/** The sky at an instant: the hour that is known, else what it usually is. */
-export function skyOf({ cloud, windMS, hours = [] }: Weather, airC: number): (timeMs: number) => SkyNow {
-  const known = hours.map((hour) => ({ startMs: Date.parse(hour.start), hour }));
-  const usual: SkyNow = { cloud, rain: false, airC, windMS };
-  const endMs = (index: number) => known[index + 1]?.startMs ?? known[index].startMs + 3_600_000;
-  return (timeMs) => {
-    const index = known.findLastIndex(({ startMs }) => startMs <= timeMs);
-    if (index === -1 || timeMs >= endMs(index)) return usual;
-    const { hour } = known[index];
-    return {
-      cloud: hour.cloud,
-      rain: hour.rain ?? false,
-      airC: hour.temperatureC ?? airC,
-      windMS: hour.windMS ?? windMS,
-    };
+/** One kind of panel on one controller or power station; null without a panel. */
+function sunGear(carried: readonly Carried[]): Result<SunGear | null> {
+  const panels = carried.filter(isKind('panel'));
+  const controllers = carried.filter(isKind('controller'));
+  const [second] = [...panels.slice(1), ...controllers.slice(1)];
+  if (second) {
+    return fail({
+      code: 'two-kinds',
+      pointer: `/loadout/${second.index}`,
+      sentence: `The bag holds two kinds of ${second.gear.kind}. Take one panel, as many as you like of it, on one controller.`,
+    });
+  }
+  const [carriedPanel] = panels;
+  if (!carriedPanel) return succeed(null);
+  const { gear: panel, item } = carriedPanel;
+  const charger = controllers[0]?.gear ?? carried.find(isKind('station'))?.gear;
+  if (!charger) {
+    return fail(
+      lacking(
+        'controller',
+        `${panel.name} needs a charge controller: never a panel straight onto a battery or into a radio.`,
+      ),
+    );
+  }
+  const inSeries = item.inSeries ?? 1;
+  return succeed({ panel, joined: joined(panelLabel(panel), inSeries, item.count / inSeries), charger });
+}
+
+function controllerOf(charger: ControllerGear | Station, wiring: Wiring): Controller {
+  const leads = {
+    panelLeadOhm: wiring.panel?.ohm ?? 0,
+    ...(wiring.controller && { batteryLeadOhm: wiring.controller.ohm }),
+  };
+  if (charger.kind === 'station') {
+    return { kind: 'builtIn', maxA: Infinity, wakeShare: USUAL_WAKE_SHARE, ...leads };
+  }
+  return {
+    kind: charger.type,
+    maxA: charger.maxA.value,
+    wakeShare: charger.wakeShare?.value ?? USUAL_WAKE_SHARE,
+    ...leads,
   };
 }
 
+/** The lowest temperature of an outing, C: of the air around the battery and of every hour of weather in it. */
+export function coldest({ temperatureC, weather, start, end }: Trip): number {
+  const inside = (weather?.hours ?? []).filter(
+    (hour) => Date.parse(hour.start) >= Date.parse(start) && Date.parse(hour.start) < Date.parse(end),
+  );
+  return Math.min(temperatureC, ...inside.map((hour) => hour.temperatureC ?? temperatureC));
+}
+
 /** A kit that would be destroyed, or would ruin the battery: no forecast is given for it. */
-function misfitOf(trip: Trip, { panel, controller }: SunGear, pack: PackLabel) {
-  const coldV = coldOpenCircuitVolts(panelLabel(panel), trip.temperatureC);
-  const limitV = controller.maxInputV?.value;
+function misfitOf(trip: Trip, { panel, joined: label, charger }: SunGear, pack: PackLabel): Problem | null {
+  const coldV = coldOpenCircuitVolts(label, coldest(trip), panel.vocPerKelvin?.value);
+  const limitV = charger.kind === 'station' ? charger.solarMaxV?.value : charger.maxInputV?.value;
   if (limitV !== undefined && coldV > limitV) {
     return {
       code: 'cold-voltage',
       pointer: '/loadout',
-      sentence: `${panel.name} rises to ${coldV.toFixed(1)} V in the cold and ${controller.name} survives ${limitV} V: it would be destroyed. Take a panel of fewer volts or another controller.`,
+      sentence: `${panel.name} rises to ${coldV.toFixed(1)} V in the cold and ${charger.name} survives ${limitV} V: it would be destroyed. Take a panel of fewer volts, fewer in series, or another controller.`,
     };
   }
-  if (controller.profiles && !controller.profiles.includes(pack.chemistry)) {
+  if (charger.kind === 'controller' && charger.profiles && !charger.profiles.includes(pack.chemistry)) {
     return {
       code: 'charge-profile',
       pointer: '/loadout',
-      sentence: `${controller.name} has no charge profile for this chemistry: it could overcharge the battery. Take a controller that has one.`,
+      sentence: `${charger.name} has no charge profile for this chemistry: it could overcharge the battery. Take a controller that has one.`,
     };
   }
   return null;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { CHEMISTRY_NAMES, MODE_NAMES, TECHNOLOGIES } from '@knapsack/core';
+import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, RUN_NAMES, TECHNOLOGIES } from '@knapsack/core';
 import {
   GEAR_KINDS,
   type GearKind,
@@ -8,12 +8,29 @@ import {
   SHELF_SCHEMA,
   SHELF_VERSION,
 } from '../documents/gear.js';
-import { MOST_GEAR } from '../fields/fields.js';
+import { MOST_ENTRIES } from '../documents/figure.js';
+import { RULE_NAMES } from '../documents/accessory-rule.js';
+import { drawProblem, leadProblem } from '../documents/gear-rules.js';
+import { LONGEST_TAG, MOST_FUSES, MOST_GEAR, MOST_OWN_HOURS, MOST_TAGS } from '../fields/fields.js';
 import { panelProblem } from '../resolve/panel-label.js';
-import { figure, id, number, obeying, oneOf, source, text } from './joi.js';
+import {
+  figure,
+  id,
+  instant,
+  maybeOneOf,
+  number,
+  obeying,
+  oneOf,
+  source,
+  text,
+  day,
+  entryFields,
+} from './joi.js';
 
 /** Most transmit figures of one radio. */
 const MOST_POINTS = 40;
+
+const words = () => Joi.array().items(Joi.string().max(LONGEST_TAG)).max(MOST_TAGS).optional();
 
 const common = {
   schema: Joi.string().valid(GEAR_SCHEMA).required(),
@@ -23,28 +40,78 @@ const common = {
   name: text(80),
   about: text(200).optional(),
   weightG: figure('weightG').optional(),
+  packedL: figure('packedL').optional(),
+  price: figure('price').optional(),
+  cycles: figure('cycles').optional(),
+  wished: Joi.boolean().optional(),
+  archived: Joi.boolean().optional(),
+  note: text(2000).optional(),
+  tags: words(),
+  connectors: words(),
+  place: number('place').optional(),
 };
 
-export const accessoryRule = (): Joi.AlternativesSchema | Joi.ObjectSchema =>
-  Joi.object({
-    when: oneOf(['always', 'operating']),
-    modes: Joi.when('when', {
-      is: 'operating',
-      then: Joi.array().items(oneOf(MODE_NAMES)).min(1).max(MODE_NAMES.length).optional(),
-      otherwise: Joi.forbidden(),
-    }),
+const modes = () => Joi.array().items(oneOf(MODE_NAMES)).min(1).max(MODE_NAMES.length).optional();
+
+/** A rule with the fields that go with its "when" and no others. */
+export const accessoryRule = (): Joi.ObjectSchema => {
+  const when = (name: string, fields: Joi.SchemaMap) => ({
+    is: Joi.object({ when: name }).unknown(),
+    then: Joi.object(fields),
   });
+  return [
+    when('operating', { modes: modes() }),
+    when('transmitting', { modes: modes() }),
+    when('minutes', { anHour: number('anHour') }),
+    when('hours', {
+      hours: Joi.array()
+        .items(Joi.object({ start: instant(), end: instant() }))
+        .min(1)
+        .max(MOST_OWN_HOURS)
+        .required(),
+    }),
+  ].reduce<Joi.ObjectSchema>(
+    (rule, { is, then }) => rule.when(is, { then }),
+    Joi.object({ when: oneOf(RULE_NAMES) }),
+  );
+};
 
 const radio = Joi.object({
   ...common,
   receiveA: figure('receiveA'),
   transmit: Joi.array()
-    .items(Joi.object({ rfW: number('rfW'), amps: number('transmitA'), source: source() }))
+    .items(
+      Joi.object({
+        rfW: number('rfW'),
+        amps: number('transmitA'),
+        source: source(),
+        date: day().optional(),
+        spread: number('spread').optional(),
+        pinned: Joi.boolean().optional(),
+        others: Joi.array()
+          .items(Joi.object(entryFields('transmitA')))
+          .max(MOST_ENTRIES)
+          .optional(),
+      }),
+    )
     .min(1)
     .max(MOST_POINTS)
     .required(),
   dropoutV: figure('dropoutV'),
   fullPowerV: figure('fullPowerV').optional(),
+  maxV: figure('maxV').optional(),
+  receiveSheetA: figure('receiveA').optional(),
+  receiveByEarA: figure('receiveA').optional(),
+  overs: Joi.array()
+    .items(Joi.object({ mode: oneOf(MODE_NAMES), factor: number('modeFactor'), source: source() }))
+    .max(MODE_NAMES.length)
+    .optional(),
+  internal: Joi.object({
+    wattHours: figure('wattHours'),
+    chargeW: figure('chargeW'),
+    chargesWhileOperating: Joi.boolean().required(),
+  }).optional(),
+  quiet: Joi.boolean().optional(),
 });
 
 const battery = Joi.object({
@@ -58,10 +125,57 @@ const battery = Joi.object({
   cutoffV: figure('cutoffV').optional(),
   continuousA: figure('dischargeA').optional(),
   peakA: figure('dischargeA').optional(),
+  peakS: figure('peakS').optional(),
+  maxChargeA: figure('chargeA').optional(),
+  keepsCharge: Joi.boolean().optional(),
 });
 
-const accessory = Joi.object({ ...common, drawA: figure('drawA'), rule: accessoryRule().required() });
-const lead = Joi.object({ ...common, loopOhm: figure('loopOhm') });
+const station = Joi.object({
+  ...common,
+  chemistry: oneOf(CHEMISTRY_NAMES),
+  cellsInSeries: number('cellsInSeries'),
+  wattHours: figure('wattHours'),
+  health: figure('health').optional(),
+  socketV: figure('socketV').optional(),
+  socketA: figure('socketA').optional(),
+  efficiency: figure('efficiency').optional(),
+  idleW: figure('idleW').optional(),
+  solarW: figure('solarW').optional(),
+  solarMaxV: figure('inputV').optional(),
+});
+
+const amplifier = Joi.object({
+  ...common,
+  standbyA: figure('drawA'),
+  transmitA: figure('transmitA'),
+  modes: modes(),
+});
+
+const accessory = Joi.object({
+  ...common,
+  drawA: figure('drawA').optional(),
+  drawW: figure('drawW').optional(),
+  via: maybeOneOf(CONVERTER_NAMES),
+  transmitDraw: figure('transmitDraw').optional(),
+  rule: accessoryRule().required(),
+}).custom(obeying(drawProblem));
+
+const wire = Joi.object({
+  awg: number('awg').optional(),
+  areaMm2: number('areaMm2').optional(),
+  lengthM: number('lengthM'),
+  contactPairs: number('contactPairs'),
+  fusesA: Joi.array().items(number('fuseA').optional()).max(MOST_FUSES).optional(),
+  connectorA: number('connectorA'),
+  bundled: Joi.boolean().optional(),
+});
+
+const lead = Joi.object({
+  ...common,
+  run: maybeOneOf(RUN_NAMES),
+  loopOhm: figure('loopOhm').optional(),
+  wire: wire.optional(),
+}).custom(obeying(leadProblem));
 
 /** Whole labels only: a current or voltage at full power belongs below the one at none. */
 const panel = Joi.object({
@@ -74,6 +188,7 @@ const panel = Joi.object({
   impA: figure('panelA').optional(),
   iscA: figure('panelA').optional(),
   truth: figure('truth').optional(),
+  vocPerKelvin: figure('vocPerKelvin').optional(),
 }).custom(obeying(panelProblem));
 
 const controller = Joi.object({
@@ -84,24 +199,40 @@ const controller = Joi.object({
   selfUseA: figure('selfUseA').optional(),
   wakeShare: figure('wakeShare').optional(),
   profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+  wakesBattery: Joi.boolean().optional(),
+  loadA: figure('drawA').optional(),
 });
 
-const other = Joi.object(common);
+const charger = Joi.object({
+  ...common,
+  from: oneOf(['mains', 'vehicle']),
+  maxA: figure('chargeA'),
+  profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+});
+
+const distribution = Joi.object({ ...common, maxA: figure('chargeA').optional() });
+
+const carried = Joi.object(common);
 
 const BY_KIND: Record<Exclude<GearKind, 'other'>, Joi.ObjectSchema> = {
   radio,
   battery,
+  station,
+  amplifier,
   accessory,
   lead,
   panel,
   controller,
+  charger,
+  distribution,
+  antenna: carried,
 };
 
 /** One gear item, checked by its kind; of no known kind, as one that is carried only, which names what is wrong. */
 export const gearSchema: Joi.Schema = Object.entries(BY_KIND).reduce<Joi.Schema>(
   (otherwise, [kind, then]) =>
     Joi.alternatives().conditional(Joi.object({ kind }).unknown(), { then, otherwise }),
-  other,
+  carried,
 );
 
 export const shelfSchema = Joi.object({

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { SOURCES } from '@knapsack/core';
+import { MOST_ENTRIES } from '../documents/figure.js';
 import { FIELDS, type FieldName } from '../fields/fields.js';
 import { numberProblem } from '../fields/number-field.js';
 
@@ -12,6 +13,11 @@ const MESSAGES = {
   'array.base': '{#label} must be a list.',
   'array.min': '{#label} needs at least {#limit}.',
   'array.max': '{#label} may hold {#limit} at the most.',
+  'number.base': '{#label} must be a number.',
+  'number.min': '{#label} must be at least {#limit}.',
+  'number.max': '{#label} must be at most {#limit}.',
+  'number.greater': '{#label} must be above {#limit}.',
+  'number.less': '{#label} must be below {#limit}.',
   'string.base': '{#label} must be text.',
   'string.empty': '{#label} must not be empty.',
   'string.max': '{#label} must be {#limit} characters at the most.',
@@ -38,9 +44,27 @@ export const number = (name: FieldName): Joi.AnySchema =>
       return problem === null ? value : customSentence(helpers, problem);
     });
 
-/** A number of the table with its source. */
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+export const day = (): Joi.StringSchema => Joi.string().pattern(DAY, 'a day like 2027-05-02');
+
+export const entryFields = (name: FieldName): Joi.SchemaMap => ({
+  value: number(name),
+  source: source(),
+  date: day().optional(),
+  spread: number('spread').optional(),
+});
+
+/** A number of the table with its source, and what else has been said of it. */
 export const figure = (name: FieldName): Joi.ObjectSchema =>
-  Joi.object({ value: number(name), source: source() }).required();
+  Joi.object({
+    ...entryFields(name),
+    pinned: Joi.boolean().optional(),
+    others: Joi.array()
+      .items(Joi.object(entryFields(name)))
+      .max(MOST_ENTRIES)
+      .optional(),
+  }).required();
 
 export const source = (): Joi.StringSchema => oneOf(SOURCES);
 
@@ -48,6 +72,8 @@ export const oneOf = (values: readonly string[]): Joi.StringSchema =>
   Joi.string()
     .valid(...values)
     .required();
+
+export const maybeOneOf = (values: readonly string[]): Joi.StringSchema => oneOf(values).optional();
 
 export const text = (most: number): Joi.StringSchema => Joi.string().max(most).required();
 

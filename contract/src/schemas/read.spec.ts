@@ -22,12 +22,47 @@ describe('reading documents', () => {
     expect(read.problems[0].sentence).toContain('version 7');
   });
 
+  it('brings a document of version 1 up to date, with the gear that travels in it', () => {
+    const old = { ...trip(), version: 1, gear: shelf.map((gear) => ({ ...gear, version: 1 })) };
+    expect(readTrip(old)).toEqual({ ok: true, value: trip({ gear: shelf }) });
+    const gear = readGear({ ...shale, version: 1 });
+    expect(gear.ok && gear.value.version).toBe(2);
+  });
+
+  it('knows which fields go together', () => {
+    const sentence = (change: object) => {
+      const read = readGear({ ...shelf[3], ...change });
+      return read.ok ? 'read' : read.problems[0].sentence;
+    };
+    const watts = { value: 5, source: 'datasheet' };
+    expect(sentence({ drawW: watts })).toContain('give one of drawA and drawW');
+    expect(sentence({ via: 'usb' })).toContain('goes with watts');
+    expect(sentence({ transmitDraw: watts })).toContain('goes with the rule “transmitting”');
+    expect(sentence({ rule: { when: 'minutes' } })).toContain('“rule.anHour” is missing');
+    expect(sentence({ rule: { when: 'dark', modes: ['CW'] } })).toContain('no field “rule.modes”');
+    expect(sentence({ rule: { when: 'transmitting', modes: ['CW'] }, transmitDraw: watts })).toBe('read');
+    const hours = [{ start: '2027-09-04T12:00:00Z', end: '2027-09-04T11:00:00Z' }];
+    expect(sentence({ rule: { when: 'hours', hours } })).toBe('Hours must end after they start.');
+    const lead = { schema: 'knapsack.gear', version: 2, id: 'l', kind: 'lead', name: 'l' };
+    const wire = { lengthM: 1, contactPairs: 2, connectorA: 30, awg: 12 };
+    expect(readGear({ ...lead, wire }).ok).toBeTrue();
+    expect(readGear(lead).ok).toBeFalse();
+    expect(readGear({ ...lead, wire: { ...wire, areaMm2: 4 } }).ok).toBeFalse();
+  });
+
+  it('wants panels in whole strings', () => {
+    const loadout = [...trip().loadout, { gear: 'frond', count: 3, inSeries: 2 }];
+    expect(problemsOf(trip({ loadout }))).toEqual([
+      '/loadout/3/inSeries 3 panels cannot be laid out in strings of 2: the count must be a multiple of it.',
+    ]);
+  });
+
   it('refuses what is no trip at all', () => {
     for (const data of [null, 3, 'trip', [], {}, { schema: 'knapsack.gear', version: 1 }]) {
       expect(problemsOf(data).length).withContext(JSON.stringify(data)).toBe(1);
     }
     expect(problemsOf({ schema: 'knapsack.trip', version: 0 })).toEqual([
-      '/version The version of a trip must be a whole number from 1 to 1.',
+      '/version The version of a trip must be a whole number from 1 to 3.',
     ]);
   });
 

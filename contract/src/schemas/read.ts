@@ -8,6 +8,7 @@ import {
   type Gear,
   type ShelfDocument,
 } from '../documents/gear.js';
+import { upToDate } from '../documents/migrate.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
@@ -16,7 +17,7 @@ import { tripSchema } from './trip-schema.js';
 
 interface DocumentType {
   readonly schema: string;
-  /** The version that this release writes. Older ones would be migrated here; there are none yet. */
+  /** The version that this release writes; older ones are brought up to it (see migrate.ts). */
   readonly version: number;
   readonly what: string;
   readonly check: Joi.Schema;
@@ -64,8 +65,9 @@ export function readShelf(data: unknown): Result<ShelfDocument> {
 function readDocument<Document>(type: DocumentType, data: unknown): Result<Document> {
   const head = headProblem(type, data);
   if (head) return fail(head);
-  const { error } = type.check.validate(data, STRICT);
-  return error ? fail(...error.details.map(asProblem)) : succeed(data as Document);
+  const current = upToDate(data);
+  const { error } = type.check.validate(current, STRICT);
+  return error ? fail(...error.details.map(asProblem)) : succeed(current as Document);
 }
 
 /** Whether the data is of this type at all and of a version that can be read. */
@@ -98,7 +100,7 @@ function headProblem({ schema, version, what }: DocumentType, data: unknown): Pr
   return null;
 }
 
-const asProblem = ({ type, path, message }: Joi.ValidationErrorItem): Problem => ({
+export const asProblem = ({ type, path, message }: Joi.ValidationErrorItem): Problem => ({
   code: type.replaceAll('.', '-'),
   pointer: path.map((part) => `/${String(part).replaceAll('~', '~0').replaceAll('/', '~1')}`).join(''),
   sentence: message.endsWith('.') ? message : `${message}.`,

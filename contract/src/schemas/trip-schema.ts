@@ -1,9 +1,26 @@
 import Joi from 'joi';
-import { ACTIVITY_NAMES, AIR_WORDS, GROUND_WORDS, isZone, MODE_NAMES, MOUNTS } from '@knapsack/core';
-import { TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
-import { MOST_BLOCKS, MOST_ITEMS, MOST_SHADES, MOST_SKYLINE, MOST_WEATHER_HOURS } from '../fields/fields.js';
+import {
+  ACTIVITY_NAMES,
+  AIR_WORDS,
+  CLIMATE_WORDS,
+  GROUND_WORDS,
+  isZone,
+  MODE_NAMES,
+  MOUNTS,
+  RATING_NAMES,
+  RUN_NAMES,
+} from '@knapsack/core';
+import { REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
+import {
+  MOST_BLOCKS,
+  MOST_ITEMS,
+  MOST_SHADES,
+  MOST_SKYLINE,
+  MOST_VARIANTS,
+  MOST_WEATHER_HOURS,
+} from '../fields/fields.js';
 import { accessoryRule, gearSchema } from './gear-schema.js';
-import { id, instant, number, obeying, oneOf, text } from './joi.js';
+import { id, instant, maybeOneOf, number, obeying, oneOf, text } from './joi.js';
 
 const block = Joi.object({
   id: id(),
@@ -14,12 +31,18 @@ const block = Joi.object({
   powerW: number('rfW'),
   share: number('share'),
   modeFactor: number('modeFactor').optional(),
+  processed: Joi.boolean().optional(),
+  rating: maybeOneOf(RATING_NAMES),
+  station: number('station').optional(),
+  repeat: maybeOneOf(Object.keys(REPEATS)),
 });
 
 const loadoutItem = Joi.object({
   gear: id(),
   count: number('count'),
   rule: accessoryRule().optional(),
+  inSeries: number('inSeries').optional(),
+  run: maybeOneOf(RUN_NAMES),
 });
 
 const aim = Joi.object({ how: oneOf(['flat', 'fixed', 'every', 'at', 'hung']) })
@@ -30,6 +53,27 @@ const aim = Joi.object({ how: oneOf(['flat', 'fixed', 'every', 'at', 'hung']) })
   .when(Joi.object({ how: 'at' }).unknown(), {
     then: Joi.object({ times: Joi.array().items(instant()).min(1).max(MOST_SHADES).required() }),
   });
+
+const blocks = () => Joi.array().items(block).max(MOST_BLOCKS).required();
+const loadout = () => Joi.array().items(loadoutItem).max(MOST_ITEMS).required();
+/** How the batteries are used, and how much of them. */
+const batteryUse = () => ({
+  startSoc: number('startSoc'),
+  floorSoc: number('floorSoc').optional(),
+  batteryUse: maybeOneOf(['parallel', 'turns']),
+  chargeIdle: Joi.boolean().optional(),
+  radioOn: maybeOneOf(['battery', 'terminals']),
+});
+
+const variant = Joi.object({
+  id: id(),
+  name: text(60),
+  blocks: blocks(),
+  loadout: loadout(),
+  ...batteryUse(),
+  aim: aim.optional(),
+  mount: maybeOneOf(Object.keys(MOUNTS)),
+});
 
 const panelPlace = Joi.object({
   aim: aim.required(),
@@ -52,22 +96,23 @@ const panelPlace = Joi.object({
     .optional(),
 });
 
+export const weatherHour = Joi.object({
+  start: instant(),
+  cloud: number('cloud'),
+  rain: Joi.boolean().optional(),
+  fog: Joi.boolean().optional(),
+  temperatureC: number('temperatureC').optional(),
+  windMS: number('windMS').optional(),
+  air: maybeOneOf(Object.keys(AIR_WORDS)),
+});
+
 const weather = Joi.object({
   air: oneOf(Object.keys(AIR_WORDS)),
   cloud: number('cloud'),
   windMS: number('windMS'),
-  hours: Joi.array()
-    .items(
-      Joi.object({
-        start: instant(),
-        cloud: number('cloud'),
-        rain: Joi.boolean().optional(),
-        temperatureC: number('temperatureC').optional(),
-        windMS: number('windMS').optional(),
-      }),
-    )
-    .max(MOST_WEATHER_HOURS)
-    .optional(),
+  hours: Joi.array().items(weatherHour).max(MOST_WEATHER_HOURS).optional(),
+  climate: maybeOneOf(CLIMATE_WORDS),
+  source: maybeOneOf(['typed', 'forecast', 'simulated']),
 });
 
 export const tripSchema = Joi.object({
@@ -90,13 +135,18 @@ export const tripSchema = Joi.object({
   start: instant(),
   end: instant(),
   temperatureC: number('temperatureC'),
-  startSoc: number('startSoc'),
-  floorSoc: number('floorSoc').optional(),
+  ...batteryUse(),
+  storedDays: number('storedDays').optional(),
+  rating: maybeOneOf(RATING_NAMES),
+  ownSoc: number('ownSoc').optional(),
   stepMinutes: Joi.number().valid(1, 5, 15).required(),
   carryLimitG: number('carryLimitG').optional(),
   weather: weather.optional(),
   panelPlace: panelPlace.optional(),
-  blocks: Joi.array().items(block).max(MOST_BLOCKS).required(),
-  loadout: Joi.array().items(loadoutItem).max(MOST_ITEMS).required(),
+  blocks: blocks(),
+  loadout: loadout(),
   gear: Joi.array().items(gearSchema).max(MOST_ITEMS).optional(),
+  variantName: text(60).optional(),
+  variants: Joi.array().items(variant).max(MOST_VARIANTS).optional(),
+  archived: Joi.boolean().optional(),
 });

@@ -15,6 +15,14 @@ export interface Chemistry {
   readonly peukert: number;
   /** Resistance x rated capacity, ohm Ah. */
   readonly ohmAh: number;
+  /** Share of a charge that leaks away in a month of storage, 0 to 1. */
+  readonly leaksAMonth: number;
+  /** The same for cells made to keep their charge, where there are such. */
+  readonly leaksAMonthKept?: number;
+  /** Volts that Wh on a label are reckoned with, for each of {@link tableCells}'s set. */
+  readonly nominalV: number;
+  /** Share of the rating that a fixed rule calls usable, 0 to 1. */
+  readonly usable: number;
   /** Share of the rating left at the temperatures of CAPACITY_TEMPERATURES_C. */
   readonly capacityByCold: readonly number[];
   /** How it takes a charge, or null where it must not be charged at all. */
@@ -61,6 +69,9 @@ export const CHEMISTRIES = {
     ratingHours: 5,
     peukert: 1.03,
     ohmAh: 0.45,
+    leaksAMonth: 0.03,
+    nominalV: 12.8,
+    usable: 0.9,
     capacityByCold: [0.6, 0.78, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.95, endC: 0.05, belowFreezing: 0 },
   },
@@ -73,6 +84,9 @@ export const CHEMISTRIES = {
     ratingHours: 5,
     peukert: 1.03,
     ohmAh: 0.15,
+    leaksAMonth: 0.03,
+    nominalV: 3.6,
+    usable: 0.9,
     capacityByCold: [0.65, 0.8, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.8, endC: 0.05, belowFreezing: 0 },
   },
@@ -85,6 +99,9 @@ export const CHEMISTRIES = {
     ratingHours: 20,
     peukert: 1.15,
     ohmAh: 0.2,
+    leaksAMonth: 0.04,
+    nominalV: 12,
+    usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.92, 0.25),
   },
@@ -97,6 +114,9 @@ export const CHEMISTRIES = {
     ratingHours: 20,
     peukert: 1.2,
     ohmAh: 0.25,
+    leaksAMonth: 0.03,
+    nominalV: 12,
+    usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.9, 0.2),
   },
@@ -109,6 +129,9 @@ export const CHEMISTRIES = {
     ratingHours: 20,
     peukert: 1.25,
     ohmAh: 0.2,
+    leaksAMonth: 0.08,
+    nominalV: 12,
+    usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.85, 0.15),
   },
@@ -121,6 +144,10 @@ export const CHEMISTRIES = {
     ratingHours: 5,
     peukert: 1.06,
     ohmAh: 0.06,
+    leaksAMonth: 0.2,
+    leaksAMonthKept: 0.02,
+    nominalV: 1.2,
+    usable: 0.9,
     capacityByCold: [0.4, 0.7, 0.85, 0.95, 1],
     charge: { efficiency: 0.8, maxC: 0.2, taperSoc: 0.9, endC: 0.05, belowFreezing: 0 },
   },
@@ -133,6 +160,9 @@ export const CHEMISTRIES = {
     ratingHours: 50,
     peukert: 1.35,
     ohmAh: 0.6,
+    leaksAMonth: 0.003,
+    nominalV: 1.5,
+    usable: 0.95,
     capacityByCold: [0.2, 0.4, 0.65, 0.85, 1],
     charge: null,
   },

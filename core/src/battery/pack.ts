@@ -1,5 +1,6 @@
 import { interpolate } from '../interpolate.js';
 import { CAPACITY_TEMPERATURES_C, chemistryOf, OPEN_CIRCUIT_SOC, type ChemistryName } from './chemistry.js';
+import type { Socket } from './socket.js';
 
 /** A battery as its label and its age describe it. */
 export interface PackLabel {
@@ -15,6 +16,8 @@ export interface PackLabel {
   readonly cutoffV?: number;
   /** Largest charge current, A, where the label states one. */
   readonly maxChargeA?: number;
+  /** The 12 V socket of a boxed power station; absent for a plain battery. */
+  readonly socket?: Socket;
 }
 
 /** A battery reduced to the numbers that the march needs, at one temperature. */
@@ -31,6 +34,8 @@ export interface Pack {
   readonly openCircuitV: readonly number[];
   /** How it takes a charge at this temperature, in amps; null where it must not be charged. */
   readonly charge: PackCharge | null;
+  /** The socket that stands between it and its loads; null for a plain battery. */
+  readonly socket: Socket | null;
 }
 
 /** What a pack accepts, A: maxA up to taperSoc, then falling straight to endA at a full pack. */
@@ -75,6 +80,7 @@ export function packAt(label: PackLabel, temperatureC: number): Pack {
     cutoffV: label.cutoffV ?? chemistry.cutoffV * sets,
     openCircuitV: chemistry.openCircuitV.map((volts) => volts * sets),
     charge: packCharge(label, temperatureC),
+    socket: label.socket ?? null,
   };
 }
 

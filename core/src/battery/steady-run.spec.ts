@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { loadSeries } from '../load/load-series.js';
 import { march } from '../march/march.js';
-import { timeGrid } from '../march/time-grid.js';
+import { timeGrid } from '../time-grid.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { packLabel, verifyFile } from '../verify/compute-cases.js';
 import { holdAgainst, type ReferenceFile } from '../verify/reference-file.js';
@@ -32,21 +32,25 @@ function marched(given: DischargeCase) {
     radioName: 'radio',
     radio: { receiveA: 0, points: [{ rfW: 1, amps: 1 }] },
     blocks: [],
-    steady: [],
+    accessories: [],
   };
   const { ends } = march({
-    pack: packAt(
-      packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series),
-      given.temperature_c,
-    ),
+    bank: [
+      {
+        pack: packAt(
+          packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series),
+          given.temperature_c,
+        ),
+        startSoc: given.start_soc,
+        floorSoc: given.floor_soc,
+      },
+    ],
     load: {
       ...loadSeries(nobody, edgesMs),
-      meanA: steady(given.mean_load_a),
-      keyDownPackA: steady(given.key_down_pack_a),
+      mean: { amps: steady(given.mean_load_a), watts: steady(0) },
+      keyDown: { amps: steady(given.key_down_pack_a), watts: steady(0) },
       keyDownRadioA: steady(given.key_down_radio_a),
     },
-    startSoc: given.start_soc,
-    floorSoc: given.floor_soc,
     radioDropoutV: given.radio_dropout_v,
     leadOhm: given.lead_loop_ohm,
   });

@@ -12,7 +12,7 @@ export function cautions(chemistry: ChemistryName): readonly string[] {
   if (LITHIUM.includes(chemistry))
     sentences.push('Never charge it below 0 °C, and only with a charger for its chemistry.');
   if (LEAD.includes(chemistry)) {
-    sentences.push('Charge it where gas can escape, soon after use: deep discharge ruins it..');
+    sentences.push('Charge it where gas can escape, soon after use: deep discharge ruins it.');
   }
   if (chemistry === 'alkaline') sentences.push('Never charge it. Change all cells together.');
   if (chemistry === 'nimh') sentences.push('Do not charge it below 0 °C.');

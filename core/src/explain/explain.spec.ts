@@ -1,6 +1,8 @@
 import { forecast } from '../forecast/forecast.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+import type { Quantity } from '../say/quantity.js';
 import { HOUR_MS } from '../span.js';
-import { whiteboardPlan } from '../testing/plans.js';
+import { measuredRadio, steadyLoad, whiteboardPlan } from '../testing/plans.js';
 import { explain } from './explain.js';
 import type { SumLine } from './sum.js';
 import { plainSentence, verdictSentence } from './verdict-sentence.js';
@@ -11,24 +13,33 @@ const cwPlan = whiteboardPlan({
     { ...block, startMs: 0, endMs: 4 * HOUR_MS },
     { ...block, startMs: 6 * HOUR_MS, endMs: 8 * HOUR_MS, label: 'CW 5 W', powerW: 5 },
   ],
-  steady: [{ name: 'relay', amps: 0.1, spans: [{ startMs: 0, endMs: 10 * HOUR_MS }] }],
+  accessories: [steadyLoad('relay', 0.1, { startMs: 0, endMs: 10 * HOUR_MS })],
 });
 
+/** The same plan from another charge at the start. */
+const startingAt = (startSoc: number): PlanInput => ({
+  ...cwPlan,
+  packs: cwPlan.packs.map((pack) => ({ ...pack, startSoc })),
+});
+
+const quantity = ({ result }: SumLine): Quantity =>
+  typeof result === 'string' ? { value: NaN, unit: 'factor' } : result;
+
 const amountOf = (lines: readonly SumLine[], label: string): number =>
-  lines.find((line) => line.label === label)!.result.value;
+  quantity(lines.find((line) => line.label === label)!).value;
 
 describe('explanation', () => {
   it('adds up: the lines of the load come to what the march drew', () => {
     const run = forecast(cwPlan);
-    const { lines } = explain(run).load;
-    const parts = lines.filter(({ result, label }) => result.unit === 'Ah' && label !== 'together');
-    const sum = parts.reduce((total, { result }) => total + result.value, 0);
+    const { lines } = explain(run, 'UTC').load;
+    const parts = lines.filter((line) => quantity(line).unit === 'Ah' && line.label !== 'together');
+    const sum = parts.reduce((total, line) => total + quantity(line).value, 0);
     expect(sum).toBeCloseTo(amountOf(lines, 'together'), 9);
     expect(sum).toBeCloseTo(run.march.books.loadsAh, 9);
   });
 
   it('shows each way of working once, and each block', () => {
-    const labels = explain(forecast(cwPlan)).load.lines.map(({ label }) => label);
+    const labels = explain(forecast(cwPlan), 'UTC').load.lines.map(({ label }) => label);
     expect(labels.slice(0, 5)).toEqual([
       'an over of CW 10 W',
       'an over of CW 5 W',
@@ -39,10 +50,10 @@ describe('explanation', () => {
   });
 
   it('counts only the hours up to the low point and only what is missing after the end', () => {
-    const short = forecast({ ...cwPlan, startSoc: 0.2 });
+    const short = forecast(startingAt(0.2));
     const { endMs, marginAh } = short.verdict;
     expect(endMs).not.toBeNull();
-    const missing = explain(short).margin.lines;
+    const missing = explain(short, 'UTC').margin.lines;
     expect(amountOf(missing, 'missing')).toBeCloseTo(-marginAh, 9);
     expect(amountOf(missing, 'relay')).toBeCloseTo((0.1 * (10 * HOUR_MS - endMs!)) / HOUR_MS, 9);
   });
@@ -50,15 +61,15 @@ describe('explanation', () => {
   it('names what is lost where something is', () => {
     const lost = 'lost to the cold, high currents and charging';
     const heavy = whiteboardPlan({
-      steady: [{ name: 'heater', amps: 8, spans: [{ startMs: 0, endMs: HOUR_MS }] }],
+      accessories: [steadyLoad('heater', 8, { startMs: 0, endMs: HOUR_MS })],
     });
-    expect(explain(forecast(heavy)).lowest.lines.map(({ label }) => label)).toContain(lost);
-    expect(explain(forecast(cwPlan)).lowest.lines.map(({ label }) => label)).not.toContain(lost);
+    expect(explain(forecast(heavy), 'UTC').lowest.lines.map(({ label }) => label)).toContain(lost);
+    expect(explain(forecast(cwPlan), 'UTC').lowest.lines.map(({ label }) => label)).not.toContain(lost);
   });
 
   it('brings the sun up to the low point into the sum', () => {
-    const run = forecast({ ...cwPlan, startSoc: 0.5, offeredA: (timeMs) => (timeMs < 2 * HOUR_MS ? 1 : 0) });
-    const { lines } = explain(run).lowest;
+    const run = forecast({ ...startingAt(0.5), offeredA: (timeMs) => (timeMs < 2 * HOUR_MS ? 1 : 0) });
+    const { lines } = explain(run, 'UTC').lowest;
     expect(amountOf(lines, 'given by the sun until then')).toBeCloseTo(2, 9);
     const drawn = amountOf(lines, 'drawn until then');
     const lost = run.march.books.chargeLossAh + run.march.books.dischargeLossAh;
@@ -73,14 +84,16 @@ describe('verdict sentence', () => {
   });
 
   it('says when it ends, how much too soon, and why', () => {
-    const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ startSoc: 0.3 })).verdict, 'UTC'));
+    const words = plainSentence(
+      verdictSentence(forecast(whiteboardPlan({ pack: { startSoc: 0.3 } })).verdict, 'UTC'),
+    );
     expect(words).toBe('Ends Thu 04:00, 6 h 00 too soon: the reserve comes first. 6.0 Ah are missing.');
   });
 
   it('says what is still in the pack where the volts end it', () => {
     const thin = whiteboardPlan({
       leadOhm: 0.6,
-      radio: { name: 'Curlew', currents: { receiveA: 0.5, points: [{ rfW: 10, amps: 3 }] }, dropoutV: 11.2 },
+      radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 3]), dropoutV: 11.2 },
       blocks: [{ ...block, startMs: 0, endMs: 10 * HOUR_MS }],
     });
     const words = plainSentence(verdictSentence(forecast(thin).verdict, 'UTC'));

@@ -1,4 +1,4 @@
-import type { Quantity } from '../say/quantity.js';
+import { sayQuantity, type Quantity } from '../say/quantity.js';
 
 /** A piece of a line of arithmetic: words and signs as they are, or a number with its unit. */
 export type Term = string | Quantity;
@@ -7,7 +7,8 @@ export type Term = string | Quantity;
 export interface SumLine {
   readonly label: string;
   readonly terms: readonly Term[];
-  readonly result: Quantity;
+  /** A number with its unit, or words: an instant, a name. */
+  readonly result: Term;
 }
 
 /** The arithmetic behind one figure. */
@@ -19,3 +20,9 @@ export interface Sum {
 }
 
 export const q = (value: number, unit: Quantity['unit']): Quantity => ({ value, unit });
+
+/** A share of charge to a tenth of a percent, so that the sum can be followed on paper. */
+export const percent = (value: number): Quantity => ({ value, unit: 'share', digits: 1 });
+
+/** A term in words. */
+export const sayTerm = (term: Term): string => (typeof term === 'string' ? term : sayQuantity(term));

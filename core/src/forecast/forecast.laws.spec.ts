@@ -2,9 +2,12 @@ import fc from 'fast-check';
 import { CHEMISTRY_NAMES } from '../battery/chemistry.js';
 import type { ControllerKind } from '../panel/controller.js';
 import { labelFromWatts, type Technology } from '../panel/panel.js';
+import { timesDraw } from '../load/draw.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { AimPlan } from '../sun/aim.js';
 import type { SunPlan } from '../sun/harvest.js';
+import { leadOf, measuredRadio } from '../testing/plans.js';
+import { NO_WIRING } from '../wire/runs.js';
 import { forecast, type Forecast } from './forecast.js';
 import type { PlanInput } from './plan-input.js';
 
@@ -21,7 +24,10 @@ const plans: fc.Arbitrary<PlanInput> = fc
     powerW: between(0.5, 100),
     receiveA: between(0.01, 1),
     topA: between(0.1, 20),
-    steadyA: between(0, 2),
+    draw: fc.record({ amps: between(0, 2), watts: between(0, 20) }),
+    packs: fc.integer({ min: 1, max: 3 }),
+    chargeIdle: fc.boolean(),
+    socket: fc.option(fc.constant({ volts: 13, efficiency: 0.9, idleW: 2 }), { nil: undefined }),
     chemistry: fc.constantFrom(...CHEMISTRY_NAMES),
     ratedAh: between(1, 100),
     temperatureC: between(-30, 40),
@@ -58,26 +64,34 @@ const plans: fc.Arbitrary<PlanInput> = fc
       stepMs: 5 * MINUTE_MS,
       radio: {
         name: 'r',
-        currents: { receiveA: given.receiveA, points: [{ rfW: 100, amps: given.receiveA + given.topA }] },
+        figures: measuredRadio(given.receiveA, [100, given.receiveA + given.topA]),
         dropoutV: given.dropoutV,
       },
       blocks,
-      steady: [{ name: 's', amps: given.steadyA, spans: [outing] }],
-      pack: {
-        name: 'p',
+      rating: 'expected' as const,
+      accessories: [
+        {
+          name: 's',
+          pieces: [{ ...outing, mean: given.draw, keyDown: given.draw }],
+        },
+      ],
+      packs: Array.from({ length: given.packs }, (_, index) => ({
+        name: `p${index}`,
         label: {
           chemistry: given.chemistry,
           cellsInSeries: { lifepo4: 4, liion: 4, agm: 6, gel: 6, flooded: 6, nimh: 10, alkaline: 9 }[
             given.chemistry
           ],
-          ratedAh: given.ratedAh,
+          ratedAh: given.ratedAh / (1 + index),
           health: 1,
+          ...(given.socket && { socket: given.socket }),
         },
-      },
+        startSoc: given.startSoc,
+        floorSoc: given.floorSoc,
+      })),
+      chargeIdle: given.chargeIdle,
       temperatureC: given.temperatureC,
-      startSoc: given.startSoc,
-      floorSoc: given.floorSoc,
-      leadOhm: given.leadOhm,
+      wiring: { ...NO_WIRING, radio: leadOf(given.leadOhm), distribution: leadOf(given.leadOhm / 3) },
       assumed: [],
       ...(given.panel && { sun: sunPlan(given.panel, given.temperatureC) }),
       ...(sunA !== null && {
@@ -129,8 +143,8 @@ describe('laws of the forecast', () => {
         const through = books.offeredAh + books.drawnAh + 1e-6;
         const offered = books.servedAh + books.storedAh + books.curtailedAh + books.chargeLossAh;
         expect(Math.abs(books.offeredAh - offered)).toBeLessThanOrEqual(1e-6 * through);
-        const { ratedAh } = plan.pack.label;
-        const change = (soc[soc.length - 1] - plan.startSoc) * ratedAh;
+        const ratedAh = plan.packs.reduce((sum, { label }) => sum + label.ratedAh, 0);
+        const change = (soc[soc.length - 1] - soc[0]) * ratedAh;
         expect(Math.abs(change - (books.storedAh - books.drawnAh))).toBeLessThanOrEqual(1e-6 * through);
         expect(books.dischargeLossAh).toBeGreaterThanOrEqual(-1e-6 * through);
         expect(books.chargeLossAh).toBeGreaterThanOrEqual(0);
@@ -153,11 +167,18 @@ describe('laws of the forecast', () => {
     );
   });
 
+  // Several packs with an idle one on the charger: which is charged and taken next is a choice that a hair may tip. The
+  // laws of more and less hold without that.
+  const monotone = plans.map((plan): PlanInput => ({ ...plan, chargeIdle: false }));
+
   it('never ends sooner with more battery', () => {
     fc.assert(
-      fc.property(plans, between(1, 3), (plan, times) => {
-        const label = { ...plan.pack.label, ratedAh: plan.pack.label.ratedAh * times };
-        const larger = forecast({ ...plan, pack: { ...plan.pack, label } });
+      fc.property(monotone, between(1, 3), (plan, times) => {
+        const packs = plan.packs.map((pack) => ({
+          ...pack,
+          label: { ...pack.label, ratedAh: pack.label.ratedAh * times },
+        }));
+        const larger = forecast({ ...plan, packs });
         expect(endOf(larger)).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
       }),
     );
@@ -165,16 +186,23 @@ describe('laws of the forecast', () => {
 
   it('never ends sooner with less load', () => {
     fc.assert(
-      fc.property(plans, between(0, 1), (plan, part) => {
-        const steady = plan.steady.map((load) => ({ ...load, amps: load.amps * part }));
-        expect(endOf(forecast({ ...plan, steady }))).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
+      fc.property(monotone, between(0, 1), (plan, part) => {
+        const accessories = plan.accessories.map(({ name, pieces }) => ({
+          name,
+          pieces: pieces.map((piece) => ({
+            ...piece,
+            mean: timesDraw(piece.mean, part),
+            keyDown: timesDraw(piece.keyDown, part),
+          })),
+        }));
+        expect(endOf(forecast({ ...plan, accessories }))).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
       }),
     );
   });
 
   it('never ends sooner with more current offered', () => {
     fc.assert(
-      fc.property(plans, between(0, 5), (plan, moreA) => {
+      fc.property(monotone, between(0, 5), (plan, moreA) => {
         const offeredA = (timeMs: number) => (plan.offeredA?.(timeMs) ?? 0) + moreA;
         expect(endOf(forecast({ ...plan, offeredA }))).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
       }),
@@ -183,7 +211,7 @@ describe('laws of the forecast', () => {
 
   it('never ends sooner with more panel', () => {
     fc.assert(
-      fc.property(plans, between(1, 3), (plan, times) => {
+      fc.property(monotone, between(1, 3), (plan, times) => {
         const larger = withSun(plan, (sun) => ({
           ...sun,
           panel: { ...sun.panel, impA: sun.panel.impA * times, iscA: sun.panel.iscA * times },
@@ -193,14 +221,53 @@ describe('laws of the forecast', () => {
     );
   });
 
-  it('moves its end by less than a step when the step is halved', () => {
+  // A panel that faces the sun: on one that it grazes, a thin cloud turns beam that is lost at slanting incidence into
+  // light from the sky, which is not, and gives more. See docs/model.md.
+  it('never ends sooner with less cloud over a panel that follows the sun', () => {
+    fc.assert(
+      fc.property(monotone, between(0, 1), (plan, part) => {
+        const facing =
+          (cloud: number) =>
+          (sun: SunPlan): SunPlan => ({
+            ...sun,
+            aim: { how: 'every', minutes: 5 },
+            skyAt: (timeMs) => ({ ...sun.skyAt(timeMs), cloud }),
+          });
+        const cloud = plan.sun?.skyAt(0).cloud ?? 0;
+        const less = forecast(withSun(plan, facing(cloud * part)));
+        expect(endOf(less)).toBeGreaterThanOrEqual(endOf(forecast(withSun(plan, facing(cloud)))) - 1);
+      }),
+    );
+  });
+
+  it('moves its end by less than a step when the step is halved, without a source', () => {
     fc.assert(
       fc.property(plans, (plan) => {
-        const steady = { ...plan, offeredA: undefined, sun: undefined } as unknown as PlanInput;
-        const whole = endOf(forecast(steady));
-        const half = endOf(forecast({ ...steady, stepMs: plan.stepMs / 2 }));
+        const { sun, offeredA, ...dark } = plan;
+        const whole = endOf(forecast(dark));
+        const half = endOf(forecast({ ...dark, stepMs: plan.stepMs / 2 }));
         if (whole === half) return;
         expect(Math.abs(whole - half)).toBeLessThan(plan.stepMs);
+      }),
+    );
+  });
+
+  // Where sun and load all but balance, the charge runs level along the reserve and a hair moves the end by hours: with
+  // a source it is the charge that may move by no more than a step's worth, not the end.
+  it('moves its charge by less than what a step may bring or take when the step is halved under the sun', () => {
+    const oneKind = monotone.filter(({ packs }) => packs.length === 1);
+    fc.assert(
+      fc.property(oneKind, (plan) => {
+        const whole = forecast(plan);
+        const half = forecast({ ...plan, stepMs: plan.stepMs / 2 });
+        if (whole.verdict.cutoffMs !== null || half.verdict.cutoffMs !== null) return;
+        const { offeredA, wantedA } = whole.march;
+        const most = Math.max(...offeredA, ...wantedA);
+        const stepSoc = (most * plan.stepMs) / HOUR_MS / whole.packs[0].deliverableAh;
+        expect(Math.abs(whole.verdict.lowestSoc - half.verdict.lowestSoc)).toBeLessThanOrEqual(
+          stepSoc + 1e-9,
+        );
+        expect(Math.abs(whole.verdict.endSoc - half.verdict.endSoc)).toBeLessThanOrEqual(2 * stepSoc + 1e-9);
       }),
     );
   });

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '../span.js';
-import { whiteboardPlan } from '../testing/plans.js';
+import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { forecast } from './forecast.js';
 
 describe('forecast', () => {
@@ -19,7 +19,7 @@ describe('forecast', () => {
   it('ends at the reserve, to the minute between two steps', () => {
     // 9 Ah above the reserve of 12 Ah x 0.25: 9 h; startSoc 1, floor 0.25
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 12, health: 1 } as const;
-    const { verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 12', label }, floorSoc: 0.2501 }));
+    const { verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 12', label, floorSoc: 0.2501 } }));
     expect(verdict.binds).toBe('floor');
     expect(verdict.endMs! / HOUR_MS).toBeCloseTo(12 * (1 - 0.2501), 9);
     expect(verdict.marginAh).toBeCloseTo(-(10 - 12 * (1 - 0.2501)), 9);
@@ -32,7 +32,7 @@ describe('forecast', () => {
   it('ends at the radio’s drop-out on a thin lead although there is charge left', () => {
     const plan = whiteboardPlan({
       leadOhm: 0.6,
-      radio: { name: 'Curlew', currents: { receiveA: 0.5, points: [{ rfW: 10, amps: 3 }] }, dropoutV: 11.2 },
+      radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 3]), dropoutV: 11.2 },
       blocks: [
         {
           startMs: 0,
@@ -53,11 +53,11 @@ describe('forecast', () => {
     // mean 0.5 x (0.5 + 0.44 x 2.5) + 0.5 x 0.5 = 1.05 A
     expect(verdict.endMs! / HOUR_MS).toBeCloseTo(((1 - soc) * 20) / 1.05, 6);
     // with the short lead the same plan lasts
-    expect(forecast({ ...plan, leadOhm: 0.02 }).verdict.lasts).toBeTrue();
+    expect(forecast({ ...plan, wiring: whiteboardPlan().wiring }).verdict.lasts).toBeTrue();
   });
 
   it('charges from an offered current: serves the load, stores the rest, curtails what is too much', () => {
-    const plan = whiteboardPlan({ startSoc: 0.5, offeredA: () => 30 });
+    const plan = whiteboardPlan({ pack: { startSoc: 0.5 }, offeredA: () => 30 });
     const { march, verdict } = forecast(plan);
     expect(verdict.lowestSoc).toBe(0.5);
     expect(march.soc.at(-1)).toBe(1);
@@ -69,7 +69,7 @@ describe('forecast', () => {
 
   it('lacks what its loads run ahead of the sun, no more', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 4, health: 1 } as const;
-    const plan = whiteboardPlan({ pack: { name: 'Shale 4', label }, floorSoc: 0 });
+    const plan = whiteboardPlan({ pack: { name: 'Shale 4', label, floorSoc: 0 } });
     // ends after 4 h; 1 A for 6 h more, of which the sun gives 0.25 A from 6 to 8 h and 3 A from 8 h on
     const sunny = forecast({
       ...plan,
@@ -83,17 +83,16 @@ describe('forecast', () => {
 
   it('takes the loads off for good once the cut-off has opened', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1 } as const;
-    const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label }, floorSoc: 0 }));
+    const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label, floorSoc: 0 } }));
     expect(verdict.cutoffMs).not.toBeNull();
     expect(march.loadA.at(-1)).toBe(0);
     expect(march.soc.at(-1)).toBe(march.soc.at(-10)!);
   });
 
   it('stops a plan whose key-down is more than the pack may give', () => {
-    const pack = whiteboardPlan().pack;
     const blocks = [{ ...whiteboardPlan().blocks[0], share: 0.1 }];
     const codes = (peakA: number) =>
-      forecast(whiteboardPlan({ blocks, pack: { ...pack, peakA } })).verdict.findings.map(({ code }) => code);
+      forecast(whiteboardPlan({ blocks, pack: { peakA } })).verdict.findings.map(({ code }) => code);
     expect(codes(2.9)).toContain('discharge-limit');
     expect(codes(3.1)).not.toContain('discharge-limit');
   });

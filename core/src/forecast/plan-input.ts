@@ -1,31 +1,66 @@
 import type { PackLabel } from '../battery/pack.js';
-import type { SteadyLoad, WorkBlock } from '../load/load-series.js';
-import type { RadioCurrents } from '../load/transmit-current.js';
+import type { InternalBattery } from '../load/internal-battery.js';
+import type { AccessoryLoad, WorkBlock } from '../load/load-series.js';
+import type { Mode } from '../load/mode.js';
+import type { OverFactors, RadioFigures, Rating } from '../load/rating.js';
+import type { Trust } from '../source.js';
 import type { Span } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
+import type { Outlook } from '../weather/outlook.js';
+import type { Wiring } from '../wire/runs.js';
 
 /** A block of operating with the words that its sum is told in. */
-export interface PlannedBlock extends WorkBlock {
+export interface PlannedBlock extends WorkBlock, OverFactors {
   /** For example "CW 10 W". */
   readonly label: string;
+  readonly mode?: Mode;
+  /** Rated otherwise than the plan; as the plan if absent. */
+  readonly rating?: Rating;
 }
 
 export interface PlannedRadio {
   readonly name: string;
-  readonly currents: RadioCurrents;
+  readonly figures: RadioFigures;
   /** Volts below which it shuts off or its output collapses. */
   readonly dropoutV: number;
   /** Lowest volts for full power, where known. */
   readonly fullPowerV?: number;
+  /** Volts that it must never see more of, where known. */
+  readonly maxV?: number;
+  /** A battery of its own, where it has one. */
+  readonly internal?: InternalBattery;
+}
+
+/** A radio with the hours that it is worked. */
+export interface PlannedStation {
+  readonly radio: PlannedRadio;
+  /** Ascending, without overlap, inside the outing. */
+  readonly blocks: readonly PlannedBlock[];
 }
 
 export interface PlannedPack {
   /** Name with count, for example "2 x Shale 9". */
   readonly name: string;
   readonly label: PackLabel;
+  /** State of charge at the start and the reserve, 0 to 1. */
+  readonly startSoc: number;
+  readonly floorSoc: number;
+  /** Where its capacity comes from; the rating on its label if absent. */
+  readonly capacityFrom?: Trust;
   /** Largest steady and momentary discharge current, A, where the label states them. */
   readonly continuousA?: number;
   readonly peakA?: number;
+  /** How long the momentary one may last, s, where the label states it. */
+  readonly peakS?: number;
+}
+
+/** What a controller may and may not do besides charging. */
+export interface PlannedController {
+  readonly name: string;
+  /** Whether it can wake a battery whose protection has cut it off, where known. */
+  readonly wakesBattery?: boolean;
+  /** What its load terminals carry, A, where it has them. */
+  readonly loadA?: number;
 }
 
 /** A resolved plan: plain numbers, all gear looked up, every default filled in. */
@@ -33,19 +68,43 @@ export interface PlanInput {
   readonly outing: Span;
   readonly stepMs: number;
   readonly radio: PlannedRadio;
+  readonly rating: Rating;
   /** Ascending, without overlap, inside the outing. */
   readonly blocks: readonly PlannedBlock[];
-  readonly steady: readonly SteadyLoad[];
-  readonly pack: PlannedPack;
+  /** More stations that share the batteries: a second operator, a relay. */
+  readonly others?: readonly PlannedStation[];
+  readonly accessories: readonly AccessoryLoad[];
+  /** One pack (or several in parallel as one), or several that are used in turn; at least one. */
+  readonly packs: readonly PlannedPack[];
+  /** The sun charges a pack that is not in use, as on a charger of its own. */
+  readonly chargeIdle?: boolean;
   readonly temperatureC: number;
-  readonly startSoc: number;
-  readonly floorSoc: number;
-  /** Lead from battery to radio, there and back, ohm. */
-  readonly leadOhm: number;
+  readonly wiring: Wiring;
+  /** The radio hangs on the controller's load terminals instead of straight on the battery. */
+  readonly onLoadTerminals?: boolean;
+  readonly controller?: PlannedController;
+  /** Where the outing is, where known. */
+  readonly place?: { readonly latitudeDeg: number; readonly longitudeDeg: number };
   /** A panel in its place behind its controller; absent for none. */
   readonly sun?: SunPlan;
+  /** How well its sky is known; as someone has forecast it if absent. */
+  readonly outlook?: Outlook;
   /** Current from another source at an instant, A; absent for none. Sampled at each step's middle. */
   readonly offeredA?: (timeMs: number) => number;
-  /** Names of the figures that nobody has measured or read off a sheet, in words. */
+  /** What the plan rests on besides measured figures and labels, in words. */
   readonly assumed: readonly string[];
+  /** What is worth a word besides, in sentences. */
+  readonly remarks?: readonly string[];
+}
+
+/** All stations of a plan, the first first. */
+export const stationsOf = ({ radio, blocks, others = [] }: PlanInput): readonly PlannedStation[] => [
+  { radio, blocks },
+  ...others,
+];
+
+/** Resistance between the battery and the point where the loads part, and of the radio's own lead, ohm. */
+export function loadLeads({ wiring, onLoadTerminals }: PlanInput): { sharedOhm: number; radioOhm: number } {
+  const shared = onLoadTerminals ? wiring.controller : wiring.distribution;
+  return { sharedOhm: shared?.ohm ?? 0, radioOhm: wiring.radio?.ohm ?? 0 };
 }

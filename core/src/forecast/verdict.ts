@@ -1,4 +1,7 @@
-import type { Finding } from './findings.js';
+import type { PlanEvent } from './events.js';
+import type { Finding } from './finding.js';
+import type { School } from './schools.js';
+import type { RunReport } from '../wire/runs.js';
 
 /** What stops a plan first. */
 export type Binding = 'floor' | 'radioDropout' | 'cutoff';
@@ -17,39 +20,67 @@ export interface SunVerdict {
   /** The best step: its current, A, and its start, UTC epoch ms. */
   readonly bestA: number;
   readonly bestMs: number;
+  /** What it gave beyond the load at the best step and, by day, at the worst, A; negative where the load was larger. */
+  readonly bestSurplusA: number;
+  readonly worstSurplusA: number;
+  /**
+   * The load that the sun of this outing would carry for ever: what it offers over whole days from the start, less what
+   * charging loses of the part that goes through the battery, A; null for an outing of less than a day.
+   */
+  readonly balanceA: number | null;
 }
 
-export interface Verdict {
-  readonly blaze: Blaze;
-  /** Whether the pack carries the plan to its end. */
+/** How a plan ends: what of the verdict can be read off the march alone. */
+export interface Outcome {
+  /** Whether the packs carry the plan to its end. */
   readonly lasts: boolean;
-  /** When the outing ends as planned, UTC epoch ms. */
-  readonly planEndMs: number;
   /** When the plan ends for want of charge or volts, UTC epoch ms; null where it lasts. */
   readonly endMs: number | null;
   /** Which end point came first; null where it lasts. */
   readonly binds: Binding | null;
-  /** State of charge when it ends too soon, 0 to 1; null where it lasts. */
-  readonly stopSoc: number | null;
-  readonly floorMs: number | null;
-  readonly radioDropoutMs: number | null;
-  readonly cutoffMs: number | null;
   /** Charge above the reserve at the plan's end, Ah at the rated current; negative: what its rest lacks. */
   readonly marginAh: number;
   /** That charge at the plan's mean current, h; negative: how long before the plan's end it stops. */
   readonly marginHours: number;
-  /** Lowest state of charge within the plan, and when, UTC epoch ms. */
+  /** All that the plan would draw, Ah, and its mean, A. */
+  readonly plannedAh: number;
+  readonly meanA: number;
+}
+
+export interface Verdict extends Outcome {
+  readonly blaze: Blaze;
+  /** When the outing ends as planned, UTC epoch ms. */
+  readonly planEndMs: number;
+  /** State of charge of the pack in use when it ends too soon, 0 to 1; null where it lasts. */
+  readonly stopSoc: number | null;
+  readonly floorMs: number | null;
+  readonly radioDropoutMs: number | null;
+  readonly cutoffMs: number | null;
+  /** Lowest charge of all packs together within the plan, and when, UTC epoch ms. */
   readonly lowestSoc: number;
   readonly lowestMs: number;
   /** State of charge at the plan's end, as marched. */
   readonly endSoc: number;
+  /** Reserve of all packs together, 0 to 1. */
+  readonly floorSoc: number;
   /** Lowest volts at the radio at a block's largest current, up to the verdict's end; null where it is never on. */
   readonly lowestRadioV: number | null;
-  /** All that the plan would draw, Ah, and its mean, A. */
-  readonly plannedAh: number;
-  readonly meanA: number;
-  readonly consumers: readonly { readonly name: string; readonly ampereHours: number }[];
+  /** All that the plan would draw, Wh out of the packs. */
+  readonly plannedWh: number;
+  readonly consumers: readonly Consumed[];
   /** Null without a source. */
   readonly sun: SunVerdict | null;
+  /** The three schools of usable capacity, read off the same run. */
+  readonly schools: readonly School[];
+  readonly events: readonly PlanEvent[];
+  /** The leads, each with what is lost on it. */
+  readonly runs: readonly RunReport[];
   readonly findings: readonly Finding[];
+}
+
+/** What one consumer takes out of the packs over the plan. */
+export interface Consumed {
+  readonly name: string;
+  readonly ampereHours: number;
+  readonly wattHours: number;
 }

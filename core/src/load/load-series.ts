@@ -1,32 +1,53 @@
+import { firstStepFrom } from '../time-grid.js';
 import { HOUR_MS, type Span } from '../span.js';
+import type { LoadPiece } from './accessory.js';
 import { radioCurrent, type Operation } from './radio-current.js';
 import type { RadioCurrents } from './transmit-current.js';
 
 /** A stretch of operating. */
-export type WorkBlock = Span & Operation;
-
-/** A steady draw besides the radio: when it is on, and what it takes. */
-export interface SteadyLoad {
-  readonly name: string;
-  /** Current while on, A at the battery. */
-  readonly amps: number;
-  readonly spans: readonly Span[];
+export interface WorkBlock extends Span, Operation {
+  /** The radio's currents by another rating than the rest of the plan; the station's if absent. */
+  readonly currents?: RadioCurrents;
 }
 
-/** What draws current, one value a step; every array has one entry a step, the edges one more. */
+/** What draws besides the radio, each stretch with its own draw; stretches of one accessory do not overlap. */
+export interface AccessoryLoad {
+  readonly name: string;
+  readonly pieces: readonly LoadPiece[];
+}
+
+/** One consumer's mean draw over the steps: A whatever the volts, and W. */
+export interface DrawSeries {
+  readonly amps: Float64Array;
+  readonly watts: Float64Array;
+}
+
+/** What draws current, one value a step; the edges have one more. Watts take more amps as the volts fall. */
 export interface LoadSeries {
   /** Step edges, UTC epoch milliseconds, ascending. */
   readonly edgesMs: Float64Array;
-  /** Mean current of everything, A. */
-  readonly meanA: Float64Array;
-  /** Current out of the pack while the key is down, A; 0 where the radio is off. */
-  readonly keyDownPackA: Float64Array;
-  /** The radio's part of it, which flows through the radio's lead, A. */
+  /** Mean draw of everything. */
+  readonly mean: DrawSeries;
+  /** Draw of everything while the key is down, of all stations at once; 0 where no radio is on. */
+  readonly keyDown: DrawSeries;
+  /** The radio's part of it, A; of several that are on, of the one that needs the most volts at the battery. */
   readonly keyDownRadioA: Float64Array;
-  /** Names of the consumers: the radio first, then the steady loads in order. */
+  /** Volts below which that radio shuts off; only with several stations. */
+  readonly dropoutV?: Float64Array;
+  /** Names of the consumers: the radio first, then other stations, then the accessories in order. */
   readonly consumers: readonly string[];
-  /** Mean current of each consumer, A, in the order of {@link consumers}. */
-  readonly byConsumerA: readonly Float64Array[];
+  /** Mean draw of each consumer, in the order of {@link consumers}. */
+  readonly byConsumer: readonly DrawSeries[];
+}
+
+/** A radio with the hours that it is worked. */
+export interface LoadStation {
+  readonly name: string;
+  readonly radio: RadioCurrents;
+  /** Stretches of operating that do not overlap. Outside them the radio is off. */
+  readonly blocks: readonly WorkBlock[];
+  /** Volts at the radio below which it shuts off. */
+  readonly dropoutV: number;
 }
 
 export interface LoadPlan {
@@ -34,47 +55,87 @@ export interface LoadPlan {
   readonly radio: RadioCurrents;
   /** Stretches of operating that do not overlap. Outside them the radio is off. */
   readonly blocks: readonly WorkBlock[];
-  readonly steady: readonly SteadyLoad[];
+  readonly accessories: readonly AccessoryLoad[];
+  /** More stations on the same batteries, each on a lead like the first one's. */
+  readonly others?: readonly LoadStation[];
+  /** With other stations: volts at the first radio below which it shuts off, and the lead's resistance, ohm. */
+  readonly dropoutV?: number;
+  readonly leadOhm?: number;
 }
 
 /**
- * The load of a plan over given steps. Steps must not straddle the edge of a block or of a steady
- * load's span (see timeGrid), so that each step has one load.
+ * The load of a plan over given steps. Steps must not straddle the edge of a block or of an accessory's stretch
+ * (see timeGrid), so that each step has one load.
  */
 export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
   const steps = edgesMs.length - 1;
-  const radioA = new Float64Array(steps);
+  const empty = (): DrawSeries => ({ amps: new Float64Array(steps), watts: new Float64Array(steps) });
+  const radio = empty();
+  const keyDown = empty();
   const keyDownRadioA = new Float64Array(steps);
   for (const block of plan.blocks) {
-    const current = radioCurrent(plan.radio, block);
-    const peakA = block.share > 0 ? current.keyDownA : plan.radio.receiveA;
+    const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? plan.radio, block);
+    const peakA = block.share > 0 ? keyDownA : receiveA;
     forSteps(edgesMs, block, (step) => {
-      radioA[step] = current.meanA;
+      radio.amps[step] = meanA;
       keyDownRadioA[step] = peakA;
+      keyDown.amps[step] = peakA;
     });
   }
 
-  const steadyA = plan.steady.map(({ amps, spans }) => {
-    const series = new Float64Array(steps);
-    for (const span of spans) forSteps(edgesMs, span, (step) => (series[step] = amps));
+  const dropoutV = plan.others && new Float64Array(steps).fill(plan.dropoutV ?? 0);
+  const others = (plan.others ?? []).map((station) => {
+    const series = empty();
+    for (const block of station.blocks) {
+      const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? station.radio, block);
+      const peakA = block.share > 0 ? keyDownA : receiveA;
+      forSteps(edgesMs, block, (step) => {
+        series.amps[step] = meanA;
+        keyDown.amps[step] += peakA;
+        const needsV = (volts: number, amps: number) => volts + amps * (plan.leadOhm ?? 0);
+        const isOn = keyDownRadioA[step] > 0;
+        if (isOn && needsV(station.dropoutV, peakA) <= needsV(dropoutV![step], keyDownRadioA[step])) return;
+        keyDownRadioA[step] = peakA;
+        dropoutV![step] = station.dropoutV;
+      });
+    }
     return series;
   });
 
-  const meanA = radioA.slice();
-  const keyDownPackA = keyDownRadioA.slice();
-  for (const series of steadyA) {
+  const accessories = plan.accessories.map(({ pieces }) => {
+    const series = empty();
+    for (const piece of pieces) {
+      forSteps(edgesMs, piece, (step) => {
+        series.amps[step] += piece.mean.amps;
+        series.watts[step] += piece.mean.watts;
+        if (keyDownRadioA[step] === 0) return;
+        keyDown.amps[step] += piece.keyDown.amps;
+        keyDown.watts[step] += piece.keyDown.watts;
+      });
+    }
+    return series;
+  });
+
+  const byConsumer = [radio, ...others, ...accessories];
+  const mean = empty();
+  for (const { amps, watts } of byConsumer) {
     for (let step = 0; step < steps; step++) {
-      meanA[step] += series[step];
-      if (keyDownRadioA[step] > 0) keyDownPackA[step] += series[step];
+      mean.amps[step] += amps[step];
+      mean.watts[step] += watts[step];
     }
   }
   return {
     edgesMs,
-    meanA,
-    keyDownPackA,
+    mean,
+    keyDown,
     keyDownRadioA,
-    consumers: [plan.radioName, ...plan.steady.map(({ name }) => name)],
-    byConsumerA: [radioA, ...steadyA],
+    ...(dropoutV && { dropoutV }),
+    consumers: [
+      plan.radioName,
+      ...(plan.others ?? []).map(({ name }) => name),
+      ...plan.accessories.map(({ name }) => name),
+    ],
+    byConsumer,
   };
 }
 
@@ -96,8 +157,8 @@ export function chargeBetween(
 
 /** Calls back for every step that lies within a span. */
 function forSteps(edgesMs: Float64Array, span: Span, visit: (step: number) => void): void {
-  for (let step = 0; step < edgesMs.length - 1; step++) {
+  for (let step = firstStepFrom(edgesMs, span.startMs); step < edgesMs.length - 1; step++) {
     if (edgesMs[step] >= span.endMs) return;
-    if (edgesMs[step] >= span.startMs) visit(step);
+    visit(step);
   }
 }

@@ -10,10 +10,13 @@ export interface Operation {
   readonly keyUpAtReceive: boolean;
   /** Share of the time with the transmitter on, 0 to 1. */
   readonly share: number;
+  /** Listened to by ear: the receiver stands at listening volume. */
+  readonly byEar?: boolean;
 }
 
 /** The currents, A, that one way of working the radio leads to. */
 export interface RadioCurrent {
+  readonly receiveA: number;
   readonly keyDownA: number;
   readonly keyUpA: number;
   readonly overA: number;
@@ -25,9 +28,10 @@ export interface RadioCurrent {
  * Source: design model, section 1.
  */
 export function radioCurrent(radio: RadioCurrents, operation: Operation): RadioCurrent {
-  const { modeFactor, share, powerW, keyUpAtReceive } = operation;
+  const { modeFactor, share, powerW, keyUpAtReceive, byEar } = operation;
+  const receiveA = (byEar ? radio.receiveByEarA : undefined) ?? radio.receiveA;
   const keyDownA = transmitCurrent(radio, powerW);
-  const keyUpA = keyUpAtReceive ? radio.receiveA : transmitCurrentAtZero(radio);
+  const keyUpA = keyUpAtReceive ? receiveA : transmitCurrentAtZero(radio);
   const overA = keyUpA + modeFactor * (keyDownA - keyUpA);
-  return { keyDownA, keyUpA, overA, meanA: share * overA + (1 - share) * radio.receiveA };
+  return { receiveA, keyDownA, keyUpA, overA, meanA: share * overA + (1 - share) * receiveA };
 }

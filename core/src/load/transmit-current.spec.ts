@@ -40,6 +40,18 @@ describe('transmit current', () => {
     expect(transmitCurrent(one, 400)).toBeCloseTo(38.4, 12);
   });
 
+  it('is a number even between powers that differ by rounding alone', () => {
+    const twins = {
+      receiveA: 0.1,
+      points: [
+        { rfW: 1e-6, amps: 1 },
+        { rfW: 1.0000000000000002e-6, amps: 2 },
+      ],
+    };
+    expect(Number.isFinite(transmitCurrent(twins, 10))).toBeTrue();
+    expect(Number.isFinite(transmitCurrentAtZero(twins))).toBeTrue();
+  });
+
   it('never falls as the power rises, whatever rising points it has', () => {
     const rising = fc
       .array(

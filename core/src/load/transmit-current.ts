@@ -8,8 +8,10 @@ export interface TransmitPoint {
 
 /** The current figures of a radio. Points ascend by power, no power twice. */
 export interface RadioCurrents {
-  /** Supply current while receiving, A. */
+  /** Supply current while receiving, A: quiet, as while a computer listens. */
   readonly receiveA: number;
+  /** The same at listening volume with the backlight on, A, where known. */
+  readonly receiveByEarA?: number;
   /** At least one point. */
   readonly points: readonly TransmitPoint[];
 }
@@ -50,8 +52,11 @@ export function transmitCurrent(radio: RadioCurrents, rfW: number): number {
 /** True where the transmit figures rest on a single point, so that every other power is a guess. */
 export const isEstimated = ({ points }: RadioCurrents): boolean => points.length === 1;
 
-const slope = (from: TransmitPoint, to: TransmitPoint): number =>
-  (to.amps - from.amps) / (Math.sqrt(to.rfW) - Math.sqrt(from.rfW));
+/** Amps a root watt from one point to the next; none between powers that are the same but for rounding. */
+function slope(from: TransmitPoint, to: TransmitPoint): number {
+  const apart = Math.sqrt(to.rfW) - Math.sqrt(from.rfW);
+  return apart > 0 ? (to.amps - from.amps) / apart : 0;
+}
 
 /** The straight line over sqrt(P) through two points, measured from the nearer end so that both are exact. */
 const along = (from: TransmitPoint, to: TransmitPoint, rfW: number): number =>

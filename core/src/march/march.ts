@@ -1,204 +1,274 @@
-import { acceptance, chargeFor } from '../battery/charge.js';
-import { dischargeRate, openCircuitVolts, socAtOpenCircuitVolts, type Pack } from '../battery/pack.js';
-import type { LoadSeries } from '../load/load-series.js';
+import { acceptance } from '../battery/charge.js';
+import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
+import { packCurrent, socketCurrent } from '../battery/pack-current.js';
 import { HOUR_MS } from '../span.js';
-
-export interface MarchInput {
-  readonly pack: Pack;
-  readonly load: LoadSeries;
-  /**
-   * Current offered by the sun or any other source in a step, A, at volts at the battery's terminals; absent for none.
-   * Asked twice a step: at the volts of the step before, and once more at the volts that this gives.
-   */
-  readonly offeredAt?: (step: number, batteryV: number) => number;
-  /** State of charge at the start, 0 to 1. */
-  readonly startSoc: number;
-  /** State of charge that the plan keeps in reserve, 0 to 1. */
-  readonly floorSoc: number;
-  /** Volts at the radio below which it shuts off. */
-  readonly radioDropoutV: number;
-  /** Resistance of the lead from battery to radio, there and back, ohm. */
-  readonly leadOhm: number;
-}
-
-/** When each end point comes first, UTC epoch ms; null where it does not come within the march. */
-export interface EndPoints {
-  readonly floorMs: number | null;
-  readonly radioDropoutMs: number | null;
-  readonly cutoffMs: number | null;
-}
-
-/** What became of the charge over the whole march, Ah. */
-export interface ChargeBooks {
-  readonly loadsAh: number;
-  readonly offeredAh: number;
-  /** Offered and used by the loads at once. */
-  readonly servedAh: number;
-  /** Offered and left in the pack. */
-  readonly storedAh: number;
-  /** Offered, but neither needed nor accepted. */
-  readonly curtailedAh: number;
-  readonly chargeLossAh: number;
-  /** Taken out of the pack's store. */
-  readonly drawnAh: number;
-  /** The part of the drawn charge that Peukert's excess and the cold eat. */
-  readonly dischargeLossAh: number;
-}
-
-export interface March {
-  readonly edgesMs: Float64Array;
-  /** State of charge at each edge, 0 to 1; one more than there are steps. */
-  readonly soc: Float64Array;
-  /** Volts at the pack's terminals at the end of each step, under the step's mean current. */
-  readonly terminalV: Float64Array;
-  /** Volts at the radio at the end of each step while the key is down; the resting volts where the radio is off. */
-  readonly radioV: Float64Array;
-  /** Load that was carried, A; 0 once the cut-off has opened. */
-  readonly loadA: Float64Array;
-  /** Current that was offered, A. */
-  readonly offeredA: Float64Array;
-  /** The part of it that was not used, A. */
-  readonly curtailedA: Float64Array;
-  readonly ends: EndPoints;
-  readonly books: ChargeBooks;
-}
+import { Bank } from './bank.js';
+import { crossing, cutoffLevel, dropoutLevel, NEVER, type EndPoints } from './end-points.js';
+import type { March, MarchInput, Swap } from './march-data.js';
 
 /**
- * Marches a pack through its loads, step by step: what is offered serves the load first, the rest
- * charges within the pack's acceptance, what is left is curtailed; a deficit discharges by coulomb
- * counting with Peukert's factor on the step's mean current. The three end points are looked for in
- * the same run, each as if the others did not stop the plan, and found inside their step.
+ * Marches packs through their loads, step by step: what is offered serves the load first, the rest charges within the
+ * pack's acceptance, what is left is curtailed; a deficit discharges by coulomb counting with Peukert's factor on the
+ * step's mean current. Loads of constant power are reckoned at the volts of the step before, corrected once, to those of
+ * its middle.
  *
- * Once the cut-off opens, the loads are off for good: a low-voltage disconnect needs a hand.
+ * Packs in turn: when the one in use reaches its floor, the radio's drop-out or its cut-off, the fullest of the others
+ * takes over within the step. The three end points are those of the last pack, looked for in the same run, each as if
+ * the others did not stop the plan, and found inside their step.
+ *
+ * Once the last cut-off opens, the loads are off for good: a low-voltage disconnect needs a hand.
  * Source: design model, sections 2 and 4.
  */
 export function march(input: MarchInput): March {
-  const { pack, load, offeredAt, startSoc, floorSoc, radioDropoutV, leadOhm } = input;
-  const { edgesMs } = load;
-  const steps = edgesMs.length - 1;
-  const soc = new Float64Array(steps + 1);
-  const terminalV = new Float64Array(steps);
-  const radioV = new Float64Array(steps);
-  const loadA = new Float64Array(steps);
-  const offeredA = new Float64Array(steps);
-  const curtailedA = new Float64Array(steps);
-  const ohm = pack.resistanceOhm;
+  return new Walk(input).walk();
+}
 
-  let floorMs: number | null = null;
-  let radioDropoutMs: number | null = null;
-  let cutoffMs: number | null = null;
-  let loadsAh = 0;
-  let offeredAh = 0;
-  let servedAh = 0;
-  let storedAh = 0;
-  let curtailedAh = 0;
-  let chargeLossAh = 0;
-  let drawnAh = 0;
+/** One march under way. */
+class Walk {
+  private readonly bank: Bank;
+  private readonly steps: number;
+  private readonly series: Record<
+    'terminalV' | 'radioV' | 'cellsV' | 'keyDownA' | 'wantedA' | 'loadA' | 'offeredA' | 'curtailedA',
+    Float64Array
+  >;
+  private readonly soc: Float64Array;
+  private readonly socInUse: Float64Array;
+  private readonly inUse: Uint8Array;
+  private readonly swaps: Swap[] = [];
+  private readonly ends: { -readonly [Name in keyof EndPoints]: EndPoints[Name] } = {
+    floorMs: null,
+    radioDropoutMs: null,
+    cutoffMs: null,
+  };
+  private readonly books = {
+    loads: 0,
+    offered: 0,
+    served: 0,
+    stored: 0,
+    curtailed: 0,
+    chargeLoss: 0,
+    drawn: 0,
+  };
+  /** Volts at the terminals at the end of the stretch before. */
+  private busV: number;
+  /** Current out of the pack in use over the last stretch, A; negative while it charges. */
+  private packA = 0;
+  /** Whether the cut-off was still closed when the step began. */
+  private connected = true;
 
-  soc[0] = startSoc;
-  let busV = openCircuitVolts(pack, startSoc);
-  for (let step = 0; step < steps; step++) {
-    const startMs = edgesMs[step];
-    const hours = (edgesMs[step + 1] - startMs) / HOUR_MS;
-    const before = soc[step];
-    const connected = cutoffMs === null;
-    let carried = connected ? load.meanA[step] : 0;
-    let offered = 0;
-    if (offeredAt) {
-      const firstV = terminalVolts(pack, before, carried - offeredAt(step, busV));
-      offered = offeredAt(step, firstV);
-    }
-    offeredA[step] = offered;
-    offeredAh += offered * hours;
-    const deficit = carried - offered;
-    let after = before;
-    let packA = 0;
-
-    if (deficit > 0) {
-      const rate = dischargeRate(pack, deficit);
-      after = before - rate * hours;
-      const cutoffSoc = Math.max(0, socAtOpenCircuitVolts(pack, pack.cutoffV + deficit * ohm));
-      let share = 1;
-      if (after <= cutoffSoc) {
-        share = before <= cutoffSoc ? 0 : (before - cutoffSoc) / (before - after);
-        after = share === 0 ? before : cutoffSoc;
-        cutoffMs = startMs + share * hours * HOUR_MS;
-      }
-      carried *= share;
-      packA = deficit * share;
-      drawnAh += (before - after) * pack.storedAh;
-      servedAh += offered * share * hours;
-      curtailedA[step] = offered * (1 - share);
-    } else {
-      const spare = -deficit;
-      servedAh += carried * hours;
-      if (pack.charge && spare > 0) {
-        after = chargeFor(pack, pack.charge, before, spare, hours).soc;
-        const gainedAh = (after - before) * pack.storedAh;
-        const acceptedAh = gainedAh / pack.charge.efficiency;
-        storedAh += gainedAh;
-        chargeLossAh += acceptedAh - gainedAh;
-        packA = -acceptedAh / hours;
-      }
-      curtailedA[step] = Math.max(0, spare + packA);
-    }
-    curtailedAh += curtailedA[step] * hours;
-    loadsAh += carried * hours;
-    loadA[step] = carried;
-    soc[step + 1] = after;
-
-    if (floorMs === null) floorMs = crossing(startMs, hours, before, after, floorSoc);
-    const dip = connected ? load.keyDownPackA[step] * ohm + load.keyDownRadioA[step] * leadOhm : 0;
-    if (radioDropoutMs === null && dip > 0) {
-      const neededV = radioDropoutV + dip;
-      if (openCircuitVolts(pack, before) < neededV) radioDropoutMs = startMs;
-      else if (neededV > pack.openCircuitV[0]) {
-        radioDropoutMs = crossing(startMs, hours, before, after, socAtOpenCircuitVolts(pack, neededV));
-      }
-    }
-    const restV = openCircuitVolts(pack, after);
-    busV = restV - packA * ohm;
-    terminalV[step] = busV;
-    radioV[step] = restV - dip;
+  constructor(private readonly input: MarchInput) {
+    this.bank = new Bank(input.bank);
+    this.steps = input.load.edgesMs.length - 1;
+    const series = () => new Float64Array(this.steps);
+    this.series = {
+      terminalV: series(),
+      radioV: series(),
+      cellsV: series(),
+      keyDownA: series(),
+      wantedA: series(),
+      loadA: series(),
+      offeredA: series(),
+      curtailedA: series(),
+    };
+    this.soc = new Float64Array(this.steps + 1);
+    this.socInUse = new Float64Array(this.steps + 1);
+    this.inUse = new Uint8Array(this.steps);
+    this.soc[0] = this.bank.totalSoc();
+    this.socInUse[0] = this.bank.soc[0];
+    this.busV = openCircuitVolts(this.bank.pack, this.bank.soc[0]);
   }
 
-  return {
-    edgesMs,
-    soc,
-    terminalV,
-    radioV,
-    loadA,
-    offeredA,
-    curtailedA,
-    ends: { floorMs, radioDropoutMs, cutoffMs },
-    books: {
-      loadsAh,
-      offeredAh,
-      servedAh,
-      storedAh,
-      curtailedAh,
-      chargeLossAh,
-      drawnAh,
-      dischargeLossAh: drawnAh - (loadsAh - servedAh),
-    },
-  };
+  walk(): March {
+    const { edgesMs } = this.input.load;
+    for (let step = 0; step < this.steps; step++) {
+      const hours = (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS;
+      let left = hours;
+      this.connected = this.ends.cutoffMs === null;
+      // A pack that runs out hands over within the step; no pack does so twice.
+      for (let hands = this.bank.packs.length; left > 0 && hands > 0; hands--) {
+        left = this.stretch(step, edgesMs[step + 1] - left * HOUR_MS, left, hours, hands > 1);
+      }
+      this.atEdge(step);
+    }
+    const { loads, offered, served, stored, curtailed, chargeLoss, drawn } = this.books;
+    return {
+      edgesMs,
+      soc: this.soc,
+      socInUse: this.socInUse,
+      inUse: this.inUse,
+      swaps: this.swaps,
+      endSoc: this.bank.soc,
+      ...this.series,
+      ends: this.ends,
+      books: {
+        loadsAh: loads,
+        offeredAh: offered,
+        servedAh: served,
+        storedAh: stored,
+        curtailedAh: curtailed,
+        chargeLossAh: chargeLoss,
+        drawnAh: drawn,
+        dischargeLossAh: drawn - (loads - served),
+      },
+    };
+  }
+
+  /** Walks a stretch of a step with the pack in use; returns the hours left when another pack takes over. */
+  private stretch(step: number, fromMs: number, hours: number, stepHours: number, maySwap: boolean): number {
+    const { bank, series } = this;
+    const { load, offeredAt } = this.input;
+    const { pack } = bank;
+    const soc = bank.soc[bank.inUse];
+    const amps = load.mean.amps[step];
+    const watts = load.mean.watts[step];
+    const idle = this.input.chargeIdle ? bank.idleToCharge() : -1;
+
+    let cellsV = this.loadVolts(pack, soc);
+    let wanted = packCurrent(pack, amps, watts, cellsV);
+    let offered = 0;
+    if (idle >= 0) offered = offeredAt?.(step, openCircuitVolts(bank.packs[idle].pack, bank.soc[idle])) ?? 0;
+    else if (offeredAt) offered = offeredAt(step, cellsV);
+    const helps = idle >= 0 ? 0 : 1;
+    if (offeredAt || watts > 0 || pack.socket) {
+      const netA = (this.connected ? wanted : 0) - helps * offered;
+      // While it falls, at the volts of the middle of the stretch: what takes power or gives it is reckoned at those.
+      const halfWay = netA > 0 ? Math.max(0, soc - (dischargeRate(pack, netA) * hours) / 2) : soc;
+      const firstV = terminalVolts(pack, halfWay, netA);
+      cellsV = Math.max(firstV, this.leastVolts(pack, soc));
+      if (idle < 0 && offeredAt) offered = offeredAt(step, cellsV);
+      wanted = packCurrent(pack, amps, watts, cellsV);
+    }
+    const carried = this.connected ? wanted : 0;
+    const deficit = carried - helps * offered;
+    const spare = deficit > 0 && maySwap ? bank.spare() : -1;
+    const share = deficit > 0 ? this.discharge(step, fromMs, hours, deficit, spare) : 1;
+    const spent = spare >= 0 ? share * hours : hours;
+
+    const weight = spent / stepHours;
+    series.cellsV[step] = cellsV;
+    series.wantedA[step] += wanted * weight;
+    series.offeredA[step] += offered * weight;
+    this.books.offered += offered * spent;
+    const carriedHours = carried * (spare >= 0 ? spent : share * hours);
+    series.loadA[step] += carriedHours / stepHours;
+    this.books.loads += carriedHours;
+
+    let used = 0;
+    if (deficit <= 0) this.packA = 0;
+    if (idle >= 0) used = this.store(idle, offered, spent);
+    else if (deficit > 0) used = this.serve(offered * (spare >= 0 ? spent : share * hours));
+    else {
+      used = this.serve(carried * spent) + this.store(bank.inUse, -deficit, spent);
+      this.packA = -(used - carried * spent) / spent;
+      this.pointsPassed(step, fromMs, hours, soc, bank.soc[bank.inUse]);
+    }
+    const curtailed = Math.max(0, offered * spent - used);
+    series.curtailedA[step] += curtailed / stepHours;
+    this.books.curtailed += curtailed;
+
+    if (spare < 0 || share >= 1) return 0;
+    bank.inUse = spare;
+    this.swaps.push({ timeMs: fromMs + spent * HOUR_MS, to: spare });
+    this.busV = openCircuitVolts(bank.pack, bank.soc[spare]);
+    return hours - spent;
+  }
+
+  /** Takes a deficit (A) out of the pack in use; returns the share of the stretch until it is stopped, 1 if it is not. */
+  private discharge(step: number, fromMs: number, hours: number, deficit: number, spare: number): number {
+    const { bank } = this;
+    const { pack, inUse } = bank;
+    const before = bank.soc[inUse];
+    let after = bank.wouldFallTo(deficit, hours);
+    let stop = cutoffLevel(pack, deficit);
+    if (spare >= 0) {
+      const dropout = this.dropoutLevelAt(step);
+      stop = Math.max(stop, bank.packs[inUse].floorSoc, dropout);
+    }
+    let share = 1;
+    if (after <= stop) {
+      share = before <= stop ? 0 : (before - stop) / (before - after);
+      after = share === 0 ? before : stop;
+      if (spare < 0) this.ends.cutoffMs = fromMs + share * hours * HOUR_MS;
+    }
+    bank.soc[inUse] = after;
+    this.books.drawn += (before - after) * pack.storedAh;
+    this.packA = deficit * share;
+    if (spare < 0) this.pointsPassed(step, fromMs, hours, before, after);
+    return share;
+  }
+
+  /** Notes floor and drop-out where the charge of the last pack passes them. */
+  private pointsPassed(step: number, fromMs: number, hours: number, before: number, after: number): void {
+    const { ends, bank } = this;
+    ends.floorMs ??= crossing(fromMs, hours, before, after, bank.packs[bank.inUse].floorSoc);
+    ends.radioDropoutMs ??= crossing(fromMs, hours, before, after, this.dropoutLevelAt(step));
+  }
+
+  private dropoutLevelAt(step: number): number {
+    const isOn = this.connected && this.input.load.keyDownRadioA[step] > 0;
+    const dropoutV = this.input.load.dropoutV?.[step] ?? this.input.radioDropoutV;
+    return isOn ? dropoutLevel(this.bank.pack, dropoutV, this.dipVolts(step)) : NEVER;
+  }
+
+  /** Current towards the loads while the key is down, A; 0 with the radio off. */
+  private keyDownAmps(step: number): number {
+    const { load } = this.input;
+    if (!this.connected || load.keyDownRadioA[step] === 0) return 0;
+    const { pack } = this.bank;
+    const cellsV = this.loadVolts(pack, this.bank.soc[this.bank.inUse]);
+    return socketCurrent(pack, load.keyDown.amps[step], load.keyDown.watts[step], cellsV);
+  }
+
+  /** Volts lost on the way to the radio while the key is down: in the pack (unless a socket holds them) and in the leads. */
+  private dipVolts(step: number): number {
+    const { load, leadOhm, sharedOhm = 0 } = this.input;
+    const radioA = this.connected ? load.keyDownRadioA[step] : 0;
+    const outA = this.keyDownAmps(step);
+    const { pack } = this.bank;
+    const insideV = pack.socket ? 0 : outA * pack.resistanceOhm;
+    return insideV + outA * sharedOhm + radioA * leadOhm;
+  }
+
+  private atEdge(step: number): void {
+    const { bank, series } = this;
+    const { pack } = bank;
+    const soc = bank.soc[bank.inUse];
+    this.soc[step + 1] = bank.totalSoc();
+    this.socInUse[step + 1] = soc;
+    this.inUse[step] = bank.inUse;
+    const restV = openCircuitVolts(pack, soc);
+    this.busV = restV - this.packA * pack.resistanceOhm;
+    series.terminalV[step] = this.busV;
+    series.keyDownA[step] = this.keyDownAmps(step);
+    series.radioV[step] = (pack.socket?.volts ?? restV) - this.dipVolts(step);
+  }
+
+  /** Volts of the cells to reckon a load of constant power at, before they are known. */
+  private loadVolts(pack: Pack, soc: number): number {
+    return Math.max(this.busV, this.leastVolts(pack, soc));
+  }
+
+  /** A pack gives no more power than it does at half of its open-circuit volts; nothing is reckoned at fewer. */
+  private leastVolts(pack: Pack, soc: number): number {
+    return openCircuitVolts(pack, soc) / 2;
+  }
+
+  private serve(ampereHours: number): number {
+    this.books.served += ampereHours;
+    return ampereHours;
+  }
+
+  /** Charges a pack; returns what it took, Ah. */
+  private store(index: number, amps: number, hours: number): number {
+    const { acceptedAh, storedAh } = this.bank.charge(index, amps, hours);
+    this.books.stored += storedAh;
+    this.books.chargeLoss += acceptedAh - storedAh;
+    return acceptedAh;
+  }
 }
 
 /** Volts at the terminals at a state of charge and a net load, A; negative: what the pack accepts of it charges. */
 function terminalVolts(pack: Pack, soc: number, netA: number): number {
   const packA = netA >= 0 ? netA : pack.charge ? -Math.min(-netA, acceptance(pack.charge, soc)) : 0;
   return openCircuitVolts(pack, soc) - packA * pack.resistanceOhm;
-}
-
-/** When a straight fall from one state of charge to another passes a level; its start where it is at or below it already. */
-function crossing(
-  startMs: number,
-  hours: number,
-  before: number,
-  after: number,
-  level: number,
-): number | null {
-  if (before <= level) return before < level || after < level ? startMs : null;
-  if (after > level || after >= before) return null;
-  return startMs + ((before - level) / (before - after)) * hours * HOUR_MS;
 }

@@ -1,5 +1,3 @@
-import type { March } from './march.js';
-
 /** The step that ends at or first after an instant, UTC epoch ms. */
 export function stepBefore(edgesMs: Float64Array, timeMs: number): number {
   let step = 0;
@@ -7,8 +5,8 @@ export function stepBefore(edgesMs: Float64Array, timeMs: number): number {
   return step;
 }
 
-/** State of charge at an instant, straight between the edges of its step. */
-export function socAt({ edgesMs, soc }: March, timeMs: number): number {
+/** A state of charge that is known at the edges of the steps, at an instant: straight between them. */
+export function socAt(edgesMs: Float64Array, soc: Float64Array, timeMs: number): number {
   const step = stepBefore(edgesMs, timeMs);
   const share = (timeMs - edgesMs[step]) / (edgesMs[step + 1] - edgesMs[step]);
   return soc[step] + Math.min(1, Math.max(0, share)) * (soc[step + 1] - soc[step]);

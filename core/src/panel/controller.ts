@@ -1,6 +1,7 @@
-import { currentAt, greatestPower, type PanelCurve } from './panel.js';
+import { currentAt, greatestPower, type PanelCurve, type PowerPoint } from './panel.js';
 
-export type ControllerKind = 'mppt' | 'boost' | 'pwm';
+/** A buck tracker, a boost tracker, a plain switch, or the input of a boxed power station, which tracks at any volts. */
+export type ControllerKind = 'mppt' | 'boost' | 'pwm' | 'builtIn';
 
 /** A charge controller between panel and battery. */
 export interface Controller {
@@ -9,8 +10,10 @@ export interface Controller {
   readonly maxA: number;
   /** Share of the panel's label watts under which it sleeps, 0 to 1. */
   readonly wakeShare: number;
-  /** Panel lead, there and back, ohm; counts for PWM only, which the panel drives straight. */
+  /** Lead from the panel, there and back, ohm. */
   readonly panelLeadOhm: number;
+  /** Lead to the battery, there and back, ohm; none if absent. */
+  readonly batteryLeadOhm?: number;
 }
 
 /** What the controller does just now. */
@@ -32,11 +35,13 @@ const SWITCH_DROP_V = 0.3;
 const BOOST_LEAST_V = 5;
 
 /**
- * Current into the battery, A. Source: design model, section 3.
+ * Current into the battery, A. Source: design model, section 3; the leads are ours: the panel's takes I2 R of what is
+ * tracked, the battery's raises the volts that the controller works against.
  *
  * - MPPT (buck): 0.95 Pmp / Vbat while Vmp > Vbat + 1; below, the panel is held at Vbat + 1; nothing when Voc <= Vbat + 1.
  * - Boost: 0.95 Pmp / Vbat for 5 V <= Vmp < Vbat; at or above Vbat the panel is passed through at Vbat + 0.3.
- * - PWM: the panel is dragged to Vbat + 0.3 + the lead's drop at that same current.
+ * - PWM: the panel is dragged to Vbat + 0.3 + the leads' drop at that same current.
+ * - Built in: 0.95 Pmp / Vbat from 5 V up.
  *
  * It sleeps while the panel could give less than its wake share of the label's watts.
  *
@@ -57,32 +62,51 @@ export function controllerOutput(
 }
 
 function unlimited(
-  { kind, panelLeadOhm }: Controller,
+  controller: Controller,
   curve: PanelCurve,
-  best: { volts: number; watts: number },
+  best: PowerPoint,
   batteryV: number,
 ): ControllerOutput {
-  const tracked: ControllerOutput = {
-    batteryA: (CONVERTER_EFFICIENCY * best.watts) / batteryV,
-    state: 'tracking',
-  };
+  const { kind, panelLeadOhm, batteryLeadOhm = 0 } = controller;
   switch (kind) {
     case 'mppt': {
       const heldV = batteryV + BUCK_HEADROOM_V;
-      if (best.volts > heldV) return tracked;
+      if (best.volts > heldV) return tracked(controller, best, batteryV);
       if (curve.vocV <= heldV) return TOO_LOW;
-      return { batteryA: (CONVERTER_EFFICIENCY * currentAt(curve, heldV) * heldV) / batteryV, state: 'held' };
+      const panelA = directCurrent(curve, heldV, panelLeadOhm);
+      return { batteryA: (CONVERTER_EFFICIENCY * panelA * heldV) / batteryV, state: 'held' };
     }
     case 'boost': {
       if (best.volts < BOOST_LEAST_V) return TOO_LOW;
-      if (best.volts < batteryV) return tracked;
-      return { batteryA: currentAt(curve, batteryV + SWITCH_DROP_V), state: 'pass_through' };
+      if (best.volts < batteryV) return tracked(controller, best, batteryV);
+      const ohm = panelLeadOhm + batteryLeadOhm;
+      return { batteryA: directCurrent(curve, batteryV + SWITCH_DROP_V, ohm), state: 'pass_through' };
     }
     case 'pwm': {
       if (curve.vocV <= batteryV + SWITCH_DROP_V) return TOO_LOW;
-      return { batteryA: directCurrent(curve, batteryV + SWITCH_DROP_V, panelLeadOhm), state: 'direct' };
+      const ohm = panelLeadOhm + batteryLeadOhm;
+      return { batteryA: directCurrent(curve, batteryV + SWITCH_DROP_V, ohm), state: 'direct' };
     }
+    case 'builtIn':
+      return best.volts < BOOST_LEAST_V ? TOO_LOW : tracked(controller, best, batteryV);
   }
+}
+
+/** At the panel's best point: what is left of its power behind the lead, over the battery's volts and the lead to it. */
+function tracked(
+  { panelLeadOhm, batteryLeadOhm = 0 }: Controller,
+  { watts, volts }: PowerPoint,
+  batteryV: number,
+): ControllerOutput {
+  const amps = watts / volts;
+  // Behind so thin a lead that half of the volts would be lost, a tracker draws less: the most that such a lead lets through.
+  const passed =
+    amps * panelLeadOhm <= volts / 2 ? watts - amps ** 2 * panelLeadOhm : volts ** 2 / (4 * panelLeadOhm);
+  const power = CONVERTER_EFFICIENCY * passed;
+  if (batteryLeadOhm === 0) return { batteryA: power / batteryV, state: 'tracking' };
+  // I (V + I R) = P
+  const batteryA = (2 * power) / (batteryV + Math.sqrt(batteryV ** 2 + 4 * batteryLeadOhm * power));
+  return { batteryA, state: 'tracking' };
 }
 
 const TOO_LOW: ControllerOutput = { batteryA: 0, state: 'panel_volts_too_low' };

@@ -1,5 +1,6 @@
 /** Units that sums and sentences are told in. */
-export type Unit = 'A' | 'Ah' | 'h' | 'duration' | 'V' | 'ohm' | 'W' | 'share' | 'factor' | 'C' | 'g';
+export type Unit =
+  'A' | 'Ah' | 'Ah at socket' | 'Wh' | 'h' | 'duration' | 'V' | 'ohm' | 'W' | 'share' | 'factor' | 'C' | 'g';
 
 export interface Quantity {
   readonly value: number;
@@ -15,6 +16,10 @@ export function sayQuantity({ value, unit, digits }: Quantity): string {
       return `${fixed(value, Math.abs(value) < 0.1 && value !== 0 ? 3 : Math.abs(value) < 10 ? 2 : 1)} A`;
     case 'Ah':
       return `${fixed(value, Math.abs(value) < 10 ? 2 : 1)} Ah`;
+    case 'Ah at socket':
+      return `${fixed(value, Math.abs(value) < 10 ? 2 : 1)} Ah at the socket`;
+    case 'Wh':
+      return `${fixed(value, Math.abs(value) < 10 ? 1 : 0)} Wh`;
     case 'h':
       return `${fixed(value, 2)} h`;
     case 'duration':

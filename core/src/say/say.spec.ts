@@ -1,5 +1,5 @@
 import { fixed, sayDuration, sayQuantity } from './quantity.js';
-import { fromLocalField, isZone, localHours, sayTime, toLocalField } from './time.js';
+import { fromLocalField, isZone, localHours, nextWeekday, sayTime, toLocalField } from './time.js';
 
 describe('saying quantities', () => {
   it('writes small currents to the milliamp and large ones to a tenth', () => {
@@ -41,6 +41,25 @@ describe('saying times', () => {
     const marks = localHours(start, start + 12 * 3_600_000, 6, zone);
     expect(marks.map((mark) => sayTime(mark, zone))).toEqual(['Sun 00:00', 'Sun 06:00']);
     expect(marks[1] - marks[0]).toBe(7 * 3_600_000);
+  });
+
+  it('finds the next Saturday, also from within one', () => {
+    const said = (from: number) => {
+      const next = nextWeekday(from, 6, 12, zone);
+      return [sayTime(next, zone), Math.round((next - from) / 3_600_000)];
+    };
+    // Thursday noon UTC is 14:00 in Oslo's summer: 46 hours to Saturday noon
+    expect(said(Date.UTC(2027, 8, 2, 12))).toEqual(['Sat 12:00', 46]);
+    expect(said(Date.UTC(2027, 8, 4, 12))).toEqual(['Sat 12:00', 7 * 24 - 2]);
+    expect(said(Date.UTC(2027, 8, 4, 9))).toEqual(['Sat 12:00', 1]);
+  });
+
+  it('marks quarters of an hour, and whole days from their midnight', () => {
+    const start = Date.UTC(2027, 8, 4, 10, 5);
+    const quarters = localHours(start, start + 3_600_000, 0.25, zone).map((mark) => sayTime(mark, zone));
+    expect(quarters).toEqual(['Sat 12:15', 'Sat 12:30', 'Sat 12:45', 'Sat 13:00']);
+    const days = localHours(start, start + 5 * 86_400_000, 48, zone).map((mark) => sayTime(mark, zone));
+    expect(days).toEqual(['Sun 00:00', 'Tue 00:00', 'Thu 00:00']);
   });
 
   it('knows a time zone from a made-up one', () => {

@@ -33,15 +33,75 @@ export function fromLocalField(text: string, zone: string): number | null {
   return time.isValid ? time.toMillis() : null;
 }
 
+/** The same local time on the next day, UTC epoch ms; one that daylight saving skips is an hour later. */
+export const sameHourNextDay = (timeMs: number, zone: string): number =>
+  inZone(timeMs, zone).plus({ days: 1 }).toMillis();
+
+/** How often a zone's clock is looked at for a change: no two changes come closer together. */
+const CLOCK_EVERY_MS = 7 * 86_400_000;
+
+/** Whether the clocks of a zone stay as they are from one instant to another, so that each day has 24 hours. */
+export function isSteadyClock(fromMs: number, toMs: number, zone: string): boolean {
+  const { offset } = inZone(fromMs, zone);
+  for (let at = fromMs; at < toMs; at += CLOCK_EVERY_MS) if (inZone(at, zone).offset !== offset) return false;
+  return inZone(toMs, zone).offset === offset;
+}
+
+/** The start of the local day that an instant falls into, UTC epoch ms. */
+export const midnightBefore = (timeMs: number, zone: string): number =>
+  inZone(timeMs, zone).startOf('day').toMillis();
+
+/**
+ * The next such day of the week at an hour of the local day, UTC epoch ms; always after an instant.
+ *
+ * @param weekday 1 for Monday to 7
+ */
+export function nextWeekday(afterMs: number, weekday: number, hour: number, zone: string): number {
+  const after = inZone(afterMs, zone);
+  const day = after.startOf('day').plus({ days: (weekday - after.weekday + 7) % 7 });
+  const time = day.set({ hour });
+  return (time > after ? time : day.plus({ days: 7 }).set({ hour })).toMillis();
+}
+
 /** Whether a text is a time zone's IANA name that this machine knows. */
 export const isZone = (zone: string): boolean => DateTime.utc().setZone(zone).isValid;
 
-/** The first whole multiple of some local hours at or after an instant, UTC epoch ms, and those that follow, up to an end. */
+/**
+ * The first whole multiple of some local hours at or after an instant, UTC epoch ms, and those that follow, up to an end.
+ *
+ * @param everyHours a part of an hour, whole hours that divide the day, or whole days (from midnight)
+ */
 export function localHours(startMs: number, endMs: number, everyHours: number, zone: string): number[] {
-  let time = inZone(startMs, zone).startOf('hour');
+  const everyMinutes = Math.round(everyHours * 60);
+  const ofDays = everyHours >= 24;
+  const step = ofDays ? { days: everyHours / 24 } : { minutes: Math.min(60, everyMinutes) };
+  let time = inZone(startMs, zone).startOf(ofDays ? 'day' : 'hour');
   const marks: number[] = [];
-  for (; time.toMillis() <= endMs; time = time.plus({ hours: 1 })) {
-    if (time.toMillis() >= startMs && time.hour % everyHours === 0) marks.push(time.toMillis());
+  for (; time.toMillis() < startMs; time = time.plus(ofDays ? { days: 1 } : step));
+  for (; time.toMillis() <= endMs; time = time.plus(step)) {
+    if (ofDays || (time.hour * 60 + time.minute) % everyMinutes === 0) marks.push(time.toMillis());
   }
   return marks;
 }
+
+/** Hour of the local day, 0 to below 24. */
+export function localHour(timeMs: number, zone: string): number {
+  const { hour, minute } = inZone(timeMs, zone);
+  return hour + minute / 60;
+}
+
+/** The months by their names, January first. */
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../span.js';
 import type { Aim } from './plane-of-panel.js';
 import type { SunPosition } from './position.js';
 
@@ -15,7 +16,6 @@ export type AimPlan =
 const HUNG_TILT_DEG = 70;
 const HUNG_DIRECTIONS = 12;
 const FLAT: Aim = { tiltDeg: 0, azimuthDeg: 180 };
-const MINUTE_MS = 60_000;
 
 /** Towards the sun; flat while it is down. */
 export const towards = ({ altitudeDeg, azimuthDeg }: SunPosition): Aim =>
@@ -53,4 +53,17 @@ export function aimsAt(
     case 'hung':
       return WANDERING;
   }
+}
+
+/** How far a panel lies from where it is meant to, degrees. */
+export interface AimError {
+  readonly tiltDeg: number;
+  readonly azimuthDeg: number;
+}
+
+/** An aim with an error on it; tilted past the level it looks the other way. */
+export function misaimed({ tiltDeg, azimuthDeg }: Aim, error: AimError): Aim {
+  const tilt = tiltDeg + error.tiltDeg;
+  const azimuth = azimuthDeg + error.azimuthDeg + (tilt < 0 ? 180 : 0);
+  return { tiltDeg: Math.min(90, Math.abs(tilt)), azimuthDeg: (azimuth + 360) % 360 };
 }

@@ -10,7 +10,7 @@ export interface Irradiance {
 export const DARK: Irradiance = { ghi: 0, dni: 0, dhi: 0 };
 
 const SOLAR_CONSTANT_W_M2 = 1361.1;
-const DAY_MS = 86_400_000;
+export const DAY_MS = 86_400_000;
 
 /** Day of the year, UTC, 1 for the first of January. */
 export function dayOfYear(timeMs: number): number {

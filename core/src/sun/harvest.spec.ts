@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { timeGrid } from '../march/time-grid.js';
+import { timeGrid } from '../time-grid.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { aimsAt, type AimPlan } from './aim.js';

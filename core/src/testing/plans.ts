@@ -1,27 +1,50 @@
-import type { PlanInput } from '../forecast/plan-input.js';
-import { HOUR_MS } from '../span.js';
+import type { PlanInput, PlannedPack } from '../forecast/plan-input.js';
+import type { AccessoryLoad } from '../load/load-series.js';
+import type { RadioFigures } from '../load/rating.js';
+import { HOUR_MS, type Span } from '../span.js';
+import { NO_WIRING, type PlannedLead } from '../wire/runs.js';
+
+/** Figures of a radio that someone has measured. */
+export const measuredRadio = (receiveA: number, ...points: readonly [number, number][]): RadioFigures => ({
+  receive: [{ amps: receiveA, source: 'measured' }],
+  transmit: points.map(([rfW, amps]) => ({ rfW, amps, source: 'measured' })),
+});
+
+/** A steady current over some spans. */
+export const steadyLoad = (name: string, amps: number, ...spans: readonly Span[]): AccessoryLoad => {
+  const draw = { amps, watts: 0 };
+  return { name, pieces: spans.map((span) => ({ ...span, mean: draw, keyDown: draw })) };
+};
+
+export const leadOf = (ohm: number): PlannedLead => ({ name: 'lead', ohm });
+
+/** What a test may change about the whiteboard's one pack and its lead besides the plan itself. */
+export interface WhiteboardChange extends Partial<PlanInput> {
+  readonly pack?: Partial<PlannedPack>;
+  readonly leadOhm?: number;
+}
 
 /** A plan for the whiteboard: 10 hours of steady receiving on 1 A from a 20 Ah pack at 25 C. */
-export function whiteboardPlan(change: Partial<PlanInput> = {}): PlanInput {
+export function whiteboardPlan({ pack, leadOhm = 0.02, ...change }: WhiteboardChange = {}): PlanInput {
   const outing = { startMs: 0, endMs: 10 * HOUR_MS };
   return {
     outing,
     stepMs: 5 * 60_000,
-    radio: {
-      name: 'Curlew',
-      currents: { receiveA: 1, points: [{ rfW: 10, amps: 3 }] },
-      dropoutV: 9,
-    },
+    radio: { name: 'Curlew', figures: measuredRadio(1, [10, 3]), dropoutV: 9 },
+    rating: 'expected',
     blocks: [{ ...outing, label: 'listening', powerW: 10, modeFactor: 0.4, keyUpAtReceive: false, share: 0 }],
-    steady: [],
-    pack: {
-      name: 'Shale 20',
-      label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 20, health: 1 },
-    },
+    accessories: [],
+    packs: [
+      {
+        name: 'Shale 20',
+        label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 20, health: 1 },
+        startSoc: 1,
+        floorSoc: 0.1,
+        ...pack,
+      },
+    ],
     temperatureC: 25,
-    startSoc: 1,
-    floorSoc: 0.1,
-    leadOhm: 0.02,
+    wiring: { ...NO_WIRING, radio: leadOf(leadOhm) },
     assumed: [],
     ...change,
   };

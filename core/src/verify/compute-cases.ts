@@ -127,7 +127,8 @@ function controller(
       kind: given.controller,
       maxA: given.max_a,
       wakeShare: given.wake_share,
-      panelLeadOhm: given.wire_loop_ohm,
+      // The reference has the panel's lead in the way of a plain switch only.
+      panelLeadOhm: given.controller === 'pwm' ? given.wire_loop_ohm : 0,
     },
     panelCurve(panelShape(labelOf(given)), given.poa_w_m2, given.cell_c),
     given.battery_v,

@@ -10,6 +10,10 @@ import { seed } from '../documents/seed.js';
 import { documentRoutes } from './document-routes.js';
 import { guard } from './guard.js';
 import { problemHandler, sendProblem } from './problems.js';
+import { meterRoutes } from './meter-routes.js';
+import { searchRoutes } from './search-routes.js';
+import { shelfRoutes } from './shelf-routes.js';
+import { weatherRoutes } from './weather-routes.js';
 import { webPages } from './web-pages.js';
 
 export interface AppOptions {
@@ -45,6 +49,10 @@ export function createApp({
     next();
   });
   app.use('/api', express.json({ limit: BODY_LIMIT }));
+  app.use('/api/weather', weatherRoutes());
+  app.use('/api/shelf', shelfRoutes(stores.gear));
+  app.use('/api/search', searchRoutes(stores.gear));
+  app.use('/api/meter', meterRoutes(stores.gear));
   app.use(
     '/api/trips',
     documentRoutes<Trip>({
@@ -58,6 +66,7 @@ export function createApp({
         start: document.start,
         end: document.end,
         timeZone: document.place.timeZone,
+        archived: document.archived ?? false,
         revision,
       }),
     }),
@@ -88,7 +97,11 @@ export function createApp({
 /** A sentence naming the trips that carry a gear item, or null where none does. */
 async function stillCarried({ trips }: Stores, gearId: string): Promise<string | null> {
   const carrying = (await trips.list())
-    .filter(({ document }) => document.loadout.some(({ gear }) => gear === gearId))
+    .filter(({ document: { loadout, variants = [] } }) =>
+      [loadout, ...variants.map((variant) => variant.loadout)].some((bag) =>
+        bag.some(({ gear }) => gear === gearId),
+      ),
+    )
     .map(({ document }) => document.name);
   if (carrying.length === 0) return null;
   const names =

@@ -23,6 +23,21 @@ describe('the database', () => {
     await second.destroy();
   });
 
+  it('hands out what an earlier release wrote as this one would', async () => {
+    const source = await openDatabase(folder);
+    await seed(storesOf(source), DEMO_FOLDER);
+    const { trips } = storesOf(source);
+    const now = await trips.read('winter-bothy');
+    for (const earlier of [1, 2]) {
+      await source.query(
+        `UPDATE trips SET text = replace(replace(text, '"version":3', '"version":${earlier}'), '"version":1', '"version":${earlier}')`,
+      );
+      expect((await source.query(`SELECT text FROM trips`))[0].text).toContain(`"version":${earlier}`);
+      expect(await trips.read('winter-bothy')).toEqual(now);
+    }
+    await source.destroy();
+  });
+
   it('writes ahead with full synchronisation', async () => {
     const source = await openDatabase(folder);
     expect(await source.query('PRAGMA journal_mode')).toEqual([{ journal_mode: 'wal' }]);

@@ -1,4 +1,4 @@
-import type { Stored } from '@knapsack/contract';
+import { upToDate, type Stored } from '@knapsack/contract';
 import type { DataSource, EntityManager, EntitySchema } from 'typeorm';
 import type { DocumentRow } from '../database/entities.js';
 
@@ -90,7 +90,8 @@ export class DocumentStore<Document extends Named> {
 
 const refuse = (refusal: Refusal): { ok: false; refusal: Refusal } => ({ ok: false, refusal });
 
+/** A row as its document; one that an earlier release wrote is brought up to date. */
 const asStored = <Document>({ revision, text }: DocumentRow): Stored<Document> => ({
   revision,
-  document: JSON.parse(text) as Document,
+  document: upToDate(JSON.parse(text)) as Document,
 });

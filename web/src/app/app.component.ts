@@ -4,6 +4,7 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { NoticesComponent } from './shell/notices.component';
 import { KeysService } from './shell/keys.service';
+import { RecordingSign } from './shell/recording-sign.service';
 import { ShortcutsDialog } from './shell/shortcuts.dialog';
 import { ThemeService, THEMES } from './shell/theme.service';
 
@@ -16,6 +17,22 @@ import { ThemeService, THEMES } from './shell/theme.service';
     <nav class="rail" aria-label="Rooms">
       <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }" class="rail-item">
         <i class="bi bi-signpost-split" aria-hidden="true"></i><span>Trips</span>
+      </a>
+      <a routerLink="/gear" routerLinkActive="here" class="rail-item">
+        <i class="bi bi-backpack" aria-hidden="true"></i><span>Gear</span>
+      </a>
+      <a
+        routerLink="/bench"
+        routerLinkActive="here"
+        class="rail-item"
+        [attr.aria-label]="recording() ? 'Bench, recording' : null"
+      >
+        <i
+          class="bi"
+          [class]="recording() ? 'bi-record-circle recording' : 'bi-activity'"
+          aria-hidden="true"
+        ></i
+        ><span>Bench</span>
       </a>
       <a routerLink="/sum" routerLinkActive="here" class="rail-item">
         <i class="bi bi-calculator" aria-hidden="true"></i><span>Sum</span>
@@ -39,6 +56,7 @@ import { ThemeService, THEMES } from './shell/theme.service';
 })
 export class AppComponent {
   protected readonly themes = inject(ThemeService);
+  protected readonly recording = inject(RecordingSign).on;
   private readonly keys = inject(KeysService);
   private readonly modals = inject(NgbModal);
 

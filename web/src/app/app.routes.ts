@@ -14,8 +14,30 @@ export const routes: Routes = [
   },
   {
     path: 'trips/:id',
-    title: 'Plan · Knapsack',
-    loadComponent: () => import('./plan/plan.page').then((module) => module.PlanPage),
+    loadComponent: () => import('./trip/trip.page').then((module) => module.TripPage),
+    children: [
+      {
+        path: '',
+        pathMatch: 'full',
+        title: 'Plan · Knapsack',
+        loadComponent: () => import('./plan/plan.page').then((module) => module.PlanPage),
+      },
+      {
+        path: 'size',
+        title: 'Size · Knapsack',
+        loadComponent: () => import('./size/size.page').then((module) => module.SizePage),
+      },
+    ],
+  },
+  {
+    path: 'gear',
+    title: 'Gear · Knapsack',
+    loadComponent: () => import('./gear/gear.page').then((module) => module.GearPage),
+  },
+  {
+    path: 'bench',
+    title: 'Bench · Knapsack',
+    loadComponent: () => import('./bench/bench.page').then((module) => module.BenchPage),
   },
   { path: '**', redirectTo: '' },
 ];

@@ -1,6 +1,15 @@
 import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Gear, Stored, Trip, TripSummary } from '@knapsack/contract';
+import type {
+  Gear,
+  ShelfImport,
+  Stored,
+  Trip,
+  TripSummary,
+  WeatherDocument,
+  WeatherReading,
+} from '@knapsack/contract';
+import type { ClimateWord } from '@knapsack/core';
 import { map, type Observable } from 'rxjs';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
@@ -56,10 +65,43 @@ export class ApiService {
       .pipe(map(stored));
   }
 
+  /** What the simulated weather service says of a place and its hours. */
+  simulatedWeather(ask: WeatherQuestion): Observable<WeatherDocument> {
+    const { latitudeDeg, longitudeDeg, heightM, start, end, climate } = ask;
+    const params = {
+      latitude: latitudeDeg,
+      longitude: longitudeDeg,
+      height: heightM,
+      from: start,
+      to: end,
+      climate,
+    };
+    return this.http.get<WeatherDocument>('/api/weather', { params });
+  }
+
+  /** A weather document out of a forecast file's text. */
+  readWeather(content: string, zone: string): Observable<WeatherReading> {
+    return this.http.post<WeatherReading>('/api/weather', { content, zone }, { headers: JSON_HEADERS });
+  }
+
+  /** Gear out of a shelf file's text, what is new of it put on the shelf. */
+  importShelf(content: string): Observable<ShelfImport> {
+    return this.http.post<ShelfImport>('/api/shelf', { content }, { headers: JSON_HEADERS });
+  }
+
   /** Puts the demo documents that are not there yet beside the user's own. */
   loadDemo(): Observable<void> {
     return this.http.post<void>('/api/demo', null);
   }
+}
+
+export interface WeatherQuestion {
+  readonly latitudeDeg: number;
+  readonly longitudeDeg: number;
+  readonly heightM: number;
+  readonly start: string;
+  readonly end: string;
+  readonly climate: ClimateWord;
 }
 
 const ifMatch = (revision: number) => ({ 'If-Match': `"${revision}"` });

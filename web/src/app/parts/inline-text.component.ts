@@ -16,6 +16,7 @@ let count = 0;
         autocomplete="off"
         spellcheck="false"
         [attr.inputmode]="keyboard()"
+        placeholder="–"
         [value]="text()"
         [size]="text().length || 2"
         [attr.aria-label]="label()"

@@ -33,7 +33,7 @@ describe('autosave', () => {
   let autosave: Autosave;
   beforeEach(() => {
     server = new SlowServer();
-    autosave = new Autosave(4, server.save, server.read);
+    autosave = new Autosave(4, trip(), server.save, server.read);
   });
   afterEach(() => {
     autosave.stop();
@@ -42,7 +42,7 @@ describe('autosave', () => {
 
   it('keeps what was typed in the browser until the server has it', async () => {
     autosave.changed(trip({ name: 'A' }));
-    expect(draftBox.find('islet')).toEqual({ revision: 4, trip: trip({ name: 'A' }) });
+    expect(draftBox.find('islet')).toEqual({ revision: 4, trip: trip({ name: 'A' }), base: trip() });
     const saved = autosave.flush();
     server.accept(0);
     await saved;
@@ -57,7 +57,11 @@ describe('autosave', () => {
     autosave.changed(trip({ name: 'B' }));
     server.accept(0);
     await first;
-    expect(draftBox.find('islet')).toEqual({ revision: 5, trip: trip({ name: 'B' }) });
+    expect(draftBox.find('islet')).toEqual({
+      revision: 5,
+      trip: trip({ name: 'B' }),
+      base: trip({ name: 'A' }),
+    });
     const second = autosave.flush();
     server.accept(1);
     await second;

@@ -27,8 +27,10 @@ export class Autosave {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
 
+  /** @param base the trip as the server has it at that revision */
   constructor(
     private revision: number,
+    private base: Trip,
     private readonly save: (trip: Trip, revision: number) => Observable<Stored<Trip>>,
     private readonly read: () => Observable<Stored<Trip>>,
   ) {}
@@ -36,6 +38,11 @@ export class Autosave {
   /** The revision that the page's trip grew from. */
   get knownRevision(): number {
     return this.revision;
+  }
+
+  /** The trip as it was at that revision. */
+  get knownBase(): Trip {
+    return this.base;
   }
 
   get hasUnsaved(): boolean {
@@ -62,6 +69,7 @@ export class Autosave {
     try {
       const { revision } = await firstValueFrom(this.save(trip, this.revision));
       this.revision = revision;
+      this.base = trip;
       this.unanswered = undefined;
       const newer = this.pending;
       if (newer && newer !== trip) {
@@ -80,8 +88,9 @@ export class Autosave {
   }
 
   /** Goes on from a revision that someone else has written: the next save overwrites it knowingly. */
-  adopt(revision: number): void {
+  adopt(revision: number, document: Trip): void {
     this.revision = revision;
+    this.base = document;
     this.pending = null;
     this.unanswered = undefined;
     this.state.set({ is: 'saved' });
@@ -111,6 +120,7 @@ export class Autosave {
       const { document, revision } = await firstValueFrom(this.read());
       if (!isOurOwn({ trip, sent }, document)) return false;
       this.revision = revision;
+      this.base = document;
       this.unanswered = undefined;
       return true;
     } catch {
@@ -119,8 +129,8 @@ export class Autosave {
   }
 
   private keep(trip: Trip): void {
-    const { revision, unanswered: sent } = this;
-    draftBox.keep({ revision, trip, ...(sent && { sent }) });
+    const { revision, base, unanswered: sent } = this;
+    draftBox.keep({ revision, trip, base, ...(sent && { sent }) });
   }
 
   private schedule(afterMs: number): void {

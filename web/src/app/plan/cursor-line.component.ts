@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { spanOf } from './edits/blocks';
+import { LanesStore } from './lanes.store';
 import { PlanStore } from './plan.store';
 import { shareOf } from './time-scale';
 
@@ -15,9 +15,11 @@ import { shareOf } from './time-scale';
 })
 export class CursorLineComponent {
   private readonly store = inject(PlanStore);
+  private readonly lanes = inject(LanesStore);
   protected readonly left = computed(() => {
-    const trip = this.store.trip();
     const cursorMs = this.store.cursorMs();
-    return trip && cursorMs !== null ? 100 * shareOf(spanOf(trip), cursorMs) : null;
+    if (cursorMs === null) return null;
+    const share = shareOf(this.lanes.visible(), cursorMs);
+    return share >= 0 && share <= 1 ? 100 * share : null;
   });
 }

@@ -4,6 +4,8 @@ import type { Trip } from '@knapsack/contract';
 export interface Draft {
   readonly revision: number;
   readonly trip: Trip;
+  /** The version of that revision, which both this one and another tab's grew from. */
+  readonly base?: Trip;
   /** A version that was sent and whose answer has not come: the server may have it. */
   readonly sent?: Trip;
 }

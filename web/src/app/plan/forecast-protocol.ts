@@ -2,10 +2,13 @@ import type { Gear, Trip } from '@knapsack/contract';
 import type { Explained, Problem, Sum, Verdict } from '@knapsack/core';
 
 /** What the page sends to the worker. */
-export interface ForecastRequest {
-  readonly number: number;
+export interface ForecastQuestion {
   readonly trip: Trip;
   readonly shelf: readonly Gear[];
+  /** Whether somebody looks at the arithmetic: it takes longer than the forecast itself. */
+  readonly explained?: boolean;
+  /** Whether the hand still moves: a long outing is then marched in coarser steps, to be marched anew when it rests. */
+  readonly draft?: boolean;
 }
 
 /** A forecast as the page draws it. */
@@ -19,18 +22,19 @@ export interface ForecastView {
   /** Volts at the radio key down; at rest where the radio is off. */
   readonly radioV: Float64Array;
   readonly keyDownA: Float64Array;
-  /** Current that the sun offers, A. */
+  /** Current that the sun offers, and the part of it that nothing takes, A. */
   readonly offeredA: Float64Array;
+  readonly curtailedA: Float64Array;
+  /** What each consumer draws, A out of the pack. */
+  readonly consumers: readonly { readonly name: string; readonly amps: Float64Array }[];
+  /** Volts at the radio below which it shuts off. */
+  readonly dropoutV: number;
   readonly floorSoc: number;
   readonly verdict: Verdict;
-  readonly sums: Record<Explained, Sum>;
+  /** The arithmetic behind the figures; null where it was not asked for. */
+  readonly sums: Record<Explained, Sum> | null;
 }
 
 export type ForecastOutcome =
   | { readonly ok: true; readonly view: ForecastView }
   | { readonly ok: false; readonly problems: readonly Problem[] };
-
-export interface ForecastAnswer {
-  readonly number: number;
-  readonly outcome: ForecastOutcome;
-}

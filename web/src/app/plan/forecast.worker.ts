@@ -1,34 +1,22 @@
 /// <reference lib="webworker" />
 import { resolve } from '@knapsack/contract';
-import { explain, forecast } from '@knapsack/core';
-import type { ForecastAnswer, ForecastOutcome, ForecastRequest } from './forecast-protocol';
+import { forecast, HOUR_MS } from '@knapsack/core';
+import type { ForecastOutcome, ForecastQuestion } from './forecast-protocol';
+import type { Answered, Asked } from './newest-worker';
+import { buffersOf, viewOf } from './view-of';
 
-addEventListener('message', ({ data }: MessageEvent<ForecastRequest>) => {
-  const outcome = outcomeOf(data);
-  const answer: ForecastAnswer = { number: data.number, outcome };
-  postMessage(answer);
+addEventListener('message', ({ data: { number, question } }: MessageEvent<Asked<ForecastQuestion>>) => {
+  const outcome = outcomeOf(question);
+  const answered: Answered<ForecastOutcome> = { number, answer: outcome };
+  postMessage(answered, { transfer: outcome.ok ? buffersOf(outcome.view) : [] });
 });
 
-function outcomeOf({ trip, shelf }: ForecastRequest): ForecastOutcome {
-  const plan = resolve(trip, shelf);
+/** An outing that takes more than a frame or two to march in steps of five minutes. */
+const LONG_MS = 4 * 24 * HOUR_MS;
+
+function outcomeOf({ trip, shelf, explained, draft }: ForecastQuestion): ForecastOutcome {
+  const isLong = Date.parse(trip.end) - Date.parse(trip.start) > LONG_MS;
+  const plan = resolve(draft && isLong ? { ...trip, stepMinutes: 15 } : trip, shelf);
   if (!plan.ok) return { ok: false, problems: plan.problems };
-  const run = forecast(plan.value);
-  const { edgesMs, soc, loadA, terminalV, radioV } = run.march;
-  return {
-    ok: true,
-    view: {
-      startMs: plan.value.outing.startMs,
-      endMs: plan.value.outing.endMs,
-      edgesMs,
-      soc,
-      loadA,
-      terminalV,
-      radioV,
-      keyDownA: run.load.keyDownPackA,
-      offeredA: run.march.offeredA,
-      floorSoc: plan.value.floorSoc,
-      verdict: run.verdict,
-      sums: explain(run),
-    },
-  };
+  return { ok: true, view: viewOf(forecast(plan.value), trip.place.timeZone, explained) };
 }

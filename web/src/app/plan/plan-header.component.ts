@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Trip } from '@knapsack/contract';
-import { hoursOf, readCoordinates, sayCoordinates, sayDuration } from '@knapsack/core';
+import { moveOuting, setOuting, type Trip } from '@knapsack/contract';
+import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { InlineTimeComponent } from '../parts/inline-time.component';
-import { moveOuting, setOuting, spanOf } from './edits/blocks';
+import { InlineSpanComponent } from '../parts/inline-span.component';
+import { TrailComponent } from '../trip/trail.component';
+import { DifferenceComponent } from './difference.component';
+import { spanOf } from './edits/blocks';
+import { NoticesService } from '../shell/notices.service';
 import { PlanStore } from './plan.store';
 
 const SAVE_WORDS = {
@@ -17,12 +20,15 @@ const SAVE_WORDS = {
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
   selector: 'ks-plan-header',
-  imports: [InlineTextComponent, InlineTimeComponent],
+  imports: [DifferenceComponent, InlineSpanComponent, InlineTextComponent, TrailComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
       <header class="plan-header">
-        <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
+        <div class="name-row">
+          <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
+          <ks-trail />
+        </div>
         <p class="where">
           <ks-text label="Place" [value]="trip.place.name" (committed)="replace($event)" />
           <ks-text
@@ -31,22 +37,17 @@ const SAVE_WORDS = {
             [refuse]="refuseCoordinates"
             (committed)="setCoordinates($event)"
           />
-          <span class="together"
-            >from
-            <ks-time
-              label="Outing starts"
-              [valueMs]="span().startMs"
-              [zone]="trip.place.timeZone"
-              [accept]="acceptStart"
-          /></span>
-          <span class="together"
-            >to
-            <ks-time
-              label="Outing ends"
-              [valueMs]="span().endMs"
-              [zone]="trip.place.timeZone"
-              [accept]="acceptEnd"
-          /></span>
+          @if (locator(); as name) {
+            <span class="muted" title="Maidenhead locator">{{ name }}</span>
+          }
+          <ks-span
+            startLabel="Outing starts"
+            endLabel="Outing ends"
+            [span]="span()"
+            [zone]="trip.place.timeZone"
+            [acceptStart]="acceptStart"
+            [acceptEnd]="acceptEnd"
+          />
           <span class="muted">{{ length() }}</span>
         </p>
         <div class="plan-tools">
@@ -64,10 +65,12 @@ const SAVE_WORDS = {
             <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
           </button>
         </div>
+        <ks-difference />
       </header>
       @if (store.saving().is === 'conflict') {
         <div class="banner" role="alert">
           This trip was changed or deleted elsewhere, perhaps in another tab. Nothing was overwritten.
+          <button type="button" (click)="merge()">Bring both together</button>
           <button type="button" (click)="store.keepMine()">Keep what I see here</button>
           <button type="button" (click)="store.takeTheirs()">Take the other one</button>
         </div>
@@ -80,6 +83,7 @@ const SAVE_WORDS = {
 })
 export class PlanHeaderComponent {
   protected readonly store = inject(PlanStore);
+  private readonly notices = inject(NoticesService);
   protected readonly span = computed(() => {
     const trip = this.store.trip();
     return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
@@ -90,6 +94,12 @@ export class PlanHeaderComponent {
     return latitudeDeg === undefined || longitudeDeg === undefined
       ? 'where on the map?'
       : sayCoordinates({ latitudeDeg, longitudeDeg });
+  });
+  protected readonly locator = computed(() => {
+    const { latitudeDeg, longitudeDeg } = this.store.trip()?.place ?? {};
+    return latitudeDeg === undefined || longitudeDeg === undefined
+      ? null
+      : toLocator({ latitudeDeg, longitudeDeg }, 6);
   });
   protected readonly saveWords = computed(() => SAVE_WORDS[this.store.saving().is]);
   protected readonly refusal = computed(() => {
@@ -117,6 +127,11 @@ export class PlanHeaderComponent {
     const { timeZoneAt } = await import('@knapsack/core/time-zone');
     const timeZone = timeZoneAt(read.value);
     this.store.edit((trip) => ({ ...trip, place: { ...trip.place, ...read.value, timeZone } }));
+  }
+
+  protected async merge(): Promise<void> {
+    const said = await this.store.merge();
+    if (said) this.notices.show({ text: said });
   }
 
   protected rename(name: string): void {

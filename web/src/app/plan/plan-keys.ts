@@ -1,4 +1,4 @@
-import type { Trip } from '@knapsack/contract';
+import { stationOf, type Trip } from '@knapsack/contract';
 import { HOUR_MS } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import {
@@ -12,17 +12,22 @@ import {
   spanOf,
 } from './edits/blocks';
 import { stepPower, stepShare, workForNew } from './edits/new-work';
+import type { LanesStore } from './lanes.store';
 import type { PlanStore } from './plan.store';
 
 /** Length of a block that a key makes, where there is room. */
 const NEW_BLOCK_MS = 2 * HOUR_MS;
+
+/** How much nearer a key draws, and how far it moves along. */
+const NEARER = 1.6;
+const PAN_SHARE = 0.25;
 
 /**
  * What a key does in the Plan room.
  *
  * @returns whether the key was one of the room's
  */
-export function handlePlanKey(store: PlanStore, event: KeyboardEvent): boolean {
+export function handlePlanKey(store: PlanStore, lanes: LanesStore, event: KeyboardEvent): boolean {
   const withControl = event.ctrlKey || event.metaKey;
   if (withControl) {
     if (event.key.toLowerCase() === 'z') return done(event.shiftKey ? store.redo() : store.undo());
@@ -38,8 +43,26 @@ export function handlePlanKey(store: PlanStore, event: KeyboardEvent): boolean {
       return done(newBlock(store));
     case 'Escape':
       return done(store.selectedId.set(null));
+    case 'k':
+      return done(store.before.set(null));
+    case '+':
+    case '=':
+      return done(lanes.zoom(NEARER));
+    case '-':
+      return done(lanes.zoom(1 / NEARER));
+    case '0':
+      return done(lanes.show(null));
+    case 'v':
+      return done(lanes.face.update((face) => (face === 'charge' ? 'volts' : 'charge')));
   }
-  return handleBlockKey(store, event);
+  return handleBlockKey(store, event) || handleWindowKey(lanes, event);
+}
+
+/** Arrows without a selected block walk the window along the outing. */
+function handleWindowKey(lanes: LanesStore, event: KeyboardEvent): boolean {
+  const by = { ArrowLeft: -PAN_SHARE, ArrowRight: PAN_SHARE }[event.key];
+  if (by === undefined || lanes.window() === null) return false;
+  return done(lanes.pan(event.shiftKey ? by * 4 : by));
 }
 
 /** Keys that act on the selected block. */
@@ -62,7 +85,7 @@ function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
     case '[':
     case ']':
       return edit((trip) =>
-        changeBlock(trip, id, { powerW: stepPower(store.radio(), block.powerW, event.key === ']') }),
+        changeBlock(trip, id, { powerW: stepPower(store.radioOf(block), block.powerW, event.key === ']') }),
       );
     case ',':
     case '.':
@@ -79,15 +102,17 @@ function newBlock(store: PlanStore): void {
   const trip = store.trip();
   if (!trip) return;
   const after = store.selected();
+  const station = after ? stationOf(after) : 1;
   const span = freeStretch(
     trip,
     after ? spanOf(after).endMs : (store.cursorMs() ?? spanOf(trip).startMs),
     NEW_BLOCK_MS,
+    station,
   );
   if (!span) return;
   const id = `b-${newKey()}`;
   const work = workForNew(trip, after, store.radio());
-  store.edit((now) => addBlock(now, id, span, work) ?? now);
+  store.edit((now) => addBlock(now, id, span, work, station) ?? now);
   store.selectedId.set(id);
 }
 

@@ -1,89 +1,98 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
-import { fromEvent } from 'rxjs';
 import { KeysService } from '../shell/keys.service';
 import { BlockSentenceComponent } from './block/block-sentence.component';
-import { FactsComponent } from './facts.component';
-import { ForecastService } from './forecast.service';
+import { FactsComponent } from './facts/facts.component';
+import { FlowLaneComponent } from './flow/flow-lane.component';
+import { LanesStore } from './lanes.store';
+import { NearAndFarDirective } from './near-and-far.directive';
 import { WorkLaneComponent } from './lanes/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';
-import { PlanHeaderComponent } from './plan-header.component';
 import { handlePlanKey } from './plan-keys';
+import { PrintSheetComponent } from './print-sheet.component';
 import { PlanStore } from './plan.store';
 import { ReadingComponent } from './reading/reading.component';
 import { RidgeComponent } from './ridge/ridge.component';
 import { SkyLaneComponent } from './sky/sky-lane.component';
+import { VariantTableComponent } from './variants/variant-table.component';
+import { VariantsComponent } from './variants/variants.component';
+import { VariantsStore } from './variants/variants.store';
 import { VerdictComponent } from './verdict/verdict.component';
 
-/** The Plan room: the verdict, the lanes on one time axis, the bag. */
+/** The Plan room: the verdict, the lanes on one time axis, the bag. The picture comes first, what stands beside it next. */
 @Component({
   selector: 'ks-plan',
   imports: [
-    RouterLink,
     BlockSentenceComponent,
     FactsComponent,
+    FlowLaneComponent,
+    NearAndFarDirective,
     LoadoutComponent,
-    PlanHeaderComponent,
+    PrintSheetComponent,
     ReadingComponent,
     RidgeComponent,
+    VariantTableComponent,
+    VariantsComponent,
     VerdictComponent,
     SkyLaneComponent,
     WorkLaneComponent,
   ],
-  providers: [PlanStore, ForecastService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (store.trip()) {
-      <div class="plan">
-        <ks-plan-header />
-        <div class="plan-body">
-          <div class="picture">
-            <ks-verdict />
-            <ks-sky-lane />
-            <ks-work-lane />
-            <ks-ridge />
-            <ks-reading />
-            <ks-block-sentence />
-          </div>
-          <aside class="side">
-            <ks-loadout />
-            <ks-facts />
-          </aside>
+    <div class="plan-body">
+      <div class="picture">
+        <ks-verdict />
+        <div class="lanes" ksNearAndFar>
+          <ks-sky-lane />
+          <ks-work-lane />
+          <ks-ridge />
+          <ks-flow-lane />
         </div>
+        <ks-reading />
+        @if (variants.comparing()) {
+          <ks-variant-table />
+        } @else {
+          <ks-block-sentence />
+        }
       </div>
-    } @else if (store.openProblem(); as problem) {
-      <div class="empty">
-        <p role="alert">{{ problem }}</p>
-        <p>
-          <button type="button" class="solid" (click)="store.open(id())">Try again</button>
-          <a routerLink="/">Back to the trips</a>
-        </p>
-      </div>
-    }
+      @defer (when store.answered(); prefetch on immediate) {
+        <ks-print-sheet />
+      } @error {
+        <p class="print-sheet">{{ notLoaded }}</p>
+      }
+      <aside class="side">
+        @defer (when store.answered(); prefetch on immediate) {
+          @if (variants.rows().length > 1) {
+            <ks-variants />
+          }
+          <ks-loadout />
+          @if (variants.rows().length === 1) {
+            <ks-variants />
+          }
+          <ks-facts />
+        } @error {
+          <p role="alert">{{ notLoaded }}</p>
+        }
+      </aside>
+    </div>
   `,
 })
 export class PlanPage {
-  readonly id = input.required<string>();
   protected readonly store = inject(PlanStore);
+  protected readonly variants = inject(VariantsStore);
+  /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
+  protected readonly notLoaded =
+    'This part of the page did not come: the server does not answer. What you typed is kept; reload the page once it runs again.';
+  private readonly lanes = inject(LanesStore);
   private readonly keys = inject(KeysService);
 
   constructor() {
-    effect(() => {
-      const id = this.id();
-      untracked(() => void this.store.open(id));
-    });
     this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
       if (this.keys.waitsForRoom(event)) return;
       if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.dataset['block'])
         this.editBlock(event);
-      else if (handlePlanKey(this.store, event)) event.preventDefault();
+      else if (handlePlanKey(this.store, this.lanes, event)) event.preventDefault();
     });
-    fromEvent(document, 'visibilitychange')
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => {
-        if (document.visibilityState === 'visible') void this.store.refresh();
-      });
   }
 
   /** Enter on a block goes to the first word of its sentence. */

@@ -7,6 +7,8 @@ import { ApiService } from '../data/api.service';
 import { hour, hoursOfBlocks, shelf, trip } from '../testing/documents';
 import { draftBox } from './draft-box';
 import { ForecastService } from './forecast.service';
+import { GhostStore } from './ghost.store';
+import { LanesStore } from './lanes.store';
 import { handlePlanKey } from './plan-keys';
 import { PlanStore } from './plan.store';
 
@@ -40,8 +42,9 @@ jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
 describe('the plan store', () => {
   let api: FakeApi;
   let store: PlanStore;
+  let lanes: LanesStore;
   const key = (name: string, init: KeyboardEventInit = {}) =>
-    handlePlanKey(store, new KeyboardEvent('keydown', { key: name, ...init }));
+    handlePlanKey(store, lanes, new KeyboardEvent('keydown', { key: name, ...init }));
 
   beforeEach(async () => {
     draftBox.drop('islet');
@@ -50,11 +53,14 @@ describe('the plan store', () => {
       providers: [
         provideZonelessChangeDetection(),
         PlanStore,
+        LanesStore,
+        GhostStore,
         ForecastService,
         { provide: ApiService, useValue: api },
       ],
     });
     store = TestBed.inject(PlanStore);
+    lanes = TestBed.inject(LanesStore);
     await store.open('islet');
   });
   afterEach(() => draftBox.drop('islet'));
@@ -129,6 +135,40 @@ describe('the plan store', () => {
     await store.refresh();
     expect(store.trip()?.name).toBe('Other tab');
     expect(store.saving().is).toBe('saved');
+  });
+
+  it('keeps the plan before as a ghost with the difference in words, until it is kept or undone', async () => {
+    const ghost = TestBed.inject(GhostStore);
+    await forecastIn(store, () => store.view() !== null);
+    const first = store.view();
+    store.edit((now) => ({ ...now, startSoc: 0.9 }));
+    store.edit((now) => ({ ...now, loadout: [now.loadout[0], { gear: 'shale', count: 1 }] }));
+    // Two packs of 10 Ah, full, against one at 90 %: 10 Ah less, of which 97 % come out at 12 °C
+    await forecastIn(store, () => ghost.words()[0] === '−9.7 Ah to spare');
+    expect(ghost.shown()?.view).toBe(first!);
+    store.undo();
+    expect(store.before()).not.toBeNull();
+    store.undo();
+    expect(store.before()).toBeNull();
+    store.redo();
+    ghost.keep();
+    expect(ghost.words()).toEqual([]);
+    store.redo();
+    ghost.takeBack();
+    expect(store.trip()!.startSoc).toBe(0.9);
+    expect(store.trip()!.loadout[1].count).toBe(2);
+  });
+
+  it('draws near and walks along by keys', () => {
+    key('+');
+    const { startMs, endMs } = lanes.visible();
+    expect(endMs - startMs).toBeCloseTo((12 * 3_600_000) / 1.6, 0);
+    key('ArrowRight');
+    expect(lanes.visible().startMs).toBeGreaterThan(startMs);
+    key('-');
+    expect(lanes.window()).toBeNull();
+    key('v');
+    expect(lanes.face()).toBe('volts');
   });
 
   it('does everything about a block by keys', () => {

@@ -1,16 +1,32 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Block, Gear, GearKind, Stored, Trip } from '@knapsack/contract';
-import { tripProblems } from '@knapsack/contract';
+import {
+  MOST_STATIONS,
+  stationOf,
+  tripProblems,
+  type Block,
+  type Gear,
+  type GearKind,
+  type LoadoutItem,
+  type Radio,
+  type Stored,
+  type Trip,
+} from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
-import { draftBox, isOurOwn, sameTrip } from './draft-box';
+import { draftBox, isOurOwn, sameTrip, type Draft } from './draft-box';
 import type { ForecastView } from './forecast-protocol';
 import { ForecastService } from './forecast.service';
+import { mergeTrips } from './merge-trips';
 import { begin, edited, redone, settled, undone, type History } from './history';
+
+const NOTHING: readonly never[] = [];
+
+/** How the rows of edits begin that a pointer makes, until it is let go. */
+const POINTER_EDIT = /^(drag|stretch|paint|skyline \d)/;
 
 /** The trip on the page: its history of edits, its forecast, what is selected, and how it stands to the server. */
 @Injectable()
@@ -31,6 +47,13 @@ export class PlanStore implements OnDestroy {
   /** The newest forecast that could be computed; stays while the plan has a problem. */
   readonly view = signal<ForecastView | null>(null);
   readonly problems = signal<readonly string[]>([]);
+  /** Whether somebody has looked at the arithmetic: from then on it comes with each forecast. */
+  readonly explained = signal(false);
+  /** Whether the forecast has said anything yet. */
+  readonly answered = computed(() => this.view() !== null || this.problems().length > 0);
+
+  /** The plan as it was before the changes that the user has not kept yet, with its forecast. */
+  readonly before = signal<{ readonly trip: Trip; readonly view: ForecastView } | null>(null);
 
   readonly selectedId = signal<string | null>(null);
   readonly selected = computed<Block | null>(
@@ -39,20 +62,38 @@ export class PlanStore implements OnDestroy {
   /** The instant under the cursor, UTC epoch ms; null where there is none. */
   readonly cursorMs = signal<number | null>(null);
 
+  // What stays the same while a block is dragged stays the same object, so that the bag is not drawn anew with each move.
+  /** What is in the bag. */
+  readonly loadout = computed<readonly LoadoutItem[]>(() => this.trip()?.loadout ?? NOTHING);
+  private readonly ownGear = computed<readonly Gear[]>(() => this.trip()?.gear ?? NOTHING);
   /** Gear by id: the shelf before what travels with the trip. */
   readonly gear = computed(() => {
-    const own = this.trip()?.gear ?? [];
+    const own = this.ownGear();
     return new Map([...own, ...this.shelf.gear()].map((item) => [item.id, item]));
   });
   readonly radio = computed(() => this.firstInBag('radio'));
-  readonly battery = computed(() => this.firstInBag('battery'));
+  /** The radios of the bag in its order, as often as they are there: the stations. */
+  readonly stations = computed<readonly Radio[]>(() => {
+    const gear = this.gear();
+    return this.loadout().flatMap(({ gear: id, count }) => {
+      const item = gear.get(id);
+      return item?.kind === 'radio' ? Array.from({ length: Math.min(count, MOST_STATIONS) }, () => item) : [];
+    });
+  });
+  readonly battery = computed(() => this.firstInBag('battery') ?? this.firstInBag('station'));
   readonly panel = computed(() => this.firstInBag('panel'));
+  readonly controller = computed(() => this.firstInBag('controller'));
+
+  /** Whether a pointer is still changing the trip. */
+  private readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
 
   constructor() {
     effect(() => {
       const trip = this.trip();
       const shelf = this.shelf.gear();
-      if (trip) untracked(() => this.forecasts.ask(trip, shelf));
+      const explained = this.explained();
+      const draft = this.isMoving();
+      if (trip) untracked(() => this.forecasts.ask({ trip, shelf, explained, draft }));
     });
     this.forecasts.outcomes.pipe(takeUntilDestroyed()).subscribe((outcome) => {
       this.problems.set(outcome.ok ? [] : outcome.problems.map(({ sentence }) => sentence));
@@ -71,14 +112,14 @@ export class PlanStore implements OnDestroy {
       ]);
       const grewFromIt =
         draft !== null && (draft.revision === stored.revision || isOurOwn(draft, stored.document));
-      this.show(draft && grewFromIt ? { ...stored, document: draft.trip } : stored);
+      this.show(draft && grewFromIt ? { ...stored, document: draft.trip } : stored, stored.document);
       if (!draft) return;
-      if (!grewFromIt) this.offerDraft(draft.trip);
+      if (!grewFromIt) this.offerDraft(draft);
       else if (sameTrip(draft.trip, stored.document)) draftBox.drop(id);
       else this.autosave()?.changed(draft.trip);
     } catch (error) {
       if (draft && isOffline(error)) {
-        this.show({ revision: draft.revision, document: draft.trip });
+        this.show({ revision: draft.revision, document: draft.trip }, draft.base);
         this.autosave()?.changed(draft.trip);
       } else this.openProblem.set(problemText(error));
     }
@@ -119,21 +160,46 @@ export class PlanStore implements OnDestroy {
     if (!trip) return;
     await this.settleConflict(
       (stored) => {
-        this.autosave()?.adopt(stored.revision);
+        this.autosave()?.adopt(stored.revision, stored.document);
         this.autosave()?.changed(trip);
       },
       async () => {
         const { revision } = await firstValueFrom(this.api.createTrip(trip));
-        this.autosave()?.adopt(revision);
+        this.autosave()?.adopt(revision, trip);
         draftBox.drop(trip.id);
       },
     );
   }
 
+  /**
+   * After a conflict: bring both versions together; the other one stays one undo away.
+   *
+   * @returns what is worth a word: where mine stands, or why it cannot be done
+   */
+  async merge(): Promise<string | null> {
+    let said: string | null = null;
+    await this.settleConflict((stored) => {
+      const mine = this.trip();
+      const autosave = this.autosave();
+      const merged = mine && autosave && mergeTrips(autosave.knownBase, mine, stored.document);
+      if (!merged) {
+        said = 'The two do not go together, as where blocks overlap: keep one of them.';
+        return;
+      }
+      autosave.adopt(stored.revision, stored.document);
+      this.history.update((history) => history && edited(edited(history, stored.document), merged.trip));
+      autosave.changed(merged.trip);
+      if (merged.mineStands.length > 0) {
+        said = `Both had changed ${merged.mineStands.join(' and ')}: what you see here stands.`;
+      }
+    });
+    return said;
+  }
+
   /** After a conflict: take the other version; this page's stays one undo away. */
   async takeTheirs(): Promise<void> {
     await this.settleConflict((stored) => {
-      this.autosave()?.adopt(stored.revision);
+      this.autosave()?.adopt(stored.revision, stored.document);
       draftBox.drop(stored.document.id);
       this.history.update((history) => history && edited(history, stored.document));
     });
@@ -147,12 +213,17 @@ export class PlanStore implements OnDestroy {
     try {
       const stored = await firstValueFrom(this.api.trip(trip.id));
       if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
-      autosave.adopt(stored.revision);
+      autosave.adopt(stored.revision, stored.document);
       this.history.update((history) => history && edited(history, stored.document));
       await firstValueFrom(this.shelf.load());
     } catch {
       // Not reachable just now: the next save will say so.
     }
+  }
+
+  /** The radio that a block is worked with; the first where its station has none. */
+  radioOf(block: Block): Radio | null {
+    return this.stations()[stationOf(block) - 1] ?? this.radio();
   }
 
   ngOnDestroy(): void {
@@ -162,28 +233,31 @@ export class PlanStore implements OnDestroy {
 
   /** The first item of a kind in the bag: the one that takes part in the sum. */
   private firstInBag<Kind extends GearKind>(kind: Kind): Extract<Gear, { kind: Kind }> | null {
-    for (const { gear } of this.trip()?.loadout ?? []) {
+    for (const { gear } of this.loadout()) {
       const item = this.gear().get(gear);
       if (item?.kind === kind) return item as Extract<Gear, { kind: Kind }>;
     }
     return null;
   }
 
-  private show({ revision, document }: Stored<Trip>): void {
+  private show({ revision, document }: Stored<Trip>, base = document): void {
     this.autosave.set(
       new Autosave(
         revision,
+        base,
         (trip, known) => this.api.replaceTrip(trip, known),
         () => this.api.trip(document.id),
       ),
     );
     this.history.set(begin(document));
+    this.before.set(null);
   }
 
   /** An unsaved version that grew from an older revision: neither is thrown away without being asked. */
-  private offerDraft(mine: Trip): void {
-    this.history.update((history) => history && edited(history, mine));
-    this.autosave()?.changed(mine);
+  private offerDraft({ trip, base, revision }: Draft): void {
+    this.history.update((history) => history && edited(history, trip));
+    if (base) this.autosave()?.adopt(revision, base);
+    this.autosave()?.changed(trip);
     this.autosave()?.state.set({ is: 'conflict' });
   }
 
@@ -205,12 +279,22 @@ export class PlanStore implements OnDestroy {
     }
   }
 
+  /** Holds on to the plan that a row of changes began with, until they are kept or undone. */
+  private rememberBefore(from: Trip, to: Trip): void {
+    const before = this.before();
+    const view = this.view();
+    if (before?.trip === to) this.before.set(null);
+    else if (!before && view && this.problems().length === 0) this.before.set({ trip: from, view });
+  }
+
   private turn(change: (history: History<Trip>) => History<Trip>): void {
     const before = this.history();
     if (!before) return;
     const after = change(before);
     if (after === before) return;
     this.history.set(after);
-    if (after.present !== before.present) this.autosave()?.changed(after.present);
+    if (after.present === before.present) return;
+    this.rememberBefore(before.present, after.present);
+    this.autosave()?.changed(after.present);
   }
 }

@@ -14,7 +14,8 @@ describe('the time axis', () => {
   it('marks as many hours as can be read, at whole divisions of the day', () => {
     expect(markHours(30 * HOUR_MS, 800)).toBe(2);
     expect(markHours(30 * HOUR_MS, 310)).toBe(6);
-    expect(markHours(6 * HOUR_MS, 800)).toBe(1);
+    expect(markHours(6 * HOUR_MS, 800)).toBe(0.5);
+    expect(markHours(HOUR_MS / 4, 800)).toBe(0.25);
     expect(markHours(30 * 24 * HOUR_MS, 800)).toBe(48);
   });
 });

@@ -12,5 +12,5 @@ export const instantAt = ({ startMs, endMs }: Span, share: number): number =>
 export function markHours(spanMs: number, widthPx: number, leastPx = 46): number {
   const hours = spanMs / 3_600_000;
   const most = Math.max(1, widthPx / leastPx);
-  return [1, 2, 3, 6, 12, 24, 48, 96].find((every) => hours / every <= most) ?? 168;
+  return [0.25, 0.5, 1, 2, 3, 6, 12, 24, 48, 96].find((every) => hours / every <= most) ?? 168;
 }

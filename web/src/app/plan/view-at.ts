@@ -1,7 +1,7 @@
 import type { ForecastView } from './forecast-protocol';
 
 /** The step that an instant falls into; the last one at the end. */
-export function stepAt({ edgesMs }: ForecastView, timeMs: number): number {
+export function stepAt({ edgesMs }: Pick<ForecastView, 'edgesMs'>, timeMs: number): number {
   let low = 0;
   let high = edgesMs.length - 2;
   while (low < high) {
@@ -12,10 +12,17 @@ export function stepAt({ edgesMs }: ForecastView, timeMs: number): number {
   return low;
 }
 
-/** State of charge at an instant, straight within its step. */
-export function socAtInstant(view: ForecastView, timeMs: number): number {
+/** A value that is known at the edges, at an instant: straight within its step. */
+export function valueAt(
+  view: Pick<ForecastView, 'edgesMs'>,
+  values: ArrayLike<number>,
+  timeMs: number,
+): number {
   const step = stepAt(view, timeMs);
-  const { edgesMs, soc } = view;
+  const { edgesMs } = view;
   const share = (timeMs - edgesMs[step]) / (edgesMs[step + 1] - edgesMs[step]);
-  return soc[step] + Math.min(1, Math.max(0, share)) * (soc[step + 1] - soc[step]);
+  return values[step] + Math.min(1, Math.max(0, share)) * (values[step + 1] - values[step]);
 }
+
+/** State of charge at an instant. */
+export const socAtInstant = (view: ForecastView, timeMs: number): number => valueAt(view, view.soc, timeMs);

@@ -2,7 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { filter, fromEvent, type Observable } from 'rxjs';
 
-const ROOMS: Record<string, string> = { t: '/', s: '/sum' };
+const ROOMS: Record<string, string> = { t: '/', g: '/gear', b: '/bench', s: '/sum' };
+/** Rooms of the trip that one is in. */
+const TRIP_ROOMS: Record<string, string> = { p: '', z: '/size' };
 /** How long after g the letter of a room may come, ms. */
 const G_WAITS_MS = 1500;
 
@@ -20,13 +22,19 @@ export class KeysService {
   constructor() {
     this.pressed.subscribe((event) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === 'g') this.lastG = event.timeStamp;
-      else if (event.timeStamp - this.lastG < G_WAITS_MS && event.key in ROOMS) {
+      const room = this.waitsForRoom(event) ? this.roomOf(event.key) : null;
+      if (room !== null) {
         this.lastG = -Infinity;
         event.preventDefault();
-        void this.router.navigateByUrl(ROOMS[event.key]);
-      }
+        void this.router.navigateByUrl(room);
+      } else if (event.key === 'g') this.lastG = event.timeStamp;
     });
+  }
+
+  private roomOf(key: string): string | null {
+    const trip = /^\/trips\/[^/?]+/.exec(this.router.url)?.[0];
+    if (trip && key in TRIP_ROOMS) return trip + TRIP_ROOMS[key];
+    return ROOMS[key] ?? null;
   }
 
   /** True while g waits for its letter, so that no other shortcut takes it. */

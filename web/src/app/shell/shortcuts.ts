@@ -8,7 +8,11 @@ export const SHORTCUTS: readonly {
     keys: [
       ['?', 'this list'],
       ['g then t', 'Trips'],
+      ['g then g', 'Gear'],
+      ['g then b', 'Bench'],
       ['g then s', 'Quick sum'],
+      ['g then p', 'Plan of the trip'],
+      ['g then z', 'Size of the trip'],
       ['t', 'next theme'],
     ],
   },
@@ -25,6 +29,38 @@ export const SHORTCUTS: readonly {
       ['Delete', 'take the block out'],
       ['u', 'undo'],
       ['Shift u', 'redo'],
+      ['k', 'keep the change, the plan before fades'],
+      ['+ −', 'draw the hours near, away'],
+      ['0', 'all of the outing'],
+      ['← →', 'along the outing, with no block selected'],
+      ['v', 'charge or volts'],
+    ],
+  },
+  {
+    room: 'Plan, on the sky',
+    keys: [
+      ['← →', 'choose an hour; with Shift several'],
+      ['0 to 8', 'so many eighths of cloud'],
+      ['f', 'fog until there'],
+      ['r', 'rain from there'],
+    ],
+  },
+  {
+    room: 'Size',
+    keys: [
+      ['Enter', 'try the kit on'],
+      ['k', 'keep it'],
+      ['u', 'undo'],
+    ],
+  },
+  {
+    room: 'Bench',
+    keys: [
+      ['r', 'record, stop'],
+      ['m', 'mark the rest'],
+      ['p', 'propose the stretches'],
+      ['s', 'save the chosen stretch onto the radio'],
+      ['Delete', 'take the chosen stretch out'],
     ],
   },
 ];

@@ -1,79 +1,85 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import type { TripSummary } from '@knapsack/contract';
+import type { Trip, TripSummary } from '@knapsack/contract';
 import { hoursOf, sayDate, sayDuration } from '@knapsack/core';
+import {
+  NgbDropdown,
+  NgbDropdownItem,
+  NgbDropdownMenu,
+  NgbDropdownToggle,
+} from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
+import { newKey } from '../data/new-id';
 import { problemText } from '../data/problem-text';
 import { draftBox } from '../plan/draft-box';
 import { NoticesService } from '../shell/notices.service';
+import { KeysService } from '../shell/keys.service';
 import { newTrip } from './new-trip';
+import { SmallRidgeComponent } from './small-ridge.component';
+import type { Template } from './templates';
+import { TripLinesService } from './trip-lines.service';
 
 /** All trips, the next outing first. */
 @Component({
   selector: 'ks-trips',
-  imports: [RouterLink],
+  imports: [
+    NgTemplateOutlet,
+    NgbDropdown,
+    NgbDropdownItem,
+    NgbDropdownMenu,
+    NgbDropdownToggle,
+    RouterLink,
+    SmallRidgeComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="page">
-      <header class="page-head">
-        <h1>Trips</h1>
-        @if (trips().length > 0) {
-          <button type="button" class="solid" (click)="create()">
-            <i class="bi bi-plus-lg" aria-hidden="true"></i> New trip
-          </button>
-        }
-      </header>
-      @if (problem(); as sentence) {
-        <div class="banner" role="alert">
-          {{ sentence }} <button type="button" (click)="load()">Try again</button>
-        </div>
-      } @else if (loaded() && trips().length === 0) {
-        <div class="empty">
-          <p class="lead">
-            No trips yet. A trip is one outing: where and when, which hours you operate, what is in the bag.
-            It tells you when the battery ends, and why.
-          </p>
-          <p>
-            <button type="button" class="solid" (click)="demo()">Look at three made-up trips</button>
-            <a routerLink="/sum" class="solid">Begin with a quick sum</a>
-            <button type="button" class="quiet" (click)="create()">Start an empty trip</button>
-          </p>
-        </div>
-      }
-      <ul class="trips">
-        @for (trip of trips(); track trip.id) {
-          <li>
-            <a [routerLink]="['/trips', trip.id]">
-              <span class="trip-name">{{ trip.name }}</span>
-              <span class="muted">{{ trip.placeName }}</span>
-            </a>
-            <span class="trip-when">{{ day(trip) }}</span>
-            <span class="trip-length muted">{{ length(trip) }}</span>
-            <button
-              type="button"
-              class="quiet"
-              (click)="remove(trip)"
-              [attr.aria-label]="'Delete ' + trip.name"
-            >
-              <i class="bi bi-trash" aria-hidden="true"></i>
-            </button>
-          </li>
-        }
-      </ul>
-    </div>
-  `,
+  templateUrl: './trips.page.html',
 })
 export class TripsPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly notices = inject(NoticesService);
+  private readonly lines = inject(TripLinesService);
   protected readonly trips = signal<readonly TripSummary[]>([]);
   protected readonly loaded = signal(false);
   protected readonly problem = signal<string | null>(null);
+  protected readonly search = signal('');
+  protected readonly withArchived = signal(false);
+  protected readonly templates = signal<readonly Template[]>([]);
+
+  protected readonly archived = computed(() => this.trips().filter((trip) => trip.archived).length);
+  /** By date, those that are put away only when asked for, those that fit what is looked for. */
+  protected readonly shown = computed(() => {
+    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
+    const withArchived = this.withArchived();
+    return this.trips().filter(({ name, placeName, archived }) => {
+      const text = `${name} ${placeName}`.toLowerCase();
+      return (withArchived || !archived) && words.every((word) => text.includes(word));
+    });
+  });
+  private readonly look = viewChild<ElementRef<HTMLInputElement>>('look');
 
   constructor() {
+    this.lines.refresh();
     void this.load();
+    void import('./templates').then(({ TEMPLATES }) => this.templates.set(TEMPLATES));
+    inject(KeysService)
+      .pressed.pipe(takeUntilDestroyed())
+      .subscribe((event) => {
+        if (event.key !== '/') return;
+        event.preventDefault();
+        this.look()?.nativeElement.focus();
+      });
   }
 
   protected async load(): Promise<void> {
@@ -95,6 +101,47 @@ export class TripsPage {
     await this.attempt(async () => {
       const { document } = await firstValueFrom(this.api.createTrip(newTrip(Date.now())));
       await this.router.navigate(['/trips', document.id]);
+    });
+  }
+
+  /** A trip of a kind of outing, its bag from the shelf. */
+  protected async createFrom(name: string): Promise<void> {
+    const template = this.templates().find((one) => one.name === name);
+    if (!template) return;
+    await this.attempt(async () => {
+      const [{ tripFrom }, gear] = await Promise.all([
+        import('./templates'),
+        firstValueFrom(this.api.gear()),
+      ]);
+      const shelf = gear.map(({ document }) => document);
+      const { document } = await firstValueFrom(this.api.createTrip(tripFrom(template, shelf, Date.now())));
+      await this.router.navigate(['/trips', document.id]);
+    });
+  }
+
+  /** A copy beside the trip, under a name that says so. */
+  protected async duplicate({ id }: TripSummary): Promise<void> {
+    await this.attempt(async () => {
+      const { document } = await firstValueFrom(this.api.trip(id));
+      const { archived: _put, ...trip } = document;
+      const copy = { ...trip, id: `trip-${newKey()}`, name: `${trip.name}, copy`.slice(0, 120) };
+      await firstValueFrom(this.api.createTrip(copy));
+      await this.load();
+    });
+  }
+
+  /** Puts a trip away, or brings it back among those to come; the notice undoes it. */
+  protected async putAway(trip: TripSummary): Promise<void> {
+    await this.attempt(async () => {
+      const { document, revision } = await firstValueFrom(this.api.trip(trip.id));
+      const { archived, ...rest } = document;
+      const changed: Trip = archived ? rest : { ...rest, archived: true };
+      await firstValueFrom(this.api.replaceTrip(changed, revision));
+      await this.load();
+      this.notices.show({
+        text: archived ? `${trip.name} is back.` : `${trip.name} was put away.`,
+        action: { label: 'Undo', run: () => void this.putAway(trip) },
+      });
     });
   }
 

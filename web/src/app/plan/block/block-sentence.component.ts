@@ -1,25 +1,56 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Block, Trip } from '@knapsack/contract';
-import { ACTIVITIES, ACTIVITY_NAMES, MODE_NAMES, type ActivityName, type Mode } from '@knapsack/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { REPEATS, stationOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import {
+  ACTIVITIES,
+  ACTIVITY_NAMES,
+  dutyOf,
+  familyOf,
+  MODE_NAMES,
+  RATINGS,
+  shareOf,
+  usualShare,
+  type ActivityName,
+  type Duty,
+  type Mode,
+  type Rating,
+} from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
-import { InlineTimeComponent } from '../../parts/inline-time.component';
-import { changeBlock, removeBlock, spanOf } from '../edits/blocks';
+import { InlineSpanComponent } from '../../parts/inline-span.component';
+import { NoticesService } from '../../shell/notices.service';
+import {
+  changeBlock,
+  giveToStation,
+  rateBlock,
+  removeBlock,
+  repeatBlock,
+  replaceBlock,
+  spanOf,
+} from '../edits/blocks';
 import { PlanStore } from '../plan.store';
+
+/** The choice of voice with heavy speech processing, which is no mode of its own. */
+const PROCESSED = 'SSB processed';
+
+/** A duty with one figure as a person would say it. */
+const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
+  ...duty,
+  [key]: Number((duty[key] as number).toFixed((duty[key] as number) < 1 ? 3 : 1)),
+});
 
 /** The selected block as a sentence whose words and figures are edited in place. */
 @Component({
   selector: 'ks-block-sentence',
-  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTimeComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent, InlineSpanComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.selected(); as block) {
       <p class="block-sentence">
         <ks-choice
           label="Mode"
-          [value]="block.mode"
+          [value]="block.processed ? processed : block.mode"
           [choices]="modes"
-          (picked)="set({ mode: asMode($event) })"
+          (picked)="setMode($event)"
         />
         at
         <ks-number field="rfW" label="Power" [value]="block.powerW" (committed)="set({ powerW: $event })" />,
@@ -36,13 +67,62 @@ import { PlanStore } from '../plan.store';
           (committed)="set({ share: $event })"
         />
         of the time,
-        <span class="together"
-          >from
-          <ks-time label="Block starts" [valueMs]="span().startMs" [zone]="zone()" [accept]="acceptStart"
-        /></span>
-        &ngsp;<span class="together"
-          >to <ks-time label="Block ends" [valueMs]="span().endMs" [zone]="zone()" [accept]="acceptEnd"
-        /></span>
+        <span class="duty">
+          @if (duty(); as now) {
+            @if (now.in === 'slots') {
+              one in
+              <ks-number
+                field="oneSlotIn"
+                label="One slot in how many"
+                [value]="now.oneIn"
+                (committed)="setDuty({ in: 'slots', oneIn: $event })"
+              />
+            } @else {
+              in {{ piece() }}s of
+              <ks-number
+                field="pieceSeconds"
+                [label]="'Length of one ' + piece()"
+                [value]="now.seconds"
+                (committed)="setDuty({ in: 'pieces', perMinute: now.perMinute, seconds: $event })"
+              />,
+              <ks-number
+                field="piecesAMinute"
+                [label]="'How many ' + piece() + 's a minute'"
+                [value]="now.perMinute"
+                (committed)="setDuty({ in: 'pieces', perMinute: $event, seconds: now.seconds })"
+              />
+            }
+          }</span
+        >,
+        <ks-span
+          startLabel="Block starts"
+          endLabel="Block ends"
+          [span]="span()"
+          [zone]="zone()"
+          [acceptStart]="acceptStart"
+          [acceptEnd]="acceptEnd"
+        />,
+        <ks-choice
+          label="How often"
+          [value]="block.repeat ?? 'once'"
+          [choices]="repeats"
+          (picked)="setRepeat($event)"
+        />, rated
+        <ks-choice
+          label="Rating of the block"
+          [value]="block.rating ?? 'trip'"
+          [choices]="ratings"
+          (picked)="setRating($event)"
+        />
+        @if (store.stations().length > 1) {
+          on
+          <ks-choice
+            label="Station"
+            [value]="stationOfBlock()"
+            [choices]="stations()"
+            (picked)="setStation($event)"
+          />
+        }
         &ngsp;<button type="button" class="quiet" (click)="remove(block)">
           <i class="bi bi-trash" aria-hidden="true"></i> Take out
         </button>
@@ -57,7 +137,16 @@ import { PlanStore } from '../plan.store';
 })
 export class BlockSentenceComponent {
   protected readonly store = inject(PlanStore);
-  protected readonly modes = MODE_NAMES.map((mode) => ({ value: mode, label: mode }));
+  private readonly notices = inject(NoticesService);
+  protected readonly processed = PROCESSED;
+  protected readonly modes = MODE_NAMES.flatMap((mode) =>
+    mode === 'SSB'
+      ? [
+          { value: mode, label: mode },
+          { value: PROCESSED, label: 'SSB, processed' },
+        ]
+      : [{ value: mode, label: mode }],
+  );
   protected readonly activities = ACTIVITY_NAMES.map((name) => ({
     value: name,
     label: ACTIVITIES[name].label,
@@ -72,7 +161,67 @@ export class BlockSentenceComponent {
   protected readonly acceptStart = (timeMs: number): string | null => this.retime('start', timeMs);
   protected readonly acceptEnd = (timeMs: number): string | null => this.retime('end', timeMs);
 
-  protected asMode = (name: string): Mode => name as Mode;
+  /** The share as it is counted on the air, with the length of a call that the user last said. */
+  protected readonly duty = computed<Duty | null>(() => {
+    const block = this.store.selected();
+    if (!block) return null;
+    const duty = dutyOf(block.share, block.mode);
+    const seconds = this.pieceSeconds().get(`${block.id} ${block.mode}`);
+    if (duty.in === 'slots') return Number.isFinite(duty.oneIn) ? tidied(duty, 'oneIn') : null;
+    return tidied(
+      seconds ? { in: 'pieces', perMinute: (block.share * 60) / seconds, seconds } : duty,
+      'perMinute',
+    );
+  });
+  protected readonly piece = computed(() => familyOf(this.store.selected()?.mode ?? 'CW').piece.name);
+  /** Lengths of a call, s, that the user has said, by block and mode. */
+  private readonly pieceSeconds = signal<ReadonlyMap<string, number>>(new Map());
+
+  protected readonly repeats = [
+    { value: 'once', label: 'once' },
+    ...Object.entries(REPEATS).map(([value, label]) => ({ value, label })),
+  ];
+  protected readonly ratings = [
+    { value: 'trip', label: 'as the trip' },
+    ...Object.entries(RATINGS).map(([value, { label }]) => ({ value, label })),
+  ];
+  protected readonly stationOfBlock = computed(() => {
+    const block = this.store.selected();
+    return `${block ? stationOf(block) : 1}`;
+  });
+  protected readonly stations = computed(() => {
+    const radios = this.store.stations();
+    const twice = (name: string) => radios.filter((radio) => radio.name === name).length > 1;
+    return radios.map(({ name }, index) => ({
+      value: `${index + 1}`,
+      label: twice(name) ? `${name}, station ${index + 1}` : name,
+    }));
+  });
+
+  protected setRating(word: string): void {
+    const id = this.store.selectedId();
+    if (id !== null)
+      this.store.edit((trip) => rateBlock(trip, id, word === 'trip' ? null : (word as Rating)));
+  }
+
+  protected setRepeat(word: string): void {
+    const id = this.store.selectedId();
+    if (id === null) return;
+    this.tell(
+      this.store.tryEdit((trip) => repeatBlock(trip, id, word === 'once' ? null : (word as RepeatWord))),
+    );
+  }
+
+  /** Another station takes the block over, unless it does something else then. */
+  protected setStation(number: string): void {
+    const id = this.store.selectedId();
+    if (id === null) return;
+    this.tell(this.store.tryEdit((trip) => giveToStation(trip, id, Number(number))));
+  }
+
+  private tell(refusal: string | null): void {
+    if (refusal) this.notices.show({ text: refusal });
+  }
 
   protected set(change: Partial<Omit<Block, 'id'>>): void {
     const id = this.store.selectedId();
@@ -82,7 +231,38 @@ export class BlockSentenceComponent {
   /** Another activity brings its usual share along. */
   protected setActivity(name: string): void {
     const activity = name as ActivityName;
-    this.set({ activity, share: ACTIVITIES[activity].share });
+    this.set({ activity, share: usualShare(activity, this.store.selected()?.mode ?? 'CW') });
+  }
+
+  /** Another mode keeps the share, but for slots: those have the mode's own timing. */
+  protected setMode(name: string): void {
+    const block = this.store.selected();
+    if (!block) return;
+    const mode = (name === PROCESSED ? 'SSB' : name) as Mode;
+    const { processed, ...rest } = block;
+    this.store.edit((trip) =>
+      replaceBlock(trip, {
+        ...rest,
+        mode,
+        ...(name === PROCESSED && { processed: true }),
+        ...(block.activity === 'slots' && { share: usualShare('slots', mode) }),
+      }),
+    );
+  }
+
+  /** Takes a share that was counted in calls, packets or slots; what does not fit into a minute is said. */
+  protected setDuty(duty: Duty): void {
+    const block = this.store.selected();
+    if (!block) return;
+    const share = shareOf(duty, block.mode);
+    if (!share.ok) {
+      this.notices.show({ text: share.problems[0].sentence });
+      return;
+    }
+    if (duty.in === 'pieces') {
+      this.pieceSeconds.update((known) => new Map(known).set(`${block.id} ${block.mode}`, duty.seconds));
+    }
+    this.set({ share: Math.round(share.value * 10_000) / 10_000 });
   }
 
   protected remove({ id }: Block): void {

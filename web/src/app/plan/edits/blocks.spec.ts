@@ -1,13 +1,13 @@
 import { hour, hoursOfBlocks, trip } from '../../testing/documents';
 import {
+  giveToStation,
+  repeatBlock,
   addBlock,
   changeBlock,
   freeStretch,
   moveBlock,
-  moveOuting,
   removeBlock,
   resizeBlock,
-  setOuting,
   usualWork,
 } from './blocks';
 
@@ -61,17 +61,19 @@ describe('editing blocks', () => {
     expect(removeBlock(trip(), 'one').blocks.map(({ id }) => id)).toEqual(['two']);
   });
 
-  it('cuts blocks to other hours of the outing and drops those outside', () => {
-    const shorter = setOuting(trip(), { startMs: hour(9), endMs: hour(12) });
-    expect(hoursOfBlocks(shorter)).toEqual([[9, 10]]);
+  it('leaves the other stations alone, and gives a block to one of them', () => {
+    const both = addBlock(trip(), 'other', { startMs: hour(8.5), endMs: hour(11) }, usualWork(5), 2)!;
+    expect(both.blocks.find(({ id }) => id === 'other')).toEqual(jasmine.objectContaining({ station: 2 }));
+    // Station 1 works from 12 on and does not stand in the way.
+    expect(hoursOfBlocks(resizeBlock(both, 'other', 'end', hour(14)))).toContain([8.5, 14]);
+    expect(addBlock(both, 'x', { startMs: hour(9), endMs: hour(10) }, usualWork(5), 2)).toBeNull();
+    const back = giveToStation(both, 'other', 1).blocks.find(({ id }) => id === 'other')!;
+    expect('station' in back).toBeFalse();
   });
 
-  it('moves the outing with all that is in it', () => {
-    const moved = moveOuting(trip(), hour(30));
-    expect(hoursOfBlocks(moved)).toEqual([
-      [32, 34],
-      [36, 39],
-    ]);
-    expect(Date.parse(moved.end)).toBe(hour(42));
+  it('has a block done again, or once', () => {
+    const daily = repeatBlock(trip(), 'one', 'day');
+    expect(daily.blocks[0].repeat).toBe('day');
+    expect(repeatBlock(daily, 'one', null)).toEqual(trip());
   });
 });

@@ -1,5 +1,5 @@
-import type { Block, Trip } from '@knapsack/contract';
-import { ACTIVITIES, MINUTE_MS, type Span } from '@knapsack/core';
+import { stationOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import { ACTIVITIES, MINUTE_MS, type Rating, type Span } from '@knapsack/core';
 
 /** Blocks begin and end on quarters of an hour, unless their hours are typed. */
 export const QUARTER_MS = 15 * MINUTE_MS;
@@ -15,11 +15,11 @@ const iso = (timeMs: number): string => new Date(timeMs).toISOString();
 export const toQuarter = (timeMs: number): number => Math.round(timeMs / QUARTER_MS) * QUARTER_MS;
 const clamp = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
 
-/** The free time around a block: from the end of the one before to the start of the one after, inside the outing. */
-export function roomAround(trip: Trip, span: Span, exceptId?: string): Span {
+/** The free time around a block of a station: from the end of the one before to the start of the one after, inside the outing. */
+export function roomAround(trip: Trip, span: Span, station: number, exceptId?: string): Span {
   let { startMs, endMs } = spanOf(trip);
   for (const block of trip.blocks) {
-    if (block.id === exceptId) continue;
+    if (block.id === exceptId || stationOf(block) !== station) continue;
     const other = spanOf(block);
     if (other.endMs <= span.startMs) startMs = Math.max(startMs, other.endMs);
     else if (other.startMs >= span.endMs) endMs = Math.min(endMs, other.startMs);
@@ -33,7 +33,7 @@ export function roomAround(trip: Trip, span: Span, exceptId?: string): Span {
 export function moveBlock(trip: Trip, id: string, toMs: number): Trip {
   return withBlock(trip, id, (block) => {
     const span = spanOf(block);
-    const room = roomAround(trip, span, id);
+    const room = roomAround(trip, span, stationOf(block), id);
     const startMs = clamp(toMs, room.startMs, room.endMs - (span.endMs - span.startMs));
     return startMs === span.startMs
       ? block
@@ -45,7 +45,7 @@ export function moveBlock(trip: Trip, id: string, toMs: number): Trip {
 export function resizeBlock(trip: Trip, id: string, edge: Edge, toMs: number): Trip {
   return withBlock(trip, id, (block) => {
     const span = spanOf(block);
-    const room = roomAround(trip, span, id);
+    const room = roomAround(trip, span, stationOf(block), id);
     const least = Math.min(QUARTER_MS, span.endMs - span.startMs);
     const timeMs =
       edge === 'start'
@@ -60,6 +60,9 @@ export function resizeBlock(trip: Trip, id: string, edge: Edge, toMs: number): T
 /** Changes what is done in a block. */
 export const changeBlock = (trip: Trip, id: string, change: Partial<Omit<Block, 'id'>>): Trip =>
   withBlock(trip, id, (block) => ({ ...block, ...change }));
+
+/** Puts a whole block in the place of the one with its id. */
+export const replaceBlock = (trip: Trip, block: Block): Trip => withBlock(trip, block.id, () => block);
 
 export const removeBlock = (trip: Trip, id: string): Trip => ({
   ...trip,
@@ -76,16 +79,16 @@ export const usualWork = (powerW: number): Work => ({
   share: ACTIVITIES.answering.share,
 });
 
-/** Adds a block where it fits; null where no quarter of an hour is free. */
-export function addBlock(trip: Trip, id: string, wanted: Span, work: Work): Trip | null {
+/** Adds a block where it fits at a station; null where no quarter of an hour is free. */
+export function addBlock(trip: Trip, id: string, wanted: Span, work: Work, station = 1): Trip | null {
   const outing = spanOf(trip);
   const startMs = clamp(wanted.startMs, outing.startMs, outing.endMs);
   const taken = trip.blocks.some((block) => {
     const span = spanOf(block);
-    return span.startMs <= startMs && startMs < span.endMs;
+    return stationOf(block) === station && span.startMs <= startMs && startMs < span.endMs;
   });
   if (taken) return null;
-  const room = roomAround(trip, { startMs, endMs: startMs });
+  const room = roomAround(trip, { startMs, endMs: startMs }, station);
   const endMs = Math.min(wanted.endMs, room.endMs);
   if (endMs - startMs < QUARTER_MS) return null;
   const { activity, mode, powerW, share } = work;
@@ -93,15 +96,27 @@ export function addBlock(trip: Trip, id: string, wanted: Span, work: Work): Trip
     ...trip,
     blocks: [
       ...trip.blocks,
-      { id, start: iso(startMs), end: iso(endMs), activity, mode, powerW, share },
+      {
+        id,
+        start: iso(startMs),
+        end: iso(endMs),
+        activity,
+        mode,
+        powerW,
+        share,
+        ...(station > 1 && { station }),
+      },
     ].sort((a, b) => Date.parse(a.start) - Date.parse(b.start)),
   };
 }
 
-/** The first free stretch of up to some length at or after an instant, or before it where none follows; null where the outing is full. */
-export function freeStretch(trip: Trip, fromMs: number, lengthMs: number): Span | null {
+/** The first free stretch of a station, of up to some length, at or after an instant, or before it where none follows; null where the outing is full. */
+export function freeStretch(trip: Trip, fromMs: number, lengthMs: number, station = 1): Span | null {
   const outing = spanOf(trip);
-  const edges = [...trip.blocks].map(spanOf).sort((a, b) => a.startMs - b.startMs);
+  const edges = trip.blocks
+    .filter((block) => stationOf(block) === station)
+    .map(spanOf)
+    .sort((a, b) => a.startMs - b.startMs);
   const gaps: Span[] = [];
   let startMs = outing.startMs;
   for (const span of [...edges, { startMs: outing.endMs, endMs: outing.endMs }]) {
@@ -115,31 +130,17 @@ export function freeStretch(trip: Trip, fromMs: number, lengthMs: number): Span 
   return { startMs: begins, endMs: Math.min(gap.endMs, begins + lengthMs) };
 }
 
-/** Gives the outing other hours; blocks are cut to them, and those outside are taken out. */
-export function setOuting(trip: Trip, { startMs, endMs }: Span): Trip {
-  const blocks = trip.blocks.flatMap((block) => {
-    const span = spanOf(block);
-    const from = Math.max(span.startMs, startMs);
-    const to = Math.min(span.endMs, endMs);
-    if (from >= to) return [];
-    return from === span.startMs && to === span.endMs
-      ? [block]
-      : [{ ...block, start: iso(from), end: iso(to) }];
-  });
-  return { ...trip, start: iso(startMs), end: iso(endMs), blocks };
-}
+/** Has a block done again, or only once (null). */
+export const repeatBlock = (trip: Trip, id: string, repeat: RepeatWord | null): Trip =>
+  withBlock(trip, id, ({ repeat: _before, ...block }) => ({ ...block, ...(repeat && { repeat }) }));
 
-/** Moves the whole outing with its blocks so that it starts at an instant. */
-export function moveOuting(trip: Trip, toMs: number): Trip {
-  const byMs = toMs - Date.parse(trip.start);
-  const moved = (time: string) => iso(Date.parse(time) + byMs);
-  return {
-    ...trip,
-    start: moved(trip.start),
-    end: moved(trip.end),
-    blocks: trip.blocks.map((block) => ({ ...block, start: moved(block.start), end: moved(block.end) })),
-  };
-}
+/** Rates a block otherwise than the trip, or as the trip (null). */
+export const rateBlock = (trip: Trip, id: string, rating: Rating | null): Trip =>
+  withBlock(trip, id, ({ rating: _before, ...block }) => ({ ...block, ...(rating && { rating }) }));
+
+/** Gives a block to another station. */
+export const giveToStation = (trip: Trip, id: string, station: number): Trip =>
+  withBlock(trip, id, ({ station: _before, ...block }) => ({ ...block, ...(station > 1 && { station }) }));
 
 function withBlock(trip: Trip, id: string, change: (block: Block) => Block): Trip {
   const index = trip.blocks.findIndex((block) => block.id === id);

@@ -1,4 +1,5 @@
 import type { AccessoryRule, Gear, LoadoutItem, Trip } from '@knapsack/contract';
+import type { RunName } from '@knapsack/core';
 
 /** Puts another gear item in the place of one. */
 export const swapItem = (trip: Trip, index: number, gearId: string): Trip =>
@@ -12,6 +13,18 @@ export const setCount = (trip: Trip, index: number, count: number): Trip =>
 export const setRule = (trip: Trip, index: number, rule: AccessoryRule): Trip =>
   withItem(trip, index, (item) => ({ ...item, rule }));
 
+/** Another run than the lead's own, for this trip. */
+export const setRun = (trip: Trip, index: number, run: RunName): Trip =>
+  withItem(trip, index, (item) => ({ ...item, run }));
+
+/** So many panels of one kind in strings of so many; the count becomes a multiple of the string's length. */
+export function setStrings(trip: Trip, index: number, count: number, inSeries: number): Trip {
+  return withItem(trip, index, ({ inSeries: before, ...item }) => {
+    const whole = Math.max(inSeries, Math.round(count / inSeries) * inSeries);
+    return { ...item, count: whole, ...(inSeries > 1 && { inSeries }) };
+  });
+}
+
 export const takeOut = (trip: Trip, index: number): Trip => ({
   ...trip,
   loadout: trip.loadout.filter((_, at) => at !== index),
@@ -23,16 +36,23 @@ export const putIn = (trip: Trip, gearId: string): Trip =>
     : { ...trip, loadout: [...trip.loadout, { gear: gearId, count: 1 }] };
 
 /** What the bag weighs, g, and how many of its items nobody has weighed. */
-export function bagWeight(trip: Trip, byId: ReadonlyMap<string, Gear>): { grams: number; unweighed: number } {
+export function bagWeight(
+  { loadout }: Pick<Trip, 'loadout'>,
+  byId: ReadonlyMap<string, Gear>,
+): { grams: number; unweighed: number } {
   let grams = 0;
   let unweighed = 0;
-  for (const { gear, count } of trip.loadout) {
+  for (const { gear, count } of loadout) {
     const weight = byId.get(gear)?.weightG;
     if (weight) grams += weight.value * count;
     else unweighed += 1;
   }
   return { grams, unweighed };
 }
+
+/** What the bag cost, in the user's money; what has no price counts nothing. */
+export const bagCost = (trip: Trip, byId: ReadonlyMap<string, Gear>): number =>
+  trip.loadout.reduce((sum, { gear, count }) => sum + (byId.get(gear)?.price?.value ?? 0) * count, 0);
 
 function withItem(trip: Trip, index: number, change: (item: LoadoutItem) => LoadoutItem): Trip {
   const item = trip.loadout[index];

@@ -1,6 +1,6 @@
 import { skyOf } from '@knapsack/contract';
 import { hour, trip } from '../../testing/documents';
-import { cloudWord, nextCloud, paintCloud } from './weather';
+import { cloudWord, fogUntil, nextCloud, paintSky, rainFrom } from './weather';
 
 describe('painting clouds', () => {
   const cloudsOf = (painted: ReturnType<typeof trip>) => {
@@ -13,17 +13,29 @@ describe('painting clouds', () => {
       weather: { air: 'clean', cloud: 0.3, windMS: 2, hours: [{ start: trip().start, cloud: 0.1 }] },
     });
     const expected = [0.1, 0.3, 0.75, 0.75, 0.3, 0.3];
-    expect(cloudsOf(paintCloud(before, hour(9.2), hour(10.9), 0.75))).toEqual(expected);
-    expect(cloudsOf(paintCloud(before, hour(10.9), hour(9.2), 0.75))).toEqual(expected);
+    expect(cloudsOf(paintSky(before, hour(9.2), hour(10.9), { cloud: 0.75 }))).toEqual(expected);
+    expect(cloudsOf(paintSky(before, hour(10.9), hour(9.2), { cloud: 0.75 }))).toEqual(expected);
   });
 
   it('keeps an hour’s temperature and takes its rain away', () => {
     const hours = [{ start: new Date(hour(9)).toISOString(), cloud: 1, rain: true, temperatureC: 7 }];
     const before = trip({ weather: { air: 'clean', cloud: 0.3, windMS: 2, hours } });
-    const painted = paintCloud(before, hour(9), hour(9.5), 0.2).weather!.hours!.find(
+    const painted = paintSky(before, hour(9), hour(9.5), { cloud: 0.2 }).weather!.hours!.find(
       ({ temperatureC }) => temperatureC === 7,
     );
     expect(painted).toEqual({ start: new Date(hour(9)).toISOString(), cloud: 0.2, temperatureC: 7 });
+  });
+
+  it('has fog until an hour and rain from one, in one stroke', () => {
+    const both = rainFrom(fogUntil(trip(), hour(10)), hour(16));
+    const told = both.weather!.hours!.map(({ cloud, fog, rain }) => (fog ? 'fog' : rain ? 'rain' : cloud));
+    // From 6 o'clock, the outing's start; to 18, its end
+    expect(told).toEqual(['fog', 'fog', 'fog', 'fog', 0, 0, 0, 0, 0, 0, 'rain', 'rain']);
+    // On the second day fog begins at its midnight, 22 UTC in Oslo's summer.
+    const next = fogUntil(trip({ end: new Date(hour(48)).toISOString() }), hour(24));
+    const foggy = next.weather!.hours!.filter(({ fog }) => fog);
+    expect(foggy.map(({ start }) => Date.parse(start))).toEqual([hour(22), hour(23)]);
+    expect(fogUntil(trip(), hour(5))).toEqual(trip());
   });
 
   it('goes through the words and round again', () => {

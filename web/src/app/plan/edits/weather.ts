@@ -1,12 +1,19 @@
 import { skyOf, USUAL_WEATHER, type Trip, type WeatherHour } from '@knapsack/contract';
-import { CLOUD_WORDS, HOUR_MS, type CloudWord } from '@knapsack/core';
+import { CLOUD_WORDS, HOUR_MS, midnightBefore, type CloudWord } from '@knapsack/core';
 import { spanOf } from './blocks';
 
 /** The whole hour that an instant falls into, UTC epoch ms. */
 export const hourOf = (timeMs: number): number => Math.floor(timeMs / HOUR_MS) * HOUR_MS;
 
-/** Paints a cloud amount over the whole hours from one instant to another; every hour of the outing gets a line of its own. */
-export function paintCloud(trip: Trip, fromMs: number, toMs: number, cloud: number): Trip {
+/** What is painted onto hours: a cloud amount, rain (a closed sky), or fog (overcast, told as fog). */
+export interface Paint {
+  readonly cloud: number;
+  readonly rain?: boolean;
+  readonly fog?: boolean;
+}
+
+/** Paints a sky over the whole hours from one instant to another; every hour of the outing gets a line of its own, typed from now on. */
+export function paintSky(trip: Trip, fromMs: number, toMs: number, paint: Paint): Trip {
   const { startMs, endMs } = spanOf(trip);
   const weather = trip.weather ?? USUAL_WEATHER;
   const skyAt = skyOf(weather, trip.temperatureC);
@@ -15,17 +22,46 @@ export function paintCloud(trip: Trip, fromMs: number, toMs: number, cloud: numb
   const last = hourOf(Math.max(fromMs, toMs));
   const hours: WeatherHour[] = [];
   for (let hourMs = hourOf(startMs); hourMs < endMs; hourMs += HOUR_MS) {
-    const painted = hourMs >= first && hourMs <= last;
-    const { rain, ...before } = known.get(hourMs) ?? { start: '', cloud: 0, rain: skyAt(hourMs).rain };
+    const {
+      rain,
+      fog,
+      cloud: _cloud,
+      ...before
+    } = known.get(hourMs) ?? {
+      start: '',
+      cloud: 0,
+      rain: skyAt(hourMs).rain,
+      fog: false,
+    };
+    const now: Paint =
+      hourMs >= first && hourMs <= last
+        ? paint
+        : { cloud: skyAt(hourMs).cloud, rain: rain ?? false, fog: fog ?? false };
     hours.push({
       ...before,
       start: new Date(hourMs).toISOString(),
-      cloud: painted ? cloud : skyAt(hourMs).cloud,
-      ...(rain && !painted && { rain }),
+      cloud: now.cloud,
+      ...(now.rain && { rain: true }),
+      ...(now.fog && { fog: true }),
     });
   }
-  return { ...trip, weather: { ...weather, hours } };
+  const { source, ...typed } = weather;
+  return { ...trip, weather: { ...typed, hours } };
 }
+
+/** Fog from the outing's start, or from the midnight before, until an instant. */
+export function fogUntil(trip: Trip, untilMs: number): Trip {
+  const { startMs } = spanOf(trip);
+  const midnight = midnightBefore(untilMs, trip.place.timeZone);
+  const lastMs = untilMs - 1;
+  return lastMs < startMs
+    ? trip
+    : paintSky(trip, Math.max(startMs, midnight), lastMs, { cloud: 1, fog: true });
+}
+
+/** Rain from an instant to the outing's end. */
+export const rainFrom = (trip: Trip, fromMs: number): Trip =>
+  paintSky(trip, fromMs, spanOf(trip).endMs - 1, { cloud: 1, rain: true });
 
 const WORDS = Object.entries(CLOUD_WORDS) as [CloudWord, number][];
 

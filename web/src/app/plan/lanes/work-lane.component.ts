@@ -7,16 +7,19 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { Block } from '@knapsack/contract';
-import { ACTIVITIES, fixed, MINUTE_MS, sayDuration, sayTime, hoursOf, type Span } from '@knapsack/core';
+import { hoursOf, MINUTE_MS, sayDuration, type Span } from '@knapsack/core';
 import { newKey } from '../../data/new-id';
 import { addBlock, moveBlock, QUARTER_MS, resizeBlock, spanOf, toQuarter, type Edge } from '../edits/blocks';
 import { workForNew } from '../edits/new-work';
 import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
+import { LanesStore } from '../lanes.store';
 import { PlanStore } from '../plan.store';
 import { instantAt, shareOf } from '../time-scale';
-import { lookOf } from './mode-look';
+import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
+
+/** Of the lane's width, percent: no words fit into a block this narrow. */
+const NARROW_PERCENT = 2;
 
 /** The hours of operating as blocks on the time axis: drawn, moved and stretched by pointer; keys act on the selected one. */
 @Component({
@@ -24,16 +27,42 @@ import { lookOf } from './mode-look';
   imports: [CursorLineComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="lane-name" id="work-name">work</div>
+    <div class="lane-name" id="work-name" [class.unseen]="tracks().length > 1">work</div>
+    @if (tracks().length > 1) {
+      @for (track of tracks(); track track.station) {
+        <div class="track-name" [style.top.px]="track.topPx" [title]="track.name">{{ track.name }}</div>
+      }
+    }
     <div
       #lane
       class="work-lane"
       role="group"
+      [class.many]="tracks().length > 1"
+      [style.height.px]="heightPx()"
       aria-labelledby="work-name"
       (pointerdown)="draw($event)"
       (pointermove)="hover($event)"
       (pointerleave)="store.cursorMs.set(null)"
     >
+      @for (track of tracks().slice(1); track track.station) {
+        <span class="track-line" [style.top.px]="track.topPx"></span>
+      }
+      @for (again of repeats(); track again.key) {
+        <div
+          class="block again"
+          aria-hidden="true"
+          [class]="'tint-' + again.tint"
+          [class.selected]="again.id === store.selectedId()"
+          [class.narrow]="again.width < NARROW"
+          [style.left.%]="again.left"
+          [style.width.%]="again.width"
+          [style.top.px]="again.topPx"
+          [style.height.px]="blockPx"
+          (pointerdown)="pick($event, again.id)"
+        >
+          <span class="what"><i class="bi bi-arrow-repeat" aria-hidden="true"></i> {{ again.mode }}</span>
+        </div>
+      }
       @for (block of blocks(); track block.id) {
         <div
           class="block"
@@ -41,11 +70,14 @@ import { lookOf } from './mode-look';
           role="button"
           [class]="'tint-' + block.tint"
           [class.selected]="block.id === store.selectedId()"
+          [class.narrow]="block.width < NARROW"
           [attr.aria-pressed]="block.id === store.selectedId()"
           [attr.aria-label]="block.spoken"
           [attr.data-block]="block.id"
           [style.left.%]="block.left"
           [style.width.%]="block.width"
+          [style.top.px]="block.topPx"
+          [style.height.px]="blockPx"
           (focus)="store.selectedId.set(block.id)"
           (pointerdown)="drag($event, block.id)"
         >
@@ -64,6 +96,8 @@ import { lookOf } from './mode-look';
           class="block ghost"
           [style.left.%]="percent(span.startMs)"
           [style.width.%]="percent(span.endMs) - percent(span.startMs)"
+          [style.top.px]="topOf(drawnStation())"
+          [style.height.px]="blockPx"
         >
           <span class="what">{{ lengthOf(span) }}</span>
         </div>
@@ -80,36 +114,46 @@ export class WorkLaneComponent {
   /** The block being drawn. */
   protected readonly drawn = signal<Span | null>(null);
 
-  private readonly outing = computed<Span>(() => {
-    const trip = this.store.trip();
-    return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
-  });
+  private readonly visible = inject(LanesStore).visible;
 
-  protected readonly blocks = computed(() => {
-    const zone = this.store.trip()?.place.timeZone ?? 'UTC';
-    return (this.store.trip()?.blocks ?? []).map((block) => {
-      const span = spanOf(block);
-      return {
-        id: block.id,
-        ...lookOf(block.mode),
-        mode: block.mode,
-        power: `${fixed(block.powerW, Number.isInteger(block.powerW) ? 0 : 1)} W`,
-        activity: ACTIVITIES[block.activity].short,
-        left: this.percent(span.startMs),
-        width: this.percent(span.endMs) - this.percent(span.startMs),
-        spoken: spoken(block, span, zone),
-      };
-    });
+  protected readonly NARROW = NARROW_PERCENT;
+  protected readonly drawnStation = signal(1);
+
+  protected readonly tracks = computed(() =>
+    tracksOf(
+      this.store.trip()?.blocks ?? [],
+      this.store.stations().map(({ name }) => name),
+    ),
+  );
+  protected readonly heightPx = computed(() => laneHeight(this.tracks().length));
+  private readonly shown = computed(() => {
+    const trip = this.store.trip();
+    return trip ? shownBlocks(trip, this.visible(), this.tracks()) : { blocks: [], repeats: [] };
   });
+  protected readonly blocks = computed(() => this.shown().blocks);
+  protected readonly repeats = computed(() => this.shown().repeats);
+  protected get blockPx(): number {
+    return blockHeight(this.tracks().length);
+  }
 
   protected percent(timeMs: number): number {
-    return 100 * shareOf(this.outing(), timeMs);
+    return 100 * shareOf(this.visible(), timeMs);
   }
 
   protected lengthOf = (span: Span): string => sayDuration(hoursOf(span));
 
   protected hover(event: PointerEvent): void {
     this.store.cursorMs.set(this.instantUnder(event.clientX));
+  }
+
+  protected topOf(station: number): number {
+    return trackTop(station, this.tracks().length);
+  }
+
+  /** A repeat stands for the block that it repeats. */
+  protected pick(press: PointerEvent, id: string): void {
+    press.stopPropagation();
+    this.store.selectedId.set(id);
   }
 
   protected drag(press: PointerEvent, id: string): void {
@@ -143,6 +187,8 @@ export class WorkLaneComponent {
 
   protected draw(press: PointerEvent): void {
     const fromMs = this.instantUnder(press.clientX);
+    const station = this.stationUnder(press.clientY);
+    this.drawnStation.set(station);
     const downTo = Math.floor(fromMs / QUARTER_MS) * QUARTER_MS;
     followPointer(press, {
       move: (event) => {
@@ -157,31 +203,37 @@ export class WorkLaneComponent {
       end: (_event, moved) => {
         const span = this.drawn();
         this.drawn.set(null);
-        if (moved && span) this.add(span);
+        if (moved && span) this.add(span, station);
         else this.store.selectedId.set(null);
       },
     });
   }
 
-  private add(span: Span): void {
+  private stationUnder(clientY: number): number {
+    const { length } = this.tracks();
+    if (length === 1) return 1;
+    const { top } = this.lane().nativeElement.getBoundingClientRect();
+    return Math.min(length, Math.max(1, Math.floor((clientY - top) / TRACK_PX) + 1));
+  }
+
+  private add(span: Span, station: number): void {
     const id = `b-${newKey()}`;
-    const work = workForNew(this.store.trip(), this.store.selected(), this.store.radio());
-    this.store.edit((trip) => addBlock(trip, id, span, work) ?? trip);
+    const work = workForNew(
+      this.store.trip(),
+      this.store.selected(),
+      this.store.stations()[station - 1] ?? null,
+    );
+    this.store.edit((trip) => addBlock(trip, id, span, work, station) ?? trip);
     this.store.selectedId.set(id);
   }
 
   private instantUnder(clientX: number): number {
     const { left, width } = this.lane().nativeElement.getBoundingClientRect();
-    return Math.round(instantAt(this.outing(), (clientX - left) / width) / MINUTE_MS) * MINUTE_MS;
+    return Math.round(instantAt(this.visible(), (clientX - left) / width) / MINUTE_MS) * MINUTE_MS;
   }
 
   private msPerPixel(): number {
-    const { startMs, endMs } = this.outing();
+    const { startMs, endMs } = this.visible();
     return (endMs - startMs) / this.lane().nativeElement.getBoundingClientRect().width;
   }
-}
-
-function spoken(block: Block, span: Span, zone: string): string {
-  const share = Math.round(block.share * 100);
-  return `${block.mode} ${block.powerW} W, ${ACTIVITIES[block.activity].label}, ${share} % on transmit, ${sayTime(span.startMs, zone)} to ${sayTime(span.endMs, zone)}`;
 }

@@ -1,28 +1,53 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { GEAR_KINDS, type AccessoryRule, type Gear, type GearKind } from '@knapsack/contract';
-import { sayQuantity } from '@knapsack/core';
+import {
+  GEAR_KINDS,
+  runOf,
+  type AccessoryRule,
+  type Gear,
+  type GearKind,
+  type LoadoutItem,
+} from '@knapsack/contract';
+import { RUN_NAMES, RUNS, sayQuantity, type RunName } from '@knapsack/core';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
-import { bagWeight, putIn, setCount, setRule, swapItem, takeOut } from '../edits/loadout';
+import { bagWeight, putIn, setCount, setRule, setRun, setStrings, swapItem, takeOut } from '../edits/loadout';
 import { PlanStore } from '../plan.store';
-import { GearFiguresComponent } from './gear-figures.component';
-import { NewGearService } from './new-gear.service';
-import { ruleWords, sourceWord, tellingFigures, weightWords } from './telling';
+import { GearFiguresComponent } from '../../gear/gear-figures.component';
+import { RuleSentenceComponent } from './rule-sentence.component';
+import { KIND_WORDS } from '../../gear/kind-words';
+import { NewGearService } from '../../gear/new-gear.service';
+import { inOrder } from '../../gear/shelf-order';
+import { isOnShelf } from '../../gear/shelf-search';
+import { sourceWord, tellingFigures, weightWords } from '../../gear/telling';
 
-export const KIND_WORDS: Record<GearKind, string> = {
-  radio: 'Radios',
-  battery: 'Batteries',
-  accessory: 'Accessories',
-  lead: 'Leads',
-  panel: 'Panels',
-  controller: 'Controllers',
-  other: 'Carried besides',
-};
+/** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
+function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {
+  if (gear.kind === 'accessory' && rule) return tellingFigures({ ...gear, rule });
+  if (gear.kind === 'lead' && run) return tellingFigures({ ...gear, run });
+  if (gear.kind === 'panel' && inSeries > 1) {
+    const parallel = count / inSeries;
+    return `${tellingFigures(gear)}, ${inSeries} in series${parallel > 1 ? ` × ${parallel}` : ''}`;
+  }
+  return tellingFigures(gear);
+}
+
+/** Ways to join panels: more in parallel, or in strings of two or three. */
+function stringsOf({
+  count,
+  inSeries = 1,
+}: LoadoutItem): { words: string; count: number; inSeries: number }[] {
+  const ways = [
+    { words: 'all in parallel', count, inSeries: 1 },
+    { words: 'two in series', count: Math.max(2, count), inSeries: 2 },
+    { words: 'three in series', count: Math.max(3, count), inSeries: 3 },
+  ];
+  return ways.filter((way) => way.inSeries !== inSeries && (way.inSeries > 1 || count > 1));
+}
 
 /** What is in the bag: each item swapped, counted or taken out, and the whole on the scale. */
 @Component({
   selector: 'ks-loadout',
-  imports: [NgbDropdownModule, InlineNumberComponent, GearFiguresComponent],
+  imports: [NgbDropdownModule, InlineNumberComponent, GearFiguresComponent, RuleSentenceComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './loadout.component.html',
 })
@@ -34,13 +59,20 @@ export class LoadoutComponent {
   protected readonly kindWords = KIND_WORDS;
   protected readonly telling = tellingFigures;
 
+  private readonly batteryUse = computed(() => this.store.trip()?.batteryUse);
+  private readonly carryLimitG = computed(() => this.store.trip()?.carryLimitG ?? null);
+
   protected readonly rows = computed(() => {
-    const trip = this.store.trip();
     const gear = this.store.gear();
-    return (trip?.loadout ?? []).map((item, index) => {
+    const inTurn = this.batteryUse() === 'turns';
+    return this.store.loadout().map((item, index) => {
       const found = gear.get(item.gear) ?? null;
       const others = found
-        ? [...gear.values()].filter(({ kind, id }) => kind === found.kind && id !== found.id)
+        ? inOrder(
+            [...gear.values()].filter(
+              (other) => other.kind === found.kind && other.id !== found.id && isOnShelf(other),
+            ),
+          )
         : [];
       return {
         index,
@@ -48,7 +80,10 @@ export class LoadoutComponent {
         gear: found,
         others,
         name: found?.name ?? item.gear,
-        about: found ? tellingFigures(found) : 'not on the shelf any more; swap it or take it out',
+        about: found ? aboutItem(found, item) : 'not on the shelf any more; swap it or take it out',
+        inTurn: inTurn && (found?.kind === 'battery' || found?.kind === 'station'),
+        strings: found?.kind === 'panel' ? stringsOf(item) : [],
+        runs: found?.kind === 'lead' ? RUN_NAMES.filter((run) => run !== runOf(item.run, found)) : [],
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
@@ -58,18 +93,20 @@ export class LoadoutComponent {
 
   /** What could still be put in, by kind. */
   protected readonly addable = computed(() => {
-    const inBag = new Set(this.store.trip()?.loadout.map(({ gear }) => gear));
+    const inBag = new Set(this.store.loadout().map(({ gear }) => gear));
     return GEAR_KINDS.map((kind) => ({
       kind,
-      items: [...this.store.gear().values()].filter((gear) => gear.kind === kind && !inBag.has(gear.id)),
+      items: inOrder(
+        [...this.store.gear().values()].filter(
+          (gear) => gear.kind === kind && isOnShelf(gear) && !inBag.has(gear.id),
+        ),
+      ),
     }));
   });
 
   protected readonly scale = computed(() => {
-    const trip = this.store.trip();
-    if (!trip) return null;
-    const { grams, unweighed } = bagWeight(trip, this.store.gear());
-    const limit = trip.carryLimitG ?? null;
+    const { grams, unweighed } = bagWeight({ loadout: this.store.loadout() }, this.store.gear());
+    const limit = this.carryLimitG();
     return {
       words: sayQuantity({ value: grams, unit: 'g' }),
       limit,
@@ -79,14 +116,7 @@ export class LoadoutComponent {
     };
   });
 
-  protected readonly ruleChoices = (gear: Gear): { words: string; rule: AccessoryRule }[] => {
-    const own = gear.kind === 'accessory' ? [gear.rule] : [];
-    const rules: AccessoryRule[] = [{ when: 'always' }, { when: 'operating' }, ...own];
-    const byWords = new Map(rules.map((rule) => [ruleWords(rule), rule]));
-    return [...byWords].map(([words, rule]) => ({ words, rule }));
-  };
-
-  protected readonly ruleWords = ruleWords;
+  protected readonly runWords = (run: RunName): string => RUNS[run].label;
 
   protected swap(index: number, id: string): void {
     this.store.edit((trip) => swapItem(trip, index, id));
@@ -98,6 +128,14 @@ export class LoadoutComponent {
 
   protected rule(index: number, rule: AccessoryRule): void {
     this.store.edit((trip) => setRule(trip, index, rule));
+  }
+
+  protected strings(index: number, count: number, inSeries: number): void {
+    this.store.edit((trip) => setStrings(trip, index, count, inSeries));
+  }
+
+  protected run(index: number, run: RunName): void {
+    this.store.edit((trip) => setRun(trip, index, run));
   }
 
   protected remove(index: number): void {

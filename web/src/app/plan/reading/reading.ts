@@ -1,4 +1,4 @@
-import type { Trip } from '@knapsack/contract';
+import { expandBlocks, type Trip } from '@knapsack/contract';
 import { fixed, sayQuantity, sayTime } from '@knapsack/core';
 import type { ForecastView } from '../forecast-protocol';
 import { socAtInstant, stepAt } from '../view-at';
@@ -26,9 +26,9 @@ export function readingAt(view: ForecastView, trip: Trip | null, cursorMs: numbe
   );
   const step = stepAt(view, timeMs);
   const soc = socAtInstant(view, timeMs);
-  const block = trip?.blocks.find(
-    ({ start, end }) => Date.parse(start) <= timeMs && timeMs < Date.parse(end),
-  );
+  const worked = trip
+    ? expandBlocks(trip).filter(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs)
+    : [];
   const keyed = view.keyDownA[step] > 0 && view.loadA[step] > 0;
   const parts = {
     time: sayTime(timeMs, trip?.place.timeZone ?? 'UTC'),
@@ -37,7 +37,10 @@ export function readingAt(view: ForecastView, trip: Trip | null, cursorMs: numbe
     radioV: keyed ? `${fixed(view.radioV[step], 1)} V` : null,
     loadA: sayQuantity({ value: view.loadA[step], unit: 'A' }),
     sunA: view.offeredA[step] > 0 ? sayQuantity({ value: view.offeredA[step], unit: 'A' }) : null,
-    doing: block ? `${block.mode} ${block.powerW} W` : 'radio off',
+    doing:
+      worked.length > 0
+        ? worked.map(({ block }) => `${block.mode} ${block.powerW} W`).join(', ')
+        : 'radio off',
   };
   const radio = parts.radioV ? `, ${parts.radioV} at the radio key down` : '';
   return {

@@ -8,7 +8,8 @@ export interface Palette {
   readonly slateSoft: string;
   readonly stop: string;
   readonly stopSoft: string;
-  readonly moss: string;
+  readonly mossSoft: string;
+  readonly sun: string;
   /** Width of the ridge line, px. */
   readonly line: number;
 }
@@ -25,7 +26,8 @@ export function readPalette(element: Element): Palette {
     slateSoft: value('--slate-soft'),
     stop: value('--stop'),
     stopSoft: value('--stop-soft'),
-    moss: value('--moss'),
+    mossSoft: value('--moss-soft'),
+    sun: value('--sun'),
     line: Number(value('--ridge-line')) || 2.5,
   };
 }

@@ -1,12 +1,31 @@
-import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, type Plugin } from 'chart.js';
-import { OVER_THE_RIDGE, UNDER_THE_RIDGE } from './layers';
+import {
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  type ChartDataset,
+  type Plugin,
+} from 'chart.js';
+import { hourMarks, OVER_THE_RIDGE, UNDER_THE_RIDGE } from './layers';
+import { ridgePoints } from './ridge-points';
 import { HOURS_PX, MARGIN_TOP_PX, type Frame, type Scene } from './scene';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler);
 
-/** The ridge on its canvas: Chart.js draws the line, the layers draw the map around it. */
+/** Where there are many points, the line is thinned to columns of this width. */
+const COLUMN_PX = 2;
+
+/** The ridge on its canvas: Chart.js draws the lines, the layers draw the map around them. */
 export class RidgeChart {
   private scene: Scene | null = null;
+  /** The marks of the hours, for as long as the visible stretch stays. */
+  private marked: {
+    readonly of: Scene;
+    readonly width: number;
+    readonly hours: ReturnType<typeof hourMarks>;
+  } | null = null;
   private readonly chart: Chart<'line'>;
 
   constructor(canvas: HTMLCanvasElement) {
@@ -17,7 +36,7 @@ export class RidgeChart {
     };
     this.chart = new Chart(canvas, {
       type: 'line',
-      data: { datasets: [{ data: [], pointRadius: 0, tension: 0, fill: 'origin' }] },
+      data: { datasets: [] },
       options: {
         animation: false,
         events: [],
@@ -27,7 +46,7 @@ export class RidgeChart {
         maintainAspectRatio: false,
         scales: {
           x: { type: 'linear', display: false },
-          y: { type: 'linear', display: false, min: 0, max: 1 },
+          y: { type: 'linear', display: false },
         },
       },
       plugins: [layers],
@@ -35,12 +54,16 @@ export class RidgeChart {
   }
 
   show(scene: Scene): void {
-    const sameLine =
-      this.scene?.view === scene.view &&
-      this.scene.palette === scene.palette &&
-      this.scene.margins.left === scene.margins.left;
+    const before = this.scene;
+    const sameLines =
+      before?.view === scene.view &&
+      before.picture === scene.picture &&
+      before.beside === scene.beside &&
+      before.visible === scene.visible &&
+      before.palette === scene.palette &&
+      before.margins.left === scene.margins.left;
     this.scene = scene;
-    if (sameLine) this.chart.draw();
+    if (sameLines) this.chart.draw();
     else this.redraw(scene);
   }
 
@@ -48,22 +71,42 @@ export class RidgeChart {
     this.chart.destroy();
   }
 
-  private redraw({ view, palette, margins }: Scene): void {
-    const [dataset] = this.chart.data.datasets;
+  private redraw({ view, picture, beside, visible, palette, margins }: Scene): void {
     const endMs = view.verdict.endMs ?? Infinity;
-    dataset.data = Array.from(view.edgesMs, (x, edge) => ({ x, y: view.soc[edge] }));
-    dataset.borderColor = palette.slate;
-    dataset.borderWidth = palette.line;
-    dataset.backgroundColor = palette.slateSoft;
-    dataset.segment = {
-      borderDash: ({ p0 }) => ((p0.parsed.x ?? 0) >= endMs ? [2, 4] : undefined),
-    };
+    const columns = Math.max(100, (this.chart.width - margins.left - margins.right) / COLUMN_PX);
+    const plain = { pointRadius: 0, tension: 0 } as const;
+    const lines: ChartDataset<'line'>[] = [
+      {
+        ...plain,
+        data: ridgePoints(view.edgesMs, picture.values, visible, columns),
+        fill: 'start',
+        borderColor: palette.slate,
+        borderWidth: palette.line,
+        backgroundColor: palette.slateSoft,
+        segment:
+          endMs < view.endMs
+            ? {
+                borderDash: ({ p0 }) => ((p0.parsed.x ?? 0) >= endMs ? [2, 4] : undefined),
+              }
+            : {},
+      },
+      ...beside.map((other): ChartDataset<'line'> => ({
+        ...plain,
+        data: ridgePoints(other.edgesMs, other.picture.values, visible, columns),
+        fill: false,
+        borderColor: palette.muted,
+        borderWidth: Math.max(1.4, palette.line * 0.6),
+        borderDash: [...other.dash],
+      })),
+    ];
+    const { datasets } = this.chart.data;
+    // The same objects for as long as there are as many lines: what the chart knows of them stays.
+    if (datasets.length === lines.length) lines.forEach((line, at) => Object.assign(datasets[at], line));
+    else this.chart.data.datasets = lines;
     this.chart.options.layout = { padding: { ...margins, top: MARGIN_TOP_PX, bottom: HOURS_PX } };
-    const { x } = this.chart.options.scales ?? {};
-    if (x) {
-      x.min = view.startMs;
-      x.max = view.endMs;
-    }
+    const { x, y } = this.chart.options.scales ?? {};
+    if (x) Object.assign(x, { min: visible.startMs, max: visible.endMs });
+    if (y) Object.assign(y, { min: picture.least, max: picture.most });
     this.chart.update('none');
     performance.mark('ridge-drawn');
   }
@@ -79,12 +122,23 @@ export class RidgeChart {
       top,
       bottom,
       x: (timeMs) => x.getPixelForValue(timeMs),
-      y: (soc) => y.getPixelForValue(soc),
+      y: (value) => y.getPixelForValue(value),
+      hours: this.hoursOf(scene, right - left),
     };
     for (const layer of layers) {
       chart.ctx.save();
       layer(chart.ctx, frame, scene);
       chart.ctx.restore();
     }
+  }
+
+  private hoursOf(scene: Scene, width: number): ReturnType<typeof hourMarks> {
+    const { marked } = this;
+    if (marked?.width === width && marked.of.visible === scene.visible && marked.of.zone === scene.zone) {
+      return marked.hours;
+    }
+    const hours = hourMarks(scene, width);
+    this.marked = { of: scene, width, hours };
+    return hours;
   }
 }

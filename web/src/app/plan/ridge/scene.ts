@@ -1,5 +1,7 @@
+import type { Span } from '@knapsack/core';
 import type { ForecastView } from '../forecast-protocol';
 import type { Palette } from './palette';
+import type { Picture } from './picture';
 
 /** Space under the plot for the hours, px. */
 export const HOURS_PX = 36;
@@ -21,10 +23,38 @@ export function readMargins(element: Element): Margins {
 /** All that the ridge's drawing shows besides the line itself. */
 export interface Scene {
   readonly view: ForecastView;
+  readonly picture: Picture;
+  /** The same plan before it was changed, and others to be held beside it. */
+  readonly beside: readonly BesideLine[];
+  /** What eight of ten draws lie between; null where it is not known or the picture is not of charge. */
+  readonly haze: Haze | null;
+  readonly visible: Span;
   readonly zone: string;
-  readonly cursorMs: number | null;
   readonly palette: Palette;
   readonly margins: Margins;
+}
+
+/** States of charge at the edges that one and nine of ten draws stay under, 0 to 1. */
+export interface Haze {
+  readonly edgesMs: Float64Array;
+  readonly p10: Float32Array;
+  readonly p90: Float32Array;
+}
+
+/** Another run drawn behind the ridge. */
+export interface BesideLine {
+  readonly name: string;
+  readonly edgesMs: Float64Array;
+  readonly picture: Picture;
+  readonly dash: readonly number[];
+}
+
+/** A mark of the hours with its words, and its day's where that is told below. */
+export interface HourMark {
+  readonly timeMs: number;
+  readonly midnight: boolean;
+  readonly text: string;
+  readonly day: string | null;
 }
 
 /** The plot's rectangle and its scales, px. */
@@ -34,7 +64,12 @@ export interface Frame {
   readonly top: number;
   readonly bottom: number;
   readonly x: (timeMs: number) => number;
-  readonly y: (soc: number) => number;
+  /** Of a value on the picture's scale. */
+  readonly y: (value: number) => number;
+  readonly hours: readonly HourMark[];
 }
+
+/** One part of the drawing. */
+export type Layer = (context: CanvasRenderingContext2D, frame: Frame, scene: Scene) => void;
 
 export const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';

@@ -3,49 +3,67 @@ import {
   Component,
   computed,
   inject,
+  signal,
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { USUAL_WEATHER } from '@knapsack/contract';
-import { fixed, sayHour, type Span } from '@knapsack/core';
-import { spanOf } from '../edits/blocks';
-import { cloudWord, nextCloud, paintCloud } from '../edits/weather';
+import { USUAL_WEATHER, type Trip } from '@knapsack/contract';
+import { CLOUD_WORDS, fixed, HOUR_MS, sayHour, sayTime } from '@knapsack/core';
+import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { CursorLineComponent } from '../cursor-line.component';
-import { followPointer } from '../pointer-drag';
+import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '../edits/weather';
+import { LanesStore } from '../lanes.store';
 import { PlanStore } from '../plan.store';
+import { followPointer } from '../pointer-drag';
 import { instantAt, shareOf } from '../time-scale';
+import { drawSky } from './sky-drawing';
 import { skyView } from './sky-view';
 
-/** Height of the drawing in its own units, and the sun height that reaches its top, degrees. */
-const HEIGHT = 60;
-const WIDTH = 1000;
-const TOP_DEG = 65;
+/** What a press on the sky does: the next cloud word, one word, fog until the hour, rain from it. */
+type Brush = 'next' | keyof typeof CLOUD_WORDS | 'fog' | 'rain';
 
-interface Band {
-  readonly x: number;
-  readonly width: number;
-  readonly opacity: number;
-}
+const BRUSHES: readonly { readonly value: Brush; readonly label: string }[] = [
+  { value: 'next', label: 'cloudier' },
+  ...(Object.keys(CLOUD_WORDS) as (keyof typeof CLOUD_WORDS)[]).map((value) => ({ value, label: value })),
+  { value: 'fog', label: 'fog until' },
+  { value: 'rain', label: 'rain from' },
+];
 
-/** Sun height as an arc, night dark, clouds as shading that is painted by dragging, shade hatched; on the axis of all lanes. */
+/** Sun height as an arc, night dark, clouds as shading that is painted by dragging or by keys, shade hatched; on the axis of all lanes. */
 @Component({
   selector: 'ks-sky-lane',
-  imports: [CursorLineComponent],
+  imports: [CursorLineComponent, InlineChoiceComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawing(); as now) {
-      <div class="lane-name">sky</div>
+      <div class="lane-name">
+        sky
+        <ks-choice
+          class="brush"
+          label="What a press on the sky paints"
+          [value]="brush()"
+          [choices]="brushes"
+          (picked)="brush.set(asBrush($event))"
+        />
+      </div>
       <div
         #lane
         class="sky-lane"
-        role="img"
+        role="slider"
+        tabindex="0"
+        aria-valuemin="0"
+        aria-valuemax="100"
         [attr.aria-label]="spoken()"
-        title="Press an hour for more cloud, drag to paint it on"
+        [attr.aria-valuenow]="percentOfHour()"
+        [attr.aria-valuetext]="spokenHour()"
         (pointerdown)="paint($event)"
         (pointermove)="hover($event)"
         (pointerleave)="store.cursorMs.set(null)"
+        (keydown)="press($event)"
+        (focus)="begin()"
+        (blur)="chosen.set(null)"
       >
-        <svg [attr.viewBox]="'0 0 1000 60'" preserveAspectRatio="none" aria-hidden="true">
+        <svg viewBox="0 0 1000 60" preserveAspectRatio="none" aria-hidden="true">
           <defs>
             <pattern
               id="shade-hatch"
@@ -82,10 +100,23 @@ interface Band {
           }
           <path class="sun-fill" [attr.d]="now.arc + ' L1000 60 L0 60 Z'" />
           <path class="sun" [attr.d]="now.arc" />
+          @for (line of now.lines; track line.name) {
+            <path [class]="'weather-line ' + line.name" [attr.d]="line.path" />
+          }
         </svg>
         <ks-cursor-line />
+        @if (box(); as chosen) {
+          <span class="chosen-hours" [style.left.%]="chosen.left" [style.width.%]="chosen.width"></span>
+        }
         @for (label of now.labels; track $index) {
           <span class="sky-label" [style.left.%]="label.left">{{ label.text }}</span>
+        }
+        @if (now.lines.length > 0) {
+          <span class="sky-legend">
+            @for (line of now.lines; track line.name) {
+              <span [class]="'sign ' + line.name"></span> {{ line.words }}
+            }
+          </span>
         }
       </div>
     }
@@ -93,75 +124,73 @@ interface Band {
 })
 export class SkyLaneComponent {
   protected readonly store = inject(PlanStore);
+  private readonly lanes = inject(LanesStore);
+  private readonly visible = this.lanes.visible;
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
+  protected readonly brushes = BRUSHES;
+  protected readonly brush = signal<Brush>('next');
+  /** The hours that keys act on: where the choice began and where it stands, UTC epoch ms of their starts. */
+  protected readonly chosen = signal<{ readonly fromMs: number; readonly atMs: number } | null>(null);
 
   // Each by itself, so that the sky is drawn anew only when it changes, not while a block is dragged.
   private readonly place = computed(() => this.store.trip()?.place ?? null);
   private readonly weather = computed(() => this.store.trip()?.weather ?? USUAL_WEATHER);
   private readonly shade = computed(() => this.store.trip()?.panelPlace?.shade ?? null);
-  private readonly startMs = computed(() => Date.parse(this.store.trip()?.start ?? ''));
-  private readonly endMs = computed(() => Date.parse(this.store.trip()?.end ?? ''));
-  private readonly outing = computed<Span>(() => ({ startMs: this.startMs(), endMs: this.endMs() }));
+  private readonly airC = computed(() => this.store.trip()?.temperatureC ?? 15);
+  private readonly zone = computed(() => this.place()?.timeZone ?? 'UTC');
   private readonly sky = computed(() => {
     const place = this.place();
-    return place && skyView(place, this.weather(), this.outing());
+    return place && skyView(place, this.weather(), this.visible(), this.airC());
   });
 
   protected readonly drawing = computed(() => {
-    const view = this.outing();
     const sky = this.sky();
-    if (!sky) return null;
-    const { timesMs, sunAltitudeDeg, cloud } = sky;
-    const x = (timeMs: number) => WIDTH * shareOf(view, timeMs);
-    const y = (degrees: number) => HEIGHT - 3 - (Math.max(0, degrees) / TOP_DEG) * (HEIGHT - 8);
-    const arc = Array.from(
-      timesMs,
-      (timeMs, step) =>
-        `${step === 0 ? 'M' : 'L'}${x(timeMs).toFixed(1)} ${y(sunAltitudeDeg[step]).toFixed(1)}`,
-    ).join('');
-    const bands = (value: (step: number) => number): Band[] => bandsOf(timesMs, x, value);
-    const shade = this.shade() ?? [];
-    const placed = shade
-      .map((hours) => ({ ...spanOf(hours), label: hours.label }))
-      .filter(({ startMs, endMs }) => endMs > view.startMs && startMs < view.endMs);
-    return {
-      arc,
-      night: bands((step) => darkness(sunAltitudeDeg[step])),
-      cloud: bands((step) => 0.42 * cloud[step]),
-      shade: placed.map(({ startMs, endMs }) => ({ x: x(startMs), width: x(endMs) - x(startMs) })),
-      labels: placed.flatMap(({ startMs, label }) =>
-        label ? [{ text: label, left: 100 * shareOf(view, Math.max(startMs, view.startMs)) }] : [],
-      ),
-    };
+    return sky && drawSky(sky, this.visible(), this.shade() ?? []);
+  });
+
+  protected readonly box = computed(() => {
+    const chosen = this.chosen();
+    if (!chosen) return null;
+    const left = 100 * shareOf(this.visible(), Math.min(chosen.fromMs, chosen.atMs));
+    const right = 100 * shareOf(this.visible(), Math.max(chosen.fromMs, chosen.atMs) + HOUR_MS);
+    return { left, width: right - left };
   });
 
   protected readonly spoken = computed(() => {
     const sky = this.sky();
     if (!sky) return 'Sky';
-    const zone = this.place()?.timeZone ?? 'UTC';
     const { timesMs, sunAltitudeDeg, cloud } = sky;
     const top = sunAltitudeDeg.indexOf(Math.max(...sunAltitudeDeg));
     const mean = cloud.reduce((sum, amount) => sum + amount, 0) / cloud.length;
-    return `Sky: the sun is highest at ${sayHour(timesMs[top], zone)}, ${fixed(sunAltitudeDeg[top], 0)} degrees up; clouds ${cloudWord(mean)} on average`;
+    const lines = this.drawing()?.lines.map(({ words }) => words) ?? [];
+    return [
+      `Sky: the sun is highest at ${sayHour(timesMs[top], this.zone())}, ${fixed(sunAltitudeDeg[top], 0)} degrees up; clouds ${cloudWord(mean)} on average`,
+      ...lines,
+    ].join(', ');
   });
+  protected readonly percentOfHour = computed(() => {
+    const chosen = this.chosen();
+    return chosen ? Math.round(100 * Math.min(1, Math.max(0, shareOf(this.lanes.outing(), chosen.atMs)))) : 0;
+  });
+  protected readonly spokenHour = computed(() => {
+    const chosen = this.chosen();
+    if (!chosen) return 'no hour chosen';
+    const { cloud, closed } = this.skyAt(chosen.atMs);
+    return `${sayTime(chosen.atMs, this.zone())}, ${closed ?? cloudWord(cloud)}`;
+  });
+
+  protected asBrush = (name: string): Brush => name as Brush;
 
   protected hover(event: PointerEvent): void {
     this.store.cursorMs.set(this.instantUnder(event.clientX));
   }
 
-  /** The pressed hour gets the next cloud word; dragging paints the same over other hours. */
+  /** The pressed hour gets what the brush holds; dragging paints the same over other hours. */
   protected paint(press: PointerEvent): void {
-    const sky = this.sky();
-    if (!sky) return;
     const fromMs = this.instantUnder(press.clientX);
-    const { timesMs, cloud } = sky;
-    const step = Math.max(
-      0,
-      timesMs.findLastIndex((timeMs) => timeMs <= fromMs),
-    );
-    const amount = nextCloud(cloud[step]);
     const key = `paint ${press.timeStamp}`;
-    const edit = (toMs: number) => this.store.edit((trip) => paintCloud(trip, fromMs, toMs, amount), key);
+    const stroke = this.strokeFrom(fromMs);
+    const edit = (toMs: number) => this.store.edit((trip) => stroke(trip, toMs), key);
     edit(fromMs);
     followPointer(press, {
       move: (event) => {
@@ -172,30 +201,61 @@ export class SkyLaneComponent {
     });
   }
 
+  /** Arrows choose hours; 0 to 8 give them that many eighths of cloud; f: fog until them, r: rain from them. */
+  protected press(event: KeyboardEvent): void {
+    const chosen = this.chosen();
+    if (!chosen || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by = { ArrowLeft: -HOUR_MS, ArrowRight: HOUR_MS }[event.key];
+    if (by !== undefined) this.walk(chosen, by, event.shiftKey);
+    else if (/^[0-8]$/.test(event.key)) {
+      const { fromMs, atMs } = chosen;
+      this.store.edit((trip) => paintSky(trip, fromMs, atMs, { cloud: Number(event.key) / 8 }));
+    } else if (event.key === 'f')
+      this.store.edit((trip) => fogUntil(trip, Math.max(chosen.fromMs, chosen.atMs) + HOUR_MS));
+    else if (event.key === 'r')
+      this.store.edit((trip) => rainFrom(trip, Math.min(chosen.fromMs, chosen.atMs)));
+    else return;
+    event.preventDefault();
+  }
+
+  /** The first chosen hour: that of the cursor, else the first that is seen. */
+  protected begin(): void {
+    const hour = hourOf(this.store.cursorMs() ?? this.visible().startMs);
+    this.chosen.set({ fromMs: hour, atMs: hour });
+  }
+
+  private walk(
+    { fromMs, atMs }: { readonly fromMs: number; readonly atMs: number },
+    by: number,
+    extend: boolean,
+  ): void {
+    const { startMs, endMs } = this.lanes.outing();
+    const to = Math.min(hourOf(endMs - 1), Math.max(hourOf(startMs), atMs + by));
+    this.chosen.set({ fromMs: extend ? fromMs : to, atMs: to });
+    this.store.cursorMs.set(Math.max(startMs, to));
+  }
+
+  /** What a stroke of the brush that began at an instant does, up to where the pointer is. */
+  private strokeFrom(fromMs: number): (trip: Trip, toMs: number) => Trip {
+    const brush = this.brush();
+    if (brush === 'fog') return (trip, toMs) => fogUntil(trip, hourOf(toMs) + HOUR_MS);
+    if (brush === 'rain') return (trip, toMs) => rainFrom(trip, hourOf(toMs));
+    const cloud = brush === 'next' ? nextCloud(this.skyAt(fromMs).cloud) : CLOUD_WORDS[brush];
+    return (trip, toMs) => paintSky(trip, fromMs, toMs, { cloud });
+  }
+
+  private skyAt(timeMs: number): { readonly cloud: number; readonly closed: 'fog' | 'rain' | null } {
+    const sky = this.sky();
+    if (!sky) return { cloud: 0, closed: null };
+    const step = Math.max(
+      0,
+      sky.timesMs.findLastIndex((other) => other <= timeMs),
+    );
+    return { cloud: sky.cloud[step], closed: sky.closed[step] };
+  }
+
   private instantUnder(clientX: number): number {
     const { left, width } = this.lane().nativeElement.getBoundingClientRect();
-    return instantAt(this.outing(), (clientX - left) / width);
+    return instantAt(this.visible(), (clientX - left) / width);
   }
-}
-
-/** 1 in the night, 0 by day, between in twilight (sun 0 to 12 degrees down). */
-const darkness = (altitudeDeg: number): number => Math.min(1, Math.max(0, -altitudeDeg / 12)) * 0.8;
-
-/** Neighbouring steps of the same shading as one band. */
-function bandsOf(
-  timesMs: Float64Array,
-  x: (timeMs: number) => number,
-  value: (step: number) => number,
-): Band[] {
-  const bands: Band[] = [];
-  let from = 0;
-  const rounded = (step: number) => Math.round(value(step) * 25) / 25;
-  for (let step = 1; step < timesMs.length; step++) {
-    const last = step === timesMs.length - 1;
-    if (rounded(step) === rounded(from) && !last) continue;
-    const opacity = rounded(from);
-    if (opacity > 0) bands.push({ x: x(timesMs[from]), width: x(timesMs[step]) - x(timesMs[from]), opacity });
-    from = step;
-  }
-  return bands;
 }

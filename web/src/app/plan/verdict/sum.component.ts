@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayQuantity, type Sum } from '@knapsack/core';
+import { sayTerm, type Sum } from '@knapsack/core';
 
 /** The arithmetic behind a figure, line by line. */
 @Component({
@@ -29,8 +29,8 @@ export class SumComponent {
   protected readonly lines = computed(() =>
     this.sum().lines.map(({ label, terms, result }) => ({
       label,
-      terms: terms.map((term) => (typeof term === 'string' ? term : sayQuantity(term))).join(''),
-      result: sayQuantity(result),
+      terms: terms.map(sayTerm).join(''),
+      result: sayTerm(result),
     })),
   );
 }

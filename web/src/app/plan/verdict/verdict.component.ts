@@ -1,7 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
-import { verdictSentence, type Explained } from '@knapsack/core';
+import type { WhatIf } from '@knapsack/contract/what-if';
+import { verdictSentence, type Explained, type Sum, type Verdict } from '@knapsack/core';
+import { NearAndFarComponent } from '../near-and-far.component';
 import { PlanStore } from '../plan.store';
+import { ChanceStore } from '../chance/chance.store';
+import { ChancesComponent } from '../chance/chances.component';
+import { FixesComponent } from '../what-if/fixes.component';
+import { WhatIfStore } from '../what-if/what-if.store';
 import { SumComponent } from './sum.component';
 
 const BLAZES = {
@@ -10,10 +16,46 @@ const BLAZES = {
   stop: { icon: 'bi-octagon-fill', word: 'stop' },
 } as const;
 
+/** How many findings stand under the sentence before the rest is folded away. */
+const FINDINGS_SHOWN = 2;
+
+/** A way to look at the plan: a sum of the forecast, or one of what would be if something were otherwise. */
+type Look = Explained | keyof WhatIf['sums'];
+
+const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
+  { at: 'load', words: 'what it draws' },
+  { at: 'ratings', words: 'three ratings' },
+  { at: 'schools', words: 'usable capacity' },
+  { at: 'sun', words: 'the sun' },
+  { at: 'runs', words: 'the leads' },
+  { at: 'events', words: 'what happens when' },
+  { at: 'failures', words: 'if one thing fails' },
+  { at: 'alone', words: 'left alone' },
+];
+
+/** Shown in the place of a sum that is still being reckoned. */
+const RECKONING: Sum = { title: 'Reckoning …', lines: [] };
+
+/** Whether a look has anything to show for a verdict. */
+function hasAnything(look: Look, { sun, runs, events }: Verdict): boolean {
+  switch (look) {
+    case 'sun':
+      return sun !== null;
+    case 'runs':
+      return runs.length > 0;
+    case 'events':
+      return events.length > 0;
+    default:
+      return true;
+  }
+}
+
+const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'failures' || look === 'alone';
+
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({
   selector: 'ks-verdict',
-  imports: [NgbPopover, SumComponent],
+  imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, SumComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="verdict" aria-live="polite">
@@ -25,26 +67,43 @@ const BLAZES = {
             role="img"
             [attr.aria-label]="blaze().word"
           ></i>
-          @for (part of sentence(); track $index) {
-            @if (isText(part)) {
-              <span [textContent]="part"></span>
-            } @else {
-              <button
-                type="button"
-                class="unfold"
-                [ngbPopover]="sum"
-                popoverClass="sum-popover"
-                placement="bottom-start bottom"
-                autoClose="outside"
-                container="body"
-                [attr.data-unfolds]="part.unfolds"
-                [textContent]="part.text"
-                (click)="shownSum = part.unfolds"
-              ></button>
+          <span class="told">
+            @for (part of sentence(); track $index) {
+              @if (isText(part)) {
+                <span [textContent]="part"></span>
+              } @else {
+                <button
+                  type="button"
+                  class="unfold"
+                  [ngbPopover]="sum"
+                  popoverClass="sum-popover"
+                  placement="bottom-start bottom"
+                  autoClose="outside"
+                  container="body"
+                  [attr.data-unfolds]="part.unfolds"
+                  [textContent]="part.text"
+                  (click)="unfold(part.unfolds)"
+                ></button>
+              }
             }
+          </span>
+          @if (chance.words(); as odds) {
+            &ngsp;<button
+              type="button"
+              class="unfold"
+              [ngbPopover]="chances"
+              popoverClass="sum-popover wide"
+              placement="bottom-start bottom"
+              autoClose="outside"
+              container="body"
+              data-unfolds="chance"
+              [textContent]="capital(odds)"
+            ></button
+            >.
           }
         </p>
-        <ng-template #sum><ks-sum [sum]="now.sums[shownSum]" /></ng-template>
+        <ng-template #sum><ks-sum [sum]="sumOf(shownSum)" /></ng-template>
+        <ng-template #chances><ks-chances /></ng-template>
       } @else {
         <p class="sentence muted">{{ problems().length > 0 ? '' : 'Reckoning …' }}</p>
       }
@@ -52,37 +111,47 @@ const BLAZES = {
         @for (problem of problems(); track problem) {
           <li class="stop"><i class="bi bi-octagon-fill" aria-hidden="true"></i> {{ problem }}</li>
         }
-        @for (finding of findings(); track finding.code) {
+        @for (finding of shownFindings(); track finding.code) {
           <li [class]="finding.severity">
             <i class="bi" [class]="iconOf(finding.severity)" aria-hidden="true"></i> {{ finding.sentence }}
           </li>
         }
-        @if (view()) {
-          <li class="note">
-            <button
-              type="button"
-              class="unfold small"
-              [ngbPopover]="load"
-              popoverClass="sum-popover"
-              placement="bottom-start bottom"
-              autoClose="outside"
-              container="body"
-            >
-              What the plan draws
+        @if (hidden() > 0 || allFindings()) {
+          <li>
+            <button type="button" class="quiet" (click)="allFindings.set(!allFindings())">
+              {{ allFindings() ? 'fewer' : hidden() + ' more' }}
             </button>
           </li>
         }
       </ul>
-      <ng-template #load>
-        @if (view(); as now) {
-          <ks-sum [sum]="now.sums.load" />
-        }
-      </ng-template>
+      <ks-fixes />
+      @if (view(); as now) {
+        <p class="looks">
+          @for (look of looks(); track look.at) {
+            <button
+              type="button"
+              class="unfold small"
+              [ngbPopover]="detail"
+              popoverClass="sum-popover"
+              placement="bottom-start bottom"
+              autoClose="outside"
+              container="body"
+              [attr.data-unfolds]="look.at"
+              [textContent]="look.words"
+              (click)="lookAt(look.at)"
+            ></button>
+          }
+          <ks-near-and-far />
+        </p>
+        <ng-template #detail><ks-sum [sum]="sumOf(shownLook)" /></ng-template>
+      }
     </div>
   `,
 })
 export class VerdictComponent {
   private readonly store = inject(PlanStore);
+  private readonly whatIf = inject(WhatIfStore);
+  protected readonly chance = inject(ChanceStore);
   protected readonly view = this.store.view;
   protected readonly problems = this.store.problems;
   protected readonly sentence = computed(() => {
@@ -92,8 +161,40 @@ export class VerdictComponent {
   protected readonly findings = computed(() =>
     this.problems().length > 0 ? [] : (this.view()?.verdict.findings ?? []),
   );
+  /** The gravest; the rest unfold. */
+  protected readonly allFindings = signal(false);
+  protected readonly hidden = computed(() =>
+    this.allFindings() ? 0 : Math.max(0, this.findings().length - FINDINGS_SHOWN),
+  );
+  protected readonly shownFindings = computed(() =>
+    this.hidden() > 0 ? this.findings().slice(0, FINDINGS_SHOWN) : this.findings(),
+  );
   protected readonly blaze = computed(() => BLAZES[this.view()?.verdict.blaze ?? 'fine']);
   protected shownSum: Explained = 'end';
+  protected shownLook: Look = 'load';
+
+  /** Other ways to look at the same run, those that have anything to show. */
+  protected readonly looks = computed(() => {
+    const view = this.view();
+    return view ? LOOKS.filter(({ at }) => hasAnything(at, view.verdict)) : [];
+  });
+
+  protected unfold(figure: Explained): void {
+    this.shownSum = figure;
+    this.store.explained.set(true);
+  }
+
+  protected lookAt(at: Look): void {
+    this.shownLook = at;
+    this.store.explained.set(true);
+  }
+
+  protected sumOf(look: Look): Sum {
+    if (!isOtherwise(look)) return this.view()?.sums?.[look] ?? RECKONING;
+    return (this.whatIf.fresh() ? this.whatIf.found()?.sums[look] : null) ?? RECKONING;
+  }
+
+  protected capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
   protected isText(part: unknown): part is string {
     return typeof part === 'string';

@@ -1,0 +1,27 @@
+import { ownHoursProblem } from './accessory-rule.js';
+import type { Accessory, Lead } from './gear.js';
+
+/** What is wrong between the draws of an accessory, or null. */
+export function drawProblem({ drawA, drawW, via, transmitDraw, rule }: Accessory): string | null {
+  if ((drawA === undefined) === (drawW === undefined)) {
+    return 'An accessory draws either amps at the battery or watts behind a converter: give one of drawA and drawW.';
+  }
+  if (via !== undefined && drawW === undefined) {
+    return 'A converter (via) goes with watts: give drawW, or leave the converter out.';
+  }
+  if (transmitDraw !== undefined && rule.when !== 'transmitting') {
+    return 'A draw while transmitting goes with the rule “transmitting”.';
+  }
+  return ownHoursProblem(rule)?.sentence ?? null;
+}
+
+/** What is wrong with how a lead is described, or null. */
+export function leadProblem({ loopOhm, wire }: Lead): string | null {
+  if ((loopOhm === undefined) === (wire === undefined)) {
+    return 'A lead is described either by its resistance or by what it is made of: give one of loopOhm and wire.';
+  }
+  if (wire && (wire.awg === undefined) === (wire.areaMm2 === undefined)) {
+    return 'A wire has either a gauge or a cross section: give one of awg and areaMm2.';
+  }
+  return null;
+}

@@ -1,0 +1,166 @@
+import { parse } from 'csv-parse/browser/esm/sync';
+import { fail, fromLocalField, Recording, succeed, type Readings, type Result } from '@knapsack/core';
+
+/** What a column of a table of readings holds, and what its numbers are multiplied with to be ms, V or A. */
+interface Column {
+  readonly holds: 'time' | 'volts' | 'amps';
+  readonly times: number;
+}
+
+const column = (holds: Column['holds'], times = 1): Column => ({ holds, times });
+
+/** Headings, letters, digits and units only; the first that fits counts. Times are seconds unless the heading says otherwise. */
+const HEADINGS: readonly (readonly [RegExp, Column])[] = [
+  [/^(time|t|elapsed|timestamp|date|datetime|uptime)?\W*(ms|milliseconds)$/, column('time', 1)],
+  [/^(time|t|elapsed|timestamp|date|datetime|uptime)\W*(min|minutes)$/, column('time', 60_000)],
+  [/^(time|t|elapsed|timestamp|date|datetime|uptime)/, column('time', 1000)],
+  [/^(s|sec|seconds)$/, column('time', 1000)],
+  [/^(volt|bus|battery|u\b|v\b).*\bmv$/, column('volts', 0.001)],
+  [/^mv$/, column('volts', 0.001)],
+  [/^(volt|bus|battery v|u$|v$|v\W)/, column('volts')],
+  [/^(amp|current|i\b|a\b).*\bma$/, column('amps', 0.001)],
+  [/^ma$/, column('amps', 0.001)],
+  [/^(amp|current|i$|a$|a\W|i\W)/, column('amps')],
+];
+
+const MOST_TOLD = 5;
+
+/**
+ * Reads a table of a meter's readings chunk by chunk, as a large file comes: time, volts and amps in any order, units by
+ * the headings, comma, semicolon or tab between. Bad rows are left out and counted, the first of them told.
+ */
+export class ReadingsTable {
+  private readonly read = new Recording();
+  private rows = 0;
+  private bad = 0;
+  private readonly told: string[] = [];
+
+  private constructor(
+    private readonly delimiter: string,
+    private readonly at: Readonly<Record<Column['holds'], number>>,
+    private readonly factors: Readonly<Record<Column['holds'], number>>,
+    private readonly zone: string,
+  ) {}
+
+  /**
+   * A table by its first line.
+   *
+   * @param zone time zone of times that are written without an offset
+   * @returns a sentence where a time, volts and amps are not all among the headings
+   */
+  static begin(heading: string, zone: string): Result<ReadingsTable> {
+    const delimiter = [';', '\t', ','].find((sign) => heading.includes(sign)) ?? ',';
+    const columns = heading
+      .replace(/^\uFEFF/, '')
+      .split(delimiter)
+      .map((words) => meaningOf(words));
+    const where = (holds: Column['holds']) => columns.findIndex((one) => one?.holds === holds);
+    const at = { time: where('time'), volts: where('volts'), amps: where('amps') };
+    const missing = (['time', 'volts', 'amps'] as const).filter((holds) => at[holds] === -1);
+    if (missing.length > 0) {
+      return fail({
+        code: 'no-columns',
+        sentence: `A table of readings needs headings in its first row for time, volts and amps; ${missing.join(' and ')} cannot be found among “${heading.slice(0, 80).trim()}”.`,
+      });
+    }
+    const times = (holds: Column['holds']) => columns[at[holds]]!.times;
+    return succeed(
+      new ReadingsTable(
+        delimiter,
+        at,
+        { time: times('time'), volts: times('volts'), amps: times('amps') },
+        zone,
+      ),
+    );
+  }
+
+  /** Reads whole lines. */
+  take(lines: string): void {
+    const rows = parse(lines, {
+      delimiter: this.delimiter,
+      relaxColumnCount: true,
+      relaxQuotes: true,
+      skipEmptyLines: true,
+      trim: true,
+    });
+    for (const row of rows as string[][]) this.takeRow(row);
+  }
+
+  /** What was read, in order of time, and sentences about what was not. */
+  finish(): { readings: Readings; notes: readonly string[] } {
+    const notes: string[] = [];
+    if (this.bad > 0) {
+      const more = this.bad > MOST_TOLD ? ` and ${this.bad - MOST_TOLD} more` : '';
+      notes.push(`Left out of ${this.rows} rows: ${this.told.join('; ')}${more}.`);
+    }
+    // A copy of its own, which a worker can hand over.
+    const read = this.read.readings();
+    const readings = inOrder({
+      timesMs: read.timesMs.slice(),
+      volts: read.volts.slice(),
+      amps: read.amps.slice(),
+    });
+    const twice = read.timesMs.length - readings.timesMs.length;
+    if (twice > 0) {
+      notes.push(
+        `${twice} of the rows ${twice === 1 ? 'has' : 'have'} the time of another; one row of each time was kept.`,
+      );
+    }
+    return { readings, notes };
+  }
+
+  private takeRow(row: readonly string[]): void {
+    this.rows += 1;
+    const time = this.timeOf(row[this.at.time] ?? '');
+    const volts = this.numberOf(row[this.at.volts]) * this.factors.volts;
+    const amps = this.numberOf(row[this.at.amps]) * this.factors.amps;
+    if (!Number.isFinite(time) || !Number.isFinite(volts) || !Number.isFinite(amps)) {
+      this.bad += 1;
+      // Its number in the file, the headings counted.
+      if (this.told.length < MOST_TOLD)
+        this.told.push(`row ${this.rows + 1} (${row.join(' ').slice(0, 40)})`);
+      return;
+    }
+    this.read.append({ timeMs: time, volts, amps });
+  }
+
+  private numberOf(cell: string | undefined): number {
+    if (cell === undefined || cell === '') return NaN;
+    return Number(this.delimiter === ',' ? cell : cell.replace(',', '.'));
+  }
+
+  /** ms: a number by its heading's unit, hours as "1:02:03", or an instant. */
+  private timeOf(cell: string): number {
+    const number = this.numberOf(cell);
+    if (Number.isFinite(number)) return number * this.factors.time;
+    const clock = /^(\d+):(\d{2}):(\d{2}(?:[.,]\d+)?)$/.exec(cell);
+    if (clock) {
+      const seconds = Number(clock[3].replace(',', '.'));
+      return ((Number(clock[1]) * 60 + Number(clock[2])) * 60 + seconds) * 1000;
+    }
+    if (!/^\d{4}-\d{2}-\d{2}/.test(cell)) return NaN;
+    return /[zZ]$|[+-]\d{2}:?\d{2}$/.test(cell)
+      ? Date.parse(cell.replace(' ', 'T'))
+      : (fromLocalField(cell.replace(' ', 'T'), this.zone) ?? NaN);
+  }
+}
+
+/** Readings in order of time; of those of one instant only one, for a meter reads once at a time. */
+function inOrder(readings: Readings): Readings {
+  const { timesMs, volts, amps } = readings;
+  if (timesMs.every((time, index) => index === 0 || time > timesMs[index - 1])) return readings;
+  const order = Array.from(timesMs.keys())
+    .sort((a, b) => timesMs[a] - timesMs[b])
+    .filter((index, at, all) => at === 0 || timesMs[index] > timesMs[all[at - 1]]);
+  const pick = (values: Float64Array) => Float64Array.from(order, (index) => values[index]);
+  return { timesMs: pick(timesMs), volts: pick(volts), amps: pick(amps) };
+}
+
+function meaningOf(heading: string): Column | null {
+  const bare = heading
+    .toLowerCase()
+    .replaceAll(/["()[\]]/g, ' ')
+    .replaceAll(/[_\s]+/g, ' ')
+    .trim();
+  return HEADINGS.find(([pattern]) => pattern.test(bare))?.[1] ?? null;
+}

@@ -1,0 +1,42 @@
+import { HOUR_MS, isSteadyClock, sameHourNextDay, type Span } from '@knapsack/core';
+import type { Block, Trip } from '../documents/trip.js';
+
+/** One time that a block is worked. */
+export interface Occurrence extends Span {
+  readonly block: Block;
+  /** The block itself, not one of its repeats. */
+  readonly first: boolean;
+}
+
+/** The station that a block belongs to, 1 for the first. */
+export const stationOf = ({ station = 1 }: Block): number => station;
+
+/**
+ * Every time that the blocks of a trip are worked, in order of time. A repeat that does not fit wholly into the outing, or
+ * would run into another block of its station, is left out: what was drawn by hand goes before.
+ */
+export function expandBlocks({ blocks, end, place }: Pick<Trip, 'blocks' | 'end' | 'place'>): Occurrence[] {
+  const endMs = Date.parse(end);
+  const drawn = blocks.map((block): Occurrence => ({
+    startMs: Date.parse(block.start),
+    endMs: Date.parse(block.end),
+    block,
+    first: true,
+  }));
+  const all = [...drawn];
+  for (const { block, startMs, endMs: blockEndMs } of drawn) {
+    if (!block.repeat) continue;
+    const length = blockEndMs - startMs;
+    const steady = block.repeat === 'hour' || isSteadyClock(startMs, endMs, place.timeZone);
+    const period = block.repeat === 'hour' ? HOUR_MS : 24 * HOUR_MS;
+    const next = (timeMs: number) => (steady ? timeMs + period : sameHourNextDay(timeMs, place.timeZone));
+    for (let from = next(startMs); from + length <= endMs; from = next(from)) {
+      const taken = all.some(
+        (other) =>
+          stationOf(other.block) === stationOf(block) && other.startMs < from + length && other.endMs > from,
+      );
+      if (!taken) all.push({ startMs: from, endMs: from + length, block, first: false });
+    }
+  }
+  return all.sort((a, b) => a.startMs - b.startMs);
+}

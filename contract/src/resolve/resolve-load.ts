@@ -1,0 +1,99 @@
+import {
+  accessoryPieces,
+  darkSpans,
+  fail,
+  internalCharge,
+  powerAtBattery,
+  succeed,
+  timesDraw,
+  type AccessoryLoad,
+  type Draw,
+  type OnRule,
+  type OutingHours,
+  type PlannedBlock,
+  type PlannedStation,
+  type Result,
+  type Span,
+} from '@knapsack/core';
+import type { AccessoryRule } from '../documents/accessory-rule.js';
+import type { Accessory } from '../documents/gear.js';
+import type { Figure } from '../documents/figure.js';
+import type { Trip } from '../documents/trip.js';
+import { counted, isKind, type Carried } from './look-up.js';
+
+/** Everything that draws besides the radio: accessories, the controller itself, the charging of the radio's own battery. */
+export function resolveAccessories(
+  trip: Trip,
+  carried: readonly Carried[],
+  stations: readonly PlannedStation[],
+  outing: Span,
+): Result<readonly AccessoryLoad[]> {
+  const accessories = carried.filter(isKind('accessory'));
+  const { latitudeDeg, longitudeDeg } = trip.place;
+  const inTheDark = accessories.find(({ item, gear }) => (item.rule ?? gear.rule).when === 'dark');
+  const hasPlace = latitudeDeg !== undefined && longitudeDeg !== undefined;
+  if (inTheDark && !hasPlace) {
+    return fail({
+      code: 'no-coordinates',
+      pointer: '/place/latitudeDeg',
+      sentence: `${inTheDark.gear.name} is on in the dark: say where the outing is, by latitude and longitude or a locator.`,
+    });
+  }
+  const hours: OutingHours = {
+    outing,
+    blocks: withModes(stations.flatMap(({ blocks }) => blocks)),
+    dark: inTheDark && hasPlace ? darkSpans(outing, { latitudeDeg, longitudeDeg }) : [],
+  };
+  // An amplifier, and what is on with the transmitter, stands behind the first station's radio.
+  const behindFirst: OutingHours = { ...hours, blocks: withModes(stations[0].blocks) };
+  return succeed([
+    ...accessories.map(({ item, gear }): AccessoryLoad => {
+      const draw = (figure: Figure) => timesDraw(drawOf(gear, figure), item.count);
+      const on = gear.drawA ?? gear.drawW;
+      return {
+        name: counted(gear.name, item.count),
+        pieces: on
+          ? accessoryPieces(
+              draw(on),
+              onRule(item.rule ?? gear.rule),
+              (item.rule ?? gear.rule).when === 'transmitting' ? behindFirst : hours,
+              gear.transmitDraw && draw(gear.transmitDraw),
+            )
+          : [],
+      };
+    }),
+    ...carried.filter(isKind('amplifier')).map(({ item, gear }): AccessoryLoad => {
+      const draw = ({ value }: Figure): Draw => ({ amps: value * item.count, watts: 0 });
+      const rule: OnRule = { when: 'transmitting', ...(gear.modes && { modes: gear.modes }) };
+      return {
+        name: counted(gear.name, item.count),
+        pieces: accessoryPieces(draw(gear.standbyA), rule, behindFirst, draw(gear.transmitA)),
+      };
+    }),
+    ...carried.filter(isKind('controller')).flatMap(({ gear }): AccessoryLoad[] => {
+      if (!gear.selfUseA) return [];
+      const draw: Draw = { amps: gear.selfUseA.value, watts: 0 };
+      return [{ name: gear.name, pieces: accessoryPieces(draw, { when: 'always' }, hours) }];
+    }),
+    ...stations.flatMap(({ radio, blocks }): AccessoryLoad[] =>
+      radio.internal
+        ? [{ name: `${radio.name}’s own battery`, pieces: internalCharge(radio.internal, outing, blocks) }]
+        : [],
+    ),
+  ]);
+}
+
+const withModes = (blocks: readonly PlannedBlock[]): OutingHours['blocks'] =>
+  blocks.flatMap((block) => (block.mode ? [{ ...block, mode: block.mode }] : []));
+
+/** A figure of an accessory at the battery: amps as they are, watts through their converter. */
+const drawOf = ({ drawW, via = 'bus' }: Accessory, { value }: Figure): Draw =>
+  drawW ? { amps: 0, watts: powerAtBattery(via, value) } : { amps: value, watts: 0 };
+
+const onRule = (rule: AccessoryRule): OnRule =>
+  rule.when === 'hours'
+    ? {
+        when: 'hours',
+        spans: rule.hours.map(({ start, end }) => ({ startMs: Date.parse(start), endMs: Date.parse(end) })),
+      }
+    : rule;

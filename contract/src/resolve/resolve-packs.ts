@@ -1,0 +1,121 @@
+import {
+  CHEMISTRIES,
+  chemistryOf,
+  fail,
+  socAfterStorage,
+  succeed,
+  USUAL_SOCKET,
+  type PackLabel,
+  type PlannedPack,
+  type Result,
+} from '@knapsack/core';
+import { trustOf, type Figure } from '../documents/figure.js';
+import type { Battery, Station } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { counted, isKind, lacking, type Carried } from './look-up.js';
+
+/** The reserve of a trip, 0 to 1: its own, or the chemistry's usual one. */
+export const floorOf = (trip: Trip, { chemistry }: Pick<Battery, 'chemistry'>): number =>
+  trip.floorSoc ?? chemistryOf(chemistry).floorSoc;
+
+/** The packs of a bag: all of one kind in parallel as one, or every single one for use in turn, in the bag's order. */
+export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<readonly PlannedPack[]> {
+  const sources = carried.filter(
+    (one): one is Carried<Battery | Station> => isKind('battery')(one) || isKind('station')(one),
+  );
+  if (sources.length === 0) return fail(lacking('battery', 'Put a battery in the bag.'));
+  if (trip.batteryUse === 'turns') {
+    return succeed(
+      sources.flatMap(({ gear, item }) =>
+        Array.from({ length: item.count }, (_, index) => {
+          const name = item.count > 1 ? `${gear.name} no. ${index + 1}` : gear.name;
+          return plannedPack(trip, gear, 1, name);
+        }),
+      ),
+    );
+  }
+  const [first, second] = sources;
+  if (second) {
+    return fail({
+      code: 'mixed-batteries',
+      pointer: `/loadout/${second.index}`,
+      sentence: `The bag holds ${first.gear.name} and ${second.gear.name}. Use them one after the other, or take one kind, as many as you like; different kinds in parallel fight each other.`,
+    });
+  }
+  if (first.gear.kind === 'station' && first.item.count > 1) {
+    return fail({
+      code: 'stations-parallel',
+      pointer: `/loadout/${first.index}`,
+      sentence: `Power stations cannot be put in parallel at their sockets. Use the ${first.item.count} of them one after the other.`,
+    });
+  }
+  return succeed([
+    plannedPack(trip, first.gear, first.item.count, counted(first.gear.name, first.item.count)),
+  ]);
+}
+
+function plannedPack(trip: Trip, gear: Battery | Station, count: number, name: string): PlannedPack {
+  const kept = gear.kind === 'battery' && gear.keepsCharge === true;
+  const common = {
+    name,
+    startSoc: socAfterStorage(gear.chemistry, trip.startSoc, trip.storedDays ?? 0, kept),
+    floorSoc: floorOf(trip, gear),
+    capacityFrom: trustOf(capacityOf(gear)),
+  };
+  if (gear.kind === 'station') {
+    return {
+      ...common,
+      label: packLabelOf(gear, 1),
+      ...(gear.socketA && { continuousA: gear.socketA.value, peakA: gear.socketA.value }),
+    };
+  }
+  const { continuousA, peakA, peakS } = gear;
+  return {
+    ...common,
+    label: packLabelOf(gear, count),
+    ...(continuousA && { continuousA: continuousA.value * count }),
+    ...(peakA && { peakA: peakA.value * count }),
+    ...(peakS && { peakS: peakS.value }),
+  };
+}
+
+/** The figure that says how much a battery holds. */
+const capacityOf = (gear: Battery | Station): Figure =>
+  gear.kind === 'station' ? gear.wattHours : (gear.measuredAh ?? gear.ratedAh);
+
+/** A battery or the cells of a power station as a pack, some of them in parallel. */
+export const packLabelOf = (gear: Battery | Station, count: number): PackLabel =>
+  gear.kind === 'station' ? stationLabel(gear) : batteryLabel(gear, count);
+
+/** Packs of one kind in parallel: capacity and limits add, resistance divides. */
+function batteryLabel(battery: Battery, count: number): PackLabel {
+  const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA } = battery;
+  return {
+    chemistry: battery.chemistry,
+    cellsInSeries: battery.cellsInSeries,
+    ratedAh: ratedAh.value * count,
+    health: measuredAh ? measuredAh.value / ratedAh.value : (health?.value ?? 1),
+    ...(resistanceOhm && { resistanceOhm: resistanceOhm.value / count }),
+    ...(cutoffV && { cutoffV: cutoffV.value }),
+    ...(maxChargeA && { maxChargeA: maxChargeA.value * count }),
+  };
+}
+
+/** The cells of a power station: its watt hours at their nominal volts, behind its socket. */
+function stationLabel(station: Station): PackLabel {
+  const { chemistry, cellsInSeries, wattHours, health, socketV, efficiency, idleW, solarW } = station;
+  const { nominalV, tableCells } = CHEMISTRIES[chemistry];
+  const volts = (nominalV * cellsInSeries) / tableCells;
+  return {
+    chemistry,
+    cellsInSeries,
+    ratedAh: wattHours.value / volts,
+    health: health?.value ?? 1,
+    ...(solarW && { maxChargeA: solarW.value / volts }),
+    socket: {
+      volts: socketV?.value ?? USUAL_SOCKET.volts,
+      efficiency: efficiency?.value ?? USUAL_SOCKET.efficiency,
+      idleW: idleW?.value ?? USUAL_SOCKET.idleW,
+    },
+  };
+}

@@ -1,0 +1,100 @@
+import {
+  fail,
+  familyOf,
+  succeed,
+  usualFactor,
+  type InternalBattery,
+  type PlannedBlock,
+  type PlannedRadio,
+  type PlannedStation,
+  type Result,
+} from '@knapsack/core';
+import type { Figure } from '../documents/figure.js';
+import type { Radio } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { expandBlocks, stationOf, type Occurrence } from './expand-blocks.js';
+import { isKind, lacking, type Carried } from './look-up.js';
+
+/** The radios of a bag in its order, each as often as it is there: the stations. */
+export const stationRadios = (carried: readonly Carried[]): readonly Radio[] =>
+  carried.filter(isKind('radio')).flatMap(({ item, gear }) => Array.from({ length: item.count }, () => gear));
+
+/** The stations of a trip that are worked, the first always. */
+export function resolveStations(
+  trip: Trip,
+  carried: readonly Carried[],
+): Result<readonly [PlannedStation, ...PlannedStation[]]> {
+  const radios = stationRadios(carried);
+  if (radios.length === 0) {
+    return fail(lacking('radio', 'Put a radio in the bag: its amps are what the sum begins with.'));
+  }
+  const worked = expandBlocks(trip);
+  const most = Math.max(1, ...trip.blocks.map(stationOf));
+  if (most > radios.length) {
+    const planned = `Blocks are planned for station ${most}, and ${radios.length === 1 ? 'one radio is' : `${radios.length} radios are`} in the bag`;
+    return fail(
+      lacking('station', `${planned}: put another in, or give those blocks to a station that has a radio.`),
+    );
+  }
+  const station = (radio: Radio, index: number): PlannedStation => ({
+    radio: plannedRadio(radio, trip),
+    blocks: worked
+      .filter(({ block }) => stationOf(block) === index + 1)
+      .map((time) => plannedBlock(time, radio)),
+  });
+  const others = radios
+    .slice(1)
+    .map((radio, index) => station(radio, index + 1))
+    .filter(({ blocks }) => blocks.length > 0);
+  return succeed([station(radios[0], 0), ...others]);
+}
+
+/** A radio's figures as plain numbers. */
+function plannedRadio(radio: Radio, trip: Trip): PlannedRadio {
+  const { receiveA, receiveSheetA, receiveByEarA, fullPowerV, maxV } = radio;
+  const amps = ({ value, source }: Figure) => ({ amps: value, source });
+  const internal = internalOf(radio, trip);
+  return {
+    name: radio.name,
+    figures: {
+      receive: [amps(receiveA), ...(receiveSheetA ? [amps(receiveSheetA)] : [])],
+      ...(receiveByEarA && { receiveByEar: [amps(receiveByEarA)] }),
+      transmit: radio.transmit,
+    },
+    dropoutV: radio.dropoutV.value,
+    ...(fullPowerV && { fullPowerV: fullPowerV.value }),
+    ...(maxV && { maxV: maxV.value }),
+    ...(internal && { internal }),
+  };
+}
+
+function internalOf({ internal }: Radio, trip: Trip): InternalBattery | null {
+  if (!internal) return null;
+  return {
+    wattHours: internal.wattHours.value,
+    startSoc: trip.ownSoc ?? 1,
+    chargeW: internal.chargeW.value,
+    chargesWhileOperating: internal.chargesWhileOperating,
+  };
+}
+
+/** A block of operating as plain numbers, with what the bench found for its mode. */
+function plannedBlock({ block, startMs, endMs }: Occurrence, radio: Radio): PlannedBlock {
+  const { mode, modeFactor, processed, share, powerW, rating } = block;
+  const { keyUpAtReceive, byEar } = familyOf(mode);
+  const over = radio.overs?.find((measured) => measured.mode === mode);
+  return {
+    startMs,
+    endMs,
+    label: `${mode} ${powerW} W`,
+    mode,
+    powerW,
+    modeFactor: modeFactor ?? usualFactor(mode, processed),
+    // What the user says of this very block goes before the bench.
+    ...(over && modeFactor === undefined && !processed && { measuredFactor: over.factor }),
+    ...(rating && { rating }),
+    keyUpAtReceive,
+    byEar,
+    share,
+  };
+}

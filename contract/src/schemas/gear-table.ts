@@ -1,0 +1,121 @@
+import { parse } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
+import { fail, succeed, type Result } from '@knapsack/core';
+import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, type Gear } from '../documents/gear.js';
+import { readGear, readShelf } from './read.js';
+
+/** A heading of a figure's source: "receiveA source" beside "receiveA". */
+const SOURCE = ' source';
+const FIRST = ['kind', 'id', 'name', 'about'];
+const MOST_TOLD = 5;
+
+/** Gear as a table: a column for each field, figures with a column for their source, lists and the like as JSON. A figure's history stays out. */
+export function gearTable(gear: readonly Gear[]): string {
+  const rows = gear.map((item) => {
+    const { schema, version, ...fields } = item;
+    const row: Record<string, string> = {};
+    for (const [name, value] of Object.entries(fields)) {
+      if (isFigure(value)) {
+        row[name] = String(value.value);
+        row[name + SOURCE] = String(value.source);
+      } else row[name] = typeof value === 'object' ? JSON.stringify(value) : String(value);
+    }
+    return row;
+  });
+  const names = [...new Set(rows.flatMap((row) => Object.keys(row)))].sort();
+  return stringify(rows, {
+    header: true,
+    columns: [...FIRST, ...names.filter((name) => !FIRST.includes(name))],
+  });
+}
+
+/** What was read of a shelf file. */
+export interface ShelfReading {
+  readonly gear: readonly Gear[];
+  /** Rows that could not be read, each in a sentence. */
+  readonly notes: readonly string[];
+}
+
+/** Gear out of a file's text: a shelf document, or a table with headings as {@link gearTable} writes it. */
+export function readShelfFile(content: string): Result<ShelfReading> {
+  const bare = content.replace(/^\uFEFF/, '').trim();
+  if (bare.startsWith('{')) {
+    let data: unknown;
+    try {
+      data = JSON.parse(bare);
+    } catch {
+      return refuse('The file begins like JSON but cannot be read as such.');
+    }
+    const shelf = readShelf(data);
+    return shelf.ok ? succeed({ gear: shelf.value.gear, notes: [] }) : shelf;
+  }
+  let rows: Record<string, string>[];
+  try {
+    const delimiter = bare.split('\n', 1)[0].includes(';') ? ';' : ',';
+    rows = parse(bare, {
+      columns: true,
+      delimiter,
+      skipEmptyLines: true,
+      relaxColumnCount: true,
+      trim: true,
+    });
+  } catch {
+    return refuse(
+      `The file is neither a shelf document ("schema": "${SHELF_SCHEMA}") nor a table with headings.`,
+    );
+  }
+  if (rows.length === 0 || !('kind' in rows[0]) || !('name' in rows[0])) {
+    return refuse('A table of gear needs headings in its first row, among them kind and name.');
+  }
+  const gear: Gear[] = [];
+  const wrong: string[] = [];
+  rows.forEach((row, index) => {
+    const read = readGear(fromRow(row, index));
+    if (read.ok) gear.push(read.value);
+    else wrong.push(`row ${index + 2}: ${read.problems[0].sentence}`);
+  });
+  const more = wrong.length > MOST_TOLD ? ` and ${wrong.length - MOST_TOLD} more rows` : '';
+  return succeed({
+    gear,
+    notes: wrong.length > 0 ? [`Left out: ${wrong.slice(0, MOST_TOLD).join(' ')}${more}`] : [],
+  });
+}
+
+function fromRow(row: Record<string, string>, index: number): Record<string, unknown> {
+  const item: Record<string, unknown> = { schema: GEAR_SCHEMA, version: GEAR_VERSION };
+  for (const [name, text] of Object.entries(row)) {
+    if (name.endsWith(SOURCE) || text === '') continue;
+    const source = row[name + SOURCE];
+    item[name] = source ? { value: Number(text), source } : plainValue(name, text);
+  }
+  item['id'] ??= `read-${index + 1}`;
+  return item;
+}
+
+const TEXTS = new Set([
+  'kind',
+  'id',
+  'name',
+  'about',
+  'note',
+  'chemistry',
+  'technology',
+  'type',
+  'run',
+  'via',
+  'from',
+]);
+
+function plainValue(name: string, text: string): unknown {
+  if (TEXTS.has(name)) return text;
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+}
+
+const isFigure = (value: unknown): value is { value: number; source: string } =>
+  typeof value === 'object' && value !== null && 'value' in value && 'source' in value;
+
+const refuse = (sentence: string): Result<never> => fail({ code: 'shelf-file', sentence });

@@ -1,0 +1,83 @@
+import { kitName, picks, type RuledOut, type TriedKit } from '@knapsack/core';
+import type { LoadoutItem } from '../documents/trip.js';
+import type { HuntState } from './kit-hunt.js';
+import type { FoundKits } from './kit-worker.js';
+import type { SizeOptions } from './size-options.js';
+
+/** A kit in the answer of the API and the terminal tool. */
+export interface KitAnswer {
+  readonly name: string;
+  readonly grams: number;
+  readonly price: number | null;
+  readonly litres: number | null;
+  readonly pieces: number;
+  readonly chance: number;
+  readonly standardError: number;
+  /** What it puts in the bag, and how the batteries are used. */
+  readonly loadout: readonly LoadoutItem[];
+  readonly batteryUse: 'parallel' | 'turns';
+}
+
+/** What a search over the shelf found. */
+export interface SizeAnswer {
+  readonly asked: number;
+  readonly draws: number;
+  /** Allowed kits, of which those that could be on no front were given up early. */
+  readonly kits: number;
+  /** Steps that were walked, as a share of all kits on all draws. */
+  readonly shareOfSteps: number;
+  readonly lightest: KitAnswer | null;
+  readonly cheapest: KitAnswer | null;
+  readonly leastEffort: KitAnswer | null;
+  /** The surest there is, whether or not it makes the asked chance. */
+  readonly surest: KitAnswer | null;
+  /** Where none is of interest: the kit that lasts longest, and for how long on average, h. */
+  readonly nearest: { readonly name: string; readonly grams: number; readonly meanHours: number } | null;
+  readonly byWeight: readonly KitAnswer[];
+  readonly byPrice: readonly KitAnswer[];
+  readonly ruledOut: readonly RuledOut[];
+}
+
+/** The answer of a search that has come to its end. */
+export function sizeAnswer(
+  { found, fronts, of, steps, nearest }: HuntState,
+  { chance }: SizeOptions,
+): SizeAnswer {
+  const told = (kit: TriedKit | null) => kit && kitAnswer(found, kit);
+  const { lightest, cheapest, effortless, best } = picks(fronts, chance);
+  return {
+    asked: chance,
+    draws: found.draws,
+    kits: of,
+    shareOfSteps: of > 0 ? steps / (of * found.draws * found.steps) : 0,
+    lightest: told(lightest),
+    cheapest: told(cheapest),
+    leastEffort: told(effortless),
+    surest: told(best),
+    nearest: nearest && {
+      name: kitName(found.batteries[nearest.kit.battery], found.suns[nearest.kit.sun]),
+      grams: nearest.kit.grams,
+      meanHours: nearest.meanHours,
+    },
+    byWeight: fronts.weight.map((kit) => kitAnswer(found, kit)),
+    byPrice: fronts.price.map((kit) => kitAnswer(found, kit)),
+    ruledOut: found.ruledOut,
+  };
+}
+
+function kitAnswer({ batteries, suns }: FoundKits, { kit, chance, standardError }: TriedKit): KitAnswer {
+  const battery = batteries[kit.battery];
+  const sun = suns[kit.sun];
+  const { grams, price, litres, pieces } = kit;
+  return {
+    name: kitName(battery, sun),
+    grams,
+    price,
+    litres,
+    pieces,
+    chance,
+    standardError,
+    loadout: [...battery.items, ...sun.items],
+    batteryUse: battery.use,
+  };
+}

@@ -1,0 +1,218 @@
+import {
+  fail,
+  forecast,
+  isReason,
+  MINUTE_MS,
+  succeed,
+  type BatteryChoice,
+  type ChemistryName,
+  type Effort,
+  type PlanInput,
+  type Reason,
+  type Result,
+  type SizeSpace,
+  type SunChoice,
+  type SunPlan,
+} from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import { USUAL_PLACE, type AimChoice, type PanelPlace } from '../documents/sun.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
+import { bestAim } from '../resolve/best-aim.js';
+import { lookUp } from '../resolve/look-up.js';
+import { resolve } from '../resolve/resolve.js';
+import { resolvePacks } from '../resolve/resolve-packs.js';
+import { resolveSun } from '../resolve/resolve-sun.js';
+import { outlookOf } from '../resolve/sky-of.js';
+import { batteryParts, sunParts, type BatteryPart, type SunPart } from './shelf-parts.js';
+import { sizeProblems, type SizeAim, type SizeOptions } from './size-options.js';
+
+/** Kinds of gear that a kit brings; whatever of them is in the bag makes place for it. */
+const KIT_KINDS: readonly Gear['kind'][] = ['battery', 'station', 'panel', 'controller'];
+
+/** Most steps that kits are tried in; a longer outing is looked at in coarser ones. */
+const MOST_STEPS = 300;
+
+/** A space of kits, and the parts of the shelf that its choices are, in the same order. */
+export interface ShelfSpace {
+  readonly space: SizeSpace;
+  readonly batteries: readonly BatteryPart[];
+  readonly suns: readonly SunPart[];
+  /** What a part's way to lie means in this place. */
+  readonly aims: Readonly<Record<SizeAim, PanelPlace>>;
+}
+
+/** All kits that a shelf can give a trip. Gear that the trip brings along is on the shelf as well. */
+export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOptions): Result<ShelfSpace> {
+  const problems = sizeProblems(options);
+  if (problems.length > 0) return fail(...problems);
+  const onShelf = new Set(shelf.map(({ id }) => id));
+  const all = [...shelf, ...(trip.gear ?? []).filter(({ id }) => !onShelf.has(id))];
+  // In one order however the shelf stands: of kits that weigh the same the first is told, here and on the server.
+  const known = all
+    .filter((gear) => !gear.archived && (options.wished || !gear.wished))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  const batteries = batteryParts(known);
+  if (batteries.length === 0) {
+    return fail({
+      code: 'empty-shelf',
+      pointer: '/gear',
+      sentence:
+        'There is no battery on the shelf to choose from: put one there, or let wished-for gear be tried.',
+    });
+  }
+  const bare = { ...withoutKit(trip, all), stepMinutes: stepFor(trip) };
+  const first = resolve(
+    { ...bare, loadout: [...bare.loadout, ...batteries[0].items], batteryUse: batteries[0].use },
+    all,
+  );
+  if (!first.ok) return first;
+  const plan = first.value;
+  const suns = sunParts(known, options.aims);
+  const chemistries = [...new Set(batteries.map(({ chemistry }) => chemistry))];
+  const outlook = outlookOf(trip);
+  const choose = sunChooser(bare, all, plan, chemistries);
+  const planned = trip.panelPlace ?? USUAL_PLACE;
+  const aims: ShelfSpace['aims'] = {
+    planned,
+    flat: { ...planned, aim: { how: 'flat' }, mount: 'flat' },
+    propped: propped(bare, all, plan, suns, planned),
+    turned: { ...planned, aim: { how: 'every', minutes: 120 }, mount: 'propped' },
+  };
+  return succeed({
+    space: {
+      plan: { ...plan, outlook },
+      batteries: batteries.map((part) => batteryChoice(bare, all, part, plan)),
+      suns: suns.map((part) => choose(part, part.aim && aims[part.aim])),
+    },
+    batteries,
+    suns,
+    aims,
+  });
+}
+
+/** A trip with a kit in its bag, where its batteries and panels were. */
+export function withKit(
+  trip: Trip,
+  shelf: readonly Gear[],
+  { batteries, suns, aims }: Pick<ShelfSpace, 'batteries' | 'suns' | 'aims'>,
+  kit: { readonly battery: number; readonly sun: number },
+): Trip {
+  const battery = batteries[kit.battery];
+  const sun = suns[kit.sun];
+  const bare = withoutKit(trip, shelf);
+  const at = trip.loadout.findIndex((item) => !bare.loadout.includes(item));
+  const items: readonly LoadoutItem[] = [...battery.items, ...sun.items];
+  const { chargeIdle: _idle, ...rest } = bare;
+  return {
+    ...rest,
+    loadout:
+      at === -1
+        ? [...bare.loadout, ...items]
+        : bare.loadout.toSpliced(Math.min(at, bare.loadout.length), 0, ...items),
+    batteryUse: battery.use,
+    ...(sun.aim && { panelPlace: aims[sun.aim] }),
+  };
+}
+
+/** A trip without battery, panel and controller. A radio on a controller's terminals goes straight to the battery. */
+function withoutKit(trip: Trip, shelf: readonly Gear[]): Trip {
+  const kinds = new Map([...(trip.gear ?? []), ...shelf].map(({ id, kind }) => [id, kind]));
+  const { radioOn: _on, ...rest } = trip;
+  return {
+    ...rest,
+    loadout: trip.loadout.filter(({ gear }) => {
+      const kind = kinds.get(gear);
+      return !kind || !KIT_KINDS.includes(kind);
+    }),
+  };
+}
+
+/** The trip's own step, or the finest one that keeps the steps few. */
+export function stepFor({ start, end, stepMinutes }: Trip): Trip['stepMinutes'] {
+  const minutes = (Date.parse(end) - Date.parse(start)) / MINUTE_MS;
+  const fits = ([5, 15] as const).find((step) => step >= stepMinutes && minutes / step <= MOST_STEPS);
+  return fits ?? 15;
+}
+
+function batteryChoice(bare: Trip, gear: readonly Gear[], part: BatteryPart, plan: PlanInput): BatteryChoice {
+  const trip: Trip = { ...bare, loadout: part.items, batteryUse: part.use };
+  const packs = resolvePacks(trip, lookUp(trip, gear).carried);
+  if (!packs.ok) {
+    const [{ code, sentence }] = packs.problems;
+    return { ...part, packs: [], barred: { rule: code, sentence } };
+  }
+  return { ...part, packs: packs.value, barred: barredBy({ ...plan, packs: packs.value }) };
+}
+
+/** Hard rules that a battery may break with this load, and what they are called in the list. */
+const HARD_RULES: Readonly<Record<string, string>> = {
+  'discharge-limit': 'discharge limit',
+  'over-voltage': 'too many volts',
+};
+
+function barredBy(plan: PlanInput): Reason | null {
+  const stop = forecast({ ...plan, stepMs: 15 * MINUTE_MS }).verdict.findings.find(
+    ({ severity, code }) => severity === 'stop' && code in HARD_RULES,
+  );
+  return stop ? { rule: HARD_RULES[stop.code], sentence: stop.sentence } : null;
+}
+
+const RULE_WORDS: Readonly<Record<string, string>> = {
+  'cold-voltage': 'cold voltage',
+  'charge-profile': 'charge profile',
+  'no-coordinates': 'place not known',
+};
+
+const EFFORTS: Record<AimChoice['how'], Effort> = { flat: 0, hung: 0, fixed: 1, every: 2, at: 2 };
+
+/** Makes sun choices of parts: the panel in its place for each chemistry, one and the same where only the profile differs. */
+function sunChooser(
+  bare: Trip,
+  gear: readonly Gear[],
+  plan: PlanInput,
+  chemistries: readonly ChemistryName[],
+) {
+  return (part: SunPart, place: PanelPlace | null): SunChoice => {
+    if (!place) return { ...part, effort: 0, by: null };
+    const trip: Trip = { ...bare, loadout: part.items, panelPlace: place };
+    // A power station's own input is on its card; the panel's curve is the same whichever station it is.
+    const station = part.throughStation ? gear.find(({ kind }) => kind === 'station') : undefined;
+    const carried = lookUp(
+      station ? { ...trip, loadout: [...part.items, { gear: station.id, count: 1 }] } : trip,
+      gear,
+    ).carried;
+    let shared: SunPlan | null = null;
+    const by = chemistries.map((chemistry): [ChemistryName, SunPlan | Reason] => {
+      const found = resolveSun(trip, carried, { ...plan.packs[0].label, chemistry }, plan.wiring);
+      if (found.ok && found.value) return [chemistry, (shared ??= found.value)];
+      const [{ code, sentence }] = found.ok ? [NO_PANEL] : found.problems;
+      return [chemistry, { rule: RULE_WORDS[code] ?? code, sentence }];
+    });
+    return {
+      ...part,
+      effort: EFFORTS[place.aim.how],
+      by: Object.fromEntries(by) as NonNullable<SunChoice['by']>,
+    };
+  };
+}
+
+const NO_PANEL = { code: 'no-panel', sentence: 'There is no panel in it.' };
+
+/** The best fixed aim of the place; it hardly depends on which panel it is. */
+function propped(
+  bare: Trip,
+  gear: readonly Gear[],
+  plan: PlanInput,
+  suns: readonly SunPart[],
+  planned: PanelPlace,
+): PanelPlace {
+  const flat: PanelPlace = { ...planned, mount: 'propped' };
+  for (const part of suns) {
+    if (!part.aim || part.throughStation) continue;
+    const { by } = sunChooser(bare, gear, plan, [plan.packs[0].label.chemistry])(part, flat);
+    const sun = Object.values(by ?? {}).find((of) => !isReason(of));
+    const aim = sun && !isReason(sun) ? bestAim(sun, plan.outing) : null;
+    if (aim) return { ...planned, aim, mount: 'propped' };
+  }
+  return { ...planned, mount: 'propped' };
+}

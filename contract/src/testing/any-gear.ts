@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES } from '@knapsack/core';
+import type { AccessoryRule } from '../documents/accessory-rule.js';
+import type {
+  Accessory,
+  Amplifier,
+  Battery,
+  ControllerGear,
+  Gear,
+  Lead,
+  Panel,
+  Radio,
+  Station,
+} from '../documents/gear.js';
+import { any, bare, figure, iso, maybe } from './any-field.js';
+
+const common = { schema: 'knapsack.gear', version: 2, name: 'x' } as const;
+
+const radios = fc
+  .record({
+    receiveA: figure('receiveA'),
+    transmit: fc.array(
+      fc.record({
+        rfW: any('rfW'),
+        amps: any('transmitA'),
+        source: fc.constantFrom('datasheet', 'measured'),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    dropoutV: figure('dropoutV'),
+    fullPowerV: maybe('fullPowerV'),
+    maxV: maybe('maxV'),
+    receiveSheetA: maybe('receiveA'),
+    receiveByEarA: maybe('receiveA'),
+    overs: fc.option(
+      fc.array(
+        fc.record({
+          mode: fc.constantFrom(...MODE_NAMES),
+          factor: any('modeFactor'),
+          source: fc.constant('measured' as const),
+        }),
+        { maxLength: 2 },
+      ),
+      { nil: undefined },
+    ),
+    internal: fc.option(
+      fc.record({
+        wattHours: figure('wattHours'),
+        chargeW: figure('chargeW'),
+        chargesWhileOperating: fc.boolean(),
+      }),
+      { nil: undefined },
+    ),
+  })
+  .map((radio) => bare({ ...common, id: 'radio', kind: 'radio', ...radio }) as Radio);
+
+const batteries = fc
+  .record({
+    chemistry: fc.constantFrom(...CHEMISTRY_NAMES),
+    cellsInSeries: any('cellsInSeries'),
+    ratedAh: figure('ratedAh'),
+    measuredAh: maybe('measuredAh'),
+    health: maybe('health'),
+    resistanceOhm: maybe('resistanceOhm'),
+    cutoffV: maybe('cutoffV'),
+    continuousA: maybe('dischargeA'),
+    peakA: maybe('dischargeA'),
+    peakS: maybe('peakS'),
+    maxChargeA: maybe('chargeA'),
+    keepsCharge: fc.boolean(),
+  })
+  .map((battery) => bare({ ...common, id: 'battery', kind: 'battery', ...battery }) as Battery);
+
+const stations = fc
+  .record({
+    chemistry: fc.constantFrom(...CHEMISTRY_NAMES),
+    cellsInSeries: any('cellsInSeries'),
+    wattHours: figure('wattHours'),
+    health: maybe('health'),
+    socketV: maybe('socketV'),
+    socketA: maybe('socketA'),
+    efficiency: maybe('efficiency'),
+    idleW: maybe('idleW'),
+    solarW: maybe('solarW'),
+  })
+  .map((station) => bare({ ...common, id: 'station', kind: 'station', ...station }) as Station);
+
+const rules: fc.Arbitrary<AccessoryRule> = fc.oneof(
+  fc.constantFrom<AccessoryRule>({ when: 'always' }, { when: 'operating' }, { when: 'dark' }),
+  any('anHour').map((anHour): AccessoryRule => ({ when: 'minutes', anHour })),
+  fc.constant<AccessoryRule>({ when: 'hours', hours: [{ start: iso(1), end: iso(3.3) }] }),
+);
+
+const accessories = fc
+  .record({
+    draw: fc.oneof(
+      figure('drawA').map((drawA) => ({ drawA })),
+      fc.record({ drawW: figure('drawW'), via: fc.constantFrom(...CONVERTER_NAMES) }),
+    ),
+    rule: fc.oneof(
+      rules.map((rule) => ({ rule })),
+      figure('transmitDraw').map((transmitDraw) => ({
+        transmitDraw,
+        rule: { when: 'transmitting' as const },
+      })),
+    ),
+  })
+  .map(({ draw, rule }): Accessory => ({ ...common, id: 'accessory', kind: 'accessory', ...draw, ...rule }));
+
+const amplifiers = fc
+  .record({ standbyA: figure('drawA'), transmitA: figure('transmitA') })
+  .map((amplifier): Amplifier => ({ ...common, id: 'amplifier', kind: 'amplifier', ...amplifier }));
+
+const leads = fc
+  .oneof(
+    figure('loopOhm').map((loopOhm) => ({ loopOhm })),
+    fc
+      .record({
+        size: fc.oneof(
+          any('awg').map((awg) => ({ awg })),
+          any('areaMm2').map((areaMm2) => ({ areaMm2 })),
+        ),
+        lengthM: any('lengthM'),
+        contactPairs: any('contactPairs'),
+        fusesA: fc.array(any('fuseA'), { maxLength: 2 }),
+        connectorA: any('connectorA'),
+        bundled: fc.boolean(),
+      })
+      .map(({ size, ...wire }) => ({ wire: { ...wire, ...size } })),
+  )
+  .map((made): Lead => ({ ...common, id: 'lead', kind: 'lead', ...made }));
+
+const panels = fc
+  .record({
+    technology: fc.constantFrom('good_mono', 'cheap_mono', 'thin_film'),
+    watts: figure('panelW'),
+    vmpV: maybe('panelV'),
+    vocV: maybe('panelV'),
+    impA: maybe('panelA'),
+    iscA: maybe('panelA'),
+    truth: maybe('truth'),
+    vocPerKelvin: maybe('vocPerKelvin'),
+  })
+  .map((panel) => bare({ ...common, id: 'panel', kind: 'panel', ...panel }) as Panel);
+
+const controllers = fc
+  .record({
+    type: fc.constantFrom('mppt', 'boost', 'pwm'),
+    maxA: figure('chargeA'),
+    selfUseA: maybe('selfUseA'),
+    wakeShare: maybe('wakeShare'),
+  })
+  .map(
+    (controller) =>
+      bare({ ...common, id: 'controller', kind: 'controller', ...controller }) as ControllerGear,
+  );
+
+/** One item of each kind that takes part in a sum. */
+export const bags = fc
+  .tuple(radios, batteries, stations, amplifiers, accessories, leads, panels, controllers)
+  .map((gear): readonly Gear[] => gear);

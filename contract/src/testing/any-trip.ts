@@ -1,0 +1,149 @@
+import fc from 'fast-check';
+import { MODE_NAMES, RATING_NAMES, RUN_NAMES } from '@knapsack/core';
+import type { AimChoice } from '../documents/sun.js';
+import type { Trip } from '../documents/trip.js';
+import { any, bare, iso } from './any-field.js';
+
+const aims = fc.oneof(
+  fc.constant<AimChoice>({ how: 'flat' }),
+  fc.constant<AimChoice>({ how: 'hung' }),
+  fc.record({ how: fc.constant('fixed' as const), tiltDeg: any('tiltDeg'), azimuthDeg: any('azimuthDeg') }),
+  fc.record({ how: fc.constant('every' as const), minutes: any('aimMinutes') }),
+  fc.constant<AimChoice>({ how: 'at', times: [iso(2), iso(5)] }),
+);
+
+/** Trips with what any-gear.ts draws in the bag. */
+export const trips = fc
+  .record({
+    hours: fc.integer({ min: 1, max: 60 }),
+    latitudeDeg: any('latitudeDeg'),
+    longitudeDeg: any('longitudeDeg'),
+    heightM: any('heightM'),
+    temperatureC: any('temperatureC'),
+    startSoc: any('startSoc'),
+    floorSoc: fc.option(any('floorSoc'), { nil: undefined }),
+    cloud: any('cloud'),
+    windMS: any('windMS'),
+    aim: aims,
+    skyline: fc.array(any('elevationDeg'), { maxLength: 4 }),
+    shaded: any('fraction'),
+    hourly: fc.array(
+      fc.record({ cloud: any('cloud'), rain: fc.boolean(), temperatureC: any('temperatureC') }),
+      {
+        maxLength: 5,
+      },
+    ),
+    own: fc.record(
+      {
+        rating: fc.constantFrom(...RATING_NAMES),
+        batteryUse: fc.constantFrom('parallel' as const, 'turns' as const),
+        chargeIdle: fc.boolean(),
+        radioOn: fc.constantFrom('battery' as const, 'terminals' as const),
+        storedDays: any('storedDays'),
+        ownSoc: any('ownSoc'),
+      },
+      { requiredKeys: [] },
+    ),
+    run: fc.constantFrom(...RUN_NAMES),
+    inSeries: fc.constantFrom(1, 2),
+    withStation: fc.boolean(),
+    counts: fc.array(fc.integer({ min: 1, max: 25 }), { minLength: 3, maxLength: 3 }),
+    mode: fc.constantFrom(...MODE_NAMES),
+    powerW: any('rfW'),
+    share: any('share'),
+    again: fc.record(
+      {
+        repeat: fc.constantFrom('day' as const, 'hour' as const),
+        rating: fc.constantFrom('cautious' as const, 'expected' as const, 'measured' as const),
+      },
+      { requiredKeys: [] },
+    ),
+    second: fc.option(any('share'), { nil: null }),
+  })
+  .map(
+    ({
+      again,
+      second,
+      hours,
+      latitudeDeg,
+      longitudeDeg,
+      heightM,
+      temperatureC,
+      startSoc,
+      floorSoc,
+      cloud,
+      windMS,
+      aim,
+      skyline,
+      shaded,
+      hourly,
+      own,
+      run,
+      inSeries,
+      withStation,
+      counts,
+      ...work
+    }) =>
+      bare({
+        schema: 'knapsack.trip',
+        version: 3,
+        id: 'any',
+        name: 'any',
+        place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },
+        start: iso(0),
+        end: iso(hours),
+        temperatureC,
+        startSoc,
+        floorSoc,
+        stepMinutes: 15,
+        weather: {
+          air: 'hazy',
+          cloud,
+          windMS,
+          hours: hourly.map((hour, index) => ({ start: iso(index * 2), ...hour })),
+        },
+        panelPlace: {
+          aim,
+          mount: 'flat',
+          ground: 'snow',
+          shade: [{ start: iso(3), end: iso(5.2), fraction: shaded }],
+          horizon: skyline.map((elevationDeg, index) => ({ azimuthDeg: index * 90, elevationDeg })),
+        },
+        ...own,
+        blocks: [
+          {
+            id: 'b',
+            start: iso(0),
+            end: iso(Math.min(hours / 2, 1)),
+            activity: 'calling',
+            ...work,
+            ...again,
+          },
+          ...(second === null
+            ? []
+            : [
+                {
+                  id: 'c',
+                  start: iso(0),
+                  end: iso(hours),
+                  activity: 'relay',
+                  ...work,
+                  share: second,
+                  station: 2,
+                },
+              ]),
+        ],
+        loadout: [
+          {
+            gear: withStation ? 'station' : 'battery',
+            count: own.batteryUse === 'turns' ? (counts[0] % 4) + 1 : 1,
+          },
+          { gear: 'panel', count: 2 * counts[1], inSeries },
+          { gear: 'radio', count: second === null ? 1 : 2 },
+          ...(withStation ? [] : [{ gear: 'controller', count: 1 }]),
+          { gear: 'accessory', count: counts[2] },
+          { gear: 'amplifier', count: 1 },
+          { gear: 'lead', count: 1, run },
+        ],
+      }) as Trip,
+  );

@@ -1,0 +1,119 @@
+import { hoursOf, overlap } from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
+import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { stationRadios } from '../resolve/resolve-stations.js';
+import { endingOf } from './ending.js';
+
+/** What a plan still achieves when one piece fails before the start. */
+export interface Failure {
+  readonly name: string;
+  /** Hours of operating that are left of those planned. */
+  readonly hours: number;
+  readonly ofHours: number;
+  /** When the plan then ends too soon, UTC epoch ms; null where it does not. */
+  readonly endMs: number | null;
+  /** What else there is to say, in a few words. */
+  readonly because?: string;
+}
+
+/** Kinds without which the sum stays the same: nothing is said of them. */
+const NO_PART: readonly Gear['kind'][] = ['antenna', 'other', 'charger'];
+
+/**
+ * What the plan still achieves if any one piece of the bag fails, the worst first: one of several where there are several.
+ * Without its only radio, battery or radio's lead nothing goes on the air; without an accessory that belongs to modes, those
+ * modes do not.
+ */
+export function failures(trip: Trip, shelf: readonly Gear[]): readonly Failure[] {
+  const { carried } = lookUp(trip, shelf);
+  return carried
+    .filter(({ gear }) => !NO_PART.includes(gear.kind))
+    .map((piece) => failureOf(trip, shelf, carried, piece))
+    .sort((a, b) => a.hours - b.hours || (a.endMs ?? Infinity) - (b.endMs ?? Infinity));
+}
+
+/** Of how many single failures a plan keeps all of its hours on the air. */
+export const survived = (found: readonly Failure[]): number =>
+  found.filter(({ hours, ofHours }) => hours >= ofHours).length;
+
+function failureOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[], piece: Carried): Failure {
+  const { gear, item } = piece;
+  const name = item.count > 1 ? `one of ${counted(gear.name, item.count)}` : gear.name;
+  const ofHours = hoursOnAir(trip, Infinity);
+  const without = withoutOne(trip, carried, piece);
+  if (without === null) return { name, hours: 0, ofHours, endMs: Date.parse(trip.start) };
+  const verdict = endingOf(without.trip, shelf);
+  if (!verdict) return { name, hours: 0, ofHours, endMs: Date.parse(trip.start) };
+  return {
+    name,
+    hours: hoursOnAir(without.trip, verdict.endMs ?? Infinity),
+    ofHours,
+    endMs: verdict.endMs,
+    ...(without.because && { because: without.because }),
+  };
+}
+
+/** The trip with one piece less; null where nothing can go on the air then. */
+function withoutOne(
+  trip: Trip,
+  carried: readonly Carried[],
+  { gear, item, index }: Carried,
+): { readonly trip: Trip; readonly because?: string } | null {
+  const count = item.count - 1;
+  const { inSeries: _series, ...alone } = item;
+  const loadout =
+    count > 0 ? trip.loadout.with(index, { ...alone, count }) : trip.loadout.filter((_, at) => at !== index);
+  const less = { ...trip, loadout };
+  switch (gear.kind) {
+    case 'radio': {
+      const left = stationRadios(carried).length - 1;
+      if (left === 0) return null;
+      return { trip: { ...less, blocks: trip.blocks.filter((block) => stationOf(block) <= left) } };
+    }
+    case 'lead': {
+      const run = item.run ?? gear.run ?? 'radio';
+      if (count > 0) return { trip: less };
+      // Without the lead that feeds it, the radio is off; without one of the panel's, the sun is.
+      if (run === 'radio' || run === 'distribution') return null;
+      return { trip: withoutSun(less, carried), because: 'no sun' };
+    }
+    case 'controller':
+      if (count > 0) return { trip: less };
+      if (trip.radioOn === 'terminals') return null;
+      return { trip: withoutSun(less, carried), because: 'no sun' };
+    case 'accessory': {
+      const rule = item.rule ?? gear.rule;
+      const modes = rule.when === 'operating' || rule.when === 'transmitting' ? rule.modes : undefined;
+      if (count > 0 || !modes) return { trip: less };
+      return {
+        trip: { ...less, blocks: trip.blocks.filter(({ mode }) => !modes.includes(mode)) },
+        because: `no ${modes.join(', ')}`,
+      };
+    }
+    case 'panel':
+      return { trip: less, because: count > 0 ? 'less sun' : 'no sun' };
+    default:
+      return { trip: less };
+  }
+}
+
+/** Without panels and controllers: what no lead brings does not count. */
+function withoutSun(trip: Trip, carried: readonly Carried[]): Trip {
+  const solar = new Set(
+    carried
+      .filter((piece) => isKind('panel')(piece) || isKind('controller')(piece))
+      .map(({ gear }) => gear.id),
+  );
+  return { ...trip, loadout: trip.loadout.filter(({ gear }) => !solar.has(gear)) };
+}
+
+/** Hours of operating of all stations up to an instant. */
+function hoursOnAir(trip: Trip, untilMs: number): number {
+  const until = { startMs: Date.parse(trip.start), endMs: Math.min(untilMs, Date.parse(trip.end)) };
+  return expandBlocks(trip).reduce((sum, times) => {
+    const part = overlap(times, until);
+    return part ? sum + hoursOf(part) : sum;
+  }, 0);
+}

@@ -1,0 +1,192 @@
+import { bestPoints, fixed, HOUR_MS, sayDuration, sayQuantity, type Verdict } from '@knapsack/core';
+import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
+import { setOuting } from '../documents/outing-hours.js';
+import { USUAL_PLACE } from '../documents/sun.js';
+import type { Block, LoadoutItem, Trip } from '../documents/trip.js';
+import { bestAim } from '../resolve/best-aim.js';
+import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { resolve } from '../resolve/resolve.js';
+import { stationRadios } from '../resolve/resolve-stations.js';
+import { endingOf, holds } from './ending.js';
+
+/** A change to a plan that ends too soon, and how it would end then. */
+export interface Fix {
+  readonly words: string;
+  readonly trip: Trip;
+  readonly verdict: Verdict;
+  /** It lasts then, and nothing says stop. */
+  readonly fixes: boolean;
+}
+
+/** How many are told. */
+const TOLD = 3;
+/** Steps that one kind of change is taken before it is given up. */
+const MOST_STEPS = 8;
+
+/** A change that may be taken further, step by step; null where it cannot be. */
+type Change = (steps: number) => { readonly words: string; readonly trip: Trip } | null;
+
+/**
+ * The changes that would fix a plan, each taken no further than it must, the cheapest first: what costs nothing to carry
+ * before what weighs (aim, power, share, hours, then the lightest battery and panel of the shelf). Where none is enough by
+ * itself, those that help the most.
+ */
+export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
+  const before = endingOf(trip, shelf);
+  if (!before || holds(before)) return [];
+  const { carried } = lookUp(trip, shelf);
+  const kinds: readonly (() => Fix | null)[] = [
+    () => tryOn(shelf, propped(trip, shelf)),
+    () => stepByStep(trip, shelf, lessPower(trip, stationRadios(carried))),
+    () => stepByStep(trip, shelf, lessShare(trip)),
+    () => stepByStep(trip, shelf, fewerHours(trip)),
+    () => lightest(trip, shelf, moreBattery(trip, shelf, carried)),
+    () => lightest(trip, shelf, morePanel(trip, shelf, carried)),
+  ];
+  const tried = kinds.map((make) => make()).filter((fix) => fix !== null);
+  const enough = tried.filter((fix) => fix.fixes);
+  if (enough.length > 0) return enough.slice(0, TOLD);
+  return tried
+    .filter(({ verdict }) => (verdict.endMs ?? Infinity) > (before.endMs ?? Infinity) + HOUR_MS / 60)
+    .sort((a, b) => (b.verdict.endMs ?? Infinity) - (a.verdict.endMs ?? Infinity))
+    .slice(0, TOLD);
+}
+
+const tryOn = (
+  shelf: readonly Gear[],
+  change: { readonly words: string; readonly trip: Trip } | null,
+): Fix | null => {
+  const verdict = change && endingOf(change.trip, shelf);
+  return verdict ? { ...change, verdict, fixes: holds(verdict) } : null;
+};
+
+/** The smallest number of steps that fixes it, else the last that can be taken. */
+function stepByStep(trip: Trip, shelf: readonly Gear[], change: Change): Fix | null {
+  let last: Fix | null = null;
+  for (let steps = 1; steps <= MOST_STEPS; steps++) {
+    const made = change(steps);
+    if (!made || made.trip === trip) break;
+    last = tryOn(shelf, made) ?? last;
+    if (last?.fixes) break;
+  }
+  return last;
+}
+
+/** The lightest of several that fixes it, else the one that helps most. */
+function lightest(
+  trip: Trip,
+  shelf: readonly Gear[],
+  ways: readonly { readonly words: string; readonly trip: Trip; readonly grams: number }[],
+): Fix | null {
+  let best: Fix | null = null;
+  for (const way of [...ways].sort((a, b) => a.grams - b.grams)) {
+    if (way.trip === trip) continue;
+    const fix = tryOn(shelf, way);
+    if (!fix) continue;
+    if (fix.fixes) return fix;
+    if (!best || (fix.verdict.endMs ?? Infinity) > (best.verdict.endMs ?? Infinity)) best = fix;
+  }
+  return best;
+}
+
+/** Every block so many steps down on its radio's own list of powers. */
+function lessPower(trip: Trip, radios: readonly Radio[]): Change {
+  return (steps) => {
+    const lower = (block: Block): Block => {
+      const powers = bestPoints(radios[(block.station ?? 1) - 1]?.transmit ?? []).map(({ rfW }) => rfW);
+      const under = powers.filter((watts) => watts < block.powerW).sort((a, b) => b - a);
+      const powerW = under[Math.min(steps, under.length) - 1];
+      return powerW === undefined ? block : { ...block, powerW };
+    };
+    const blocks = trip.blocks.map(lower);
+    const powers = [
+      ...new Set(blocks.filter((block, at) => block !== trip.blocks[at]).map(({ powerW }) => powerW)),
+    ];
+    if (powers.length === 0) return null;
+    return {
+      words: `${powers.map((watts) => `${watts} W`).join(' and ')} on the air`,
+      trip: { ...trip, blocks },
+    };
+  };
+}
+
+/** A tenth less time on transmit with each step. */
+function lessShare(trip: Trip): Change {
+  return (steps) => {
+    const part = 1 - steps / 10;
+    const blocks = trip.blocks.map((block) => ({
+      ...block,
+      share: Math.round(block.share * part * 100) / 100,
+    }));
+    if (trip.blocks.every(({ share }) => share === 0)) return null;
+    const words = `${sayQuantity({ value: steps / 10, unit: 'share' })} less time on transmit`;
+    return { words, trip: { ...trip, blocks } };
+  };
+}
+
+/** The outing ends an hour sooner with each step. */
+function fewerHours(trip: Trip): Change {
+  const [startMs, endMs] = [Date.parse(trip.start), Date.parse(trip.end)];
+  return (steps) => {
+    const sooner = endMs - steps * HOUR_MS;
+    if (sooner <= startMs) return null;
+    return { words: `home ${sayDuration(steps)} earlier`, trip: setOuting(trip, { startMs, endMs: sooner }) };
+  };
+}
+
+/** The panel propped at the best fixed aim, where it is not turned anyway. */
+function propped(trip: Trip, shelf: readonly Gear[]): { words: string; trip: Trip } | null {
+  const place = trip.panelPlace ?? USUAL_PLACE;
+  if (place.aim.how === 'every' || place.aim.how === 'at') return null;
+  const plan = resolve(trip, shelf);
+  const aim = plan.ok && plan.value.sun ? bestAim(plan.value.sun, plan.value.outing) : null;
+  if (!aim) return null;
+  return {
+    words: `the panel propped at ${fixed(aim.tiltDeg, 0)}°, facing ${fixed(aim.azimuthDeg, 0)}°`,
+    trip: { ...trip, panelPlace: { ...place, aim, mount: 'propped' } },
+  };
+}
+
+/** One more of the battery in the bag, or another of the shelf in its place. */
+function moreBattery(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[]) {
+  const mine = carried.find(isKind('battery'));
+  if (!mine) return [];
+  return [oneMore(trip, mine), ...instead<Battery>(trip, shelf, mine, 'battery')];
+}
+
+/** One more panel, or another of the shelf in its place. */
+function morePanel(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[]) {
+  const mine = carried.find(isKind('panel'));
+  if (!mine) return [];
+  const { inSeries = 1 } = mine.item;
+  return [oneMore(trip, mine, inSeries), ...instead<Panel>(trip, shelf, mine, 'panel')];
+}
+
+function oneMore(trip: Trip, { item, gear, index }: Carried, by = 1) {
+  const count = item.count + by;
+  return {
+    words: `${counted(gear.name, count)} instead of ${item.count === 1 ? 'one' : item.count}`,
+    trip: { ...trip, loadout: trip.loadout.with(index, { ...item, count }) },
+    grams: (gear.weightG?.value ?? 0) * by,
+  };
+}
+
+function instead<Kind extends Battery | Panel>(
+  trip: Trip,
+  shelf: readonly Gear[],
+  { item, gear: mine, index }: Carried,
+  kind: Kind['kind'],
+) {
+  const inBag = new Set(trip.loadout.map(({ gear }) => gear));
+  const weighs = (gear: Gear) => gear.weightG?.value ?? 0;
+  return shelf
+    .filter((gear) => gear.kind === kind && !gear.archived && !gear.wished && !inBag.has(gear.id))
+    .map((gear) => {
+      const swapped: LoadoutItem = { gear: gear.id, count: 1 };
+      return {
+        words: `${gear.name} instead of ${counted(mine.name, item.count)}`,
+        trip: { ...trip, loadout: trip.loadout.with(index, swapped) },
+        grams: weighs(gear) - weighs(mine) * item.count,
+      };
+    });
+}

@@ -1,0 +1,5 @@
+export * from './ending.js';
+export * from './failures.js';
+export * from './fixes.js';
+export * from './left-alone.js';
+export * from './what-if.js';

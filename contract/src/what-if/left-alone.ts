@@ -1,0 +1,45 @@
+import {
+  daysWithoutSun,
+  monthsOfLoad,
+  seasonAt,
+  usualSky,
+  worstMonth,
+  type MonthOfLoad,
+  type PlanInput,
+  type SkyNow,
+  type Verdict,
+} from '@knapsack/core';
+import type { Trip } from '../documents/trip.js';
+import { USUAL_CLIMATE } from '../weather/take-weather.js';
+
+/** How the trip's mean load would go on without anybody there. */
+export interface LeftAlone {
+  readonly meanA: number;
+  /** Days without any sun, d; Infinity for more than sixty. */
+  readonly darkDays: number;
+  /** Each month of the year under its climate's usual sky; none without a panel. */
+  readonly months: readonly MonthOfLoad[];
+  readonly worst: MonthOfLoad | null;
+}
+
+/** The mean load of a plan left alone: without sun, and in each month. */
+export function leftAlone(trip: Trip, plan: PlanInput, { meanA }: Verdict): LeftAlone {
+  const months = monthsOfLoad(plan, meanA, usualSkyOf(trip));
+  return {
+    meanA,
+    darkDays: daysWithoutSun(plan, meanA),
+    months,
+    worst: months.length > 0 ? worstMonth(months) : null,
+  };
+}
+
+/** The usual sky of each month for the trip's climate. */
+export function usualSkyOf({ place, weather, start }: Trip): (month: number) => SkyNow {
+  const climate = weather?.climate ?? USUAL_CLIMATE;
+  const { latitudeDeg = 45, heightM = 0 } = place;
+  const year = new Date(start).getUTCFullYear();
+  return (month) => ({
+    ...usualSky(climate, seasonAt(Date.UTC(year, month - 1, 15), latitudeDeg), heightM),
+    rain: false,
+  });
+}

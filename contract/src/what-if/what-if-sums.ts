@@ -1,0 +1,63 @@
+import {
+  fixed,
+  MONTH_NAMES,
+  sayDuration,
+  sayTime,
+  type Quantity,
+  type Sum,
+  type SumLine,
+} from '@knapsack/core';
+import type { Failure } from './failures.js';
+import type { LeftAlone } from './left-alone.js';
+
+const hours = (value: number): Quantity => ({ value, unit: 'duration' });
+
+/** What the plan still achieves if one thing fails, a line each. */
+export function failuresSum(found: readonly Failure[], zone: string): Sum {
+  return {
+    title: 'If any one thing fails at the start',
+    lines: found.map(({ name, hours: left, ofHours, endMs, because }): SumLine => ({
+      label: name,
+      terms: [hours(left), ' of ', hours(ofHours), ' on the air', ...(because ? [`, ${because}`] : [])],
+      result:
+        left === 0 && ofHours > 0 ? 'off the air' : endMs === null ? 'lasts' : `ends ${sayTime(endMs, zone)}`,
+    })),
+    remark: 'One piece at a time, from the start on; of several of a kind one.',
+  };
+}
+
+/** How the mean load would go on with nobody there, without sun and month by month. */
+export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
+  const lines: SumLine[] = [
+    {
+      label: 'without any sun, from full',
+      terms: [{ value: meanA, unit: 'A' }, ' day and night'],
+      result: sayDays(darkDays),
+    },
+    ...months.map(({ month, lasts, endsAfterDays, surplusAh, lowestSoc }): SumLine => ({
+      label: `${MONTH_NAMES[month - 1]}${month === worst?.month ? ', the worst' : ''}`,
+      terms: [
+        `${surplusAh < 0 ? 'lacks' : 'has over'} `,
+        { value: Math.abs(surplusAh), unit: 'Ah' },
+        ' a day, lowest ',
+        { value: lowestSoc, unit: 'share' },
+      ],
+      result: lasts
+        ? 'runs for ever'
+        : endsAfterDays === null
+          ? 'runs down slowly'
+          : `ends after ${sayDays(endsAfterDays)}`,
+    })),
+  ];
+  return {
+    title: 'Left alone with its mean load',
+    lines,
+    remark:
+      months.length > 0
+        ? 'Each month under the climate’s usual sky, ten days from full. A run of dark days may still end it: that is what the days without sun are for.'
+        : 'Without a panel there is no month in which it runs for ever.',
+  };
+}
+
+const sayDays = (days: number): string =>
+  days === Infinity ? 'more than 60 days' : days < 2 ? sayDuration(days * 24) : `${fixed(days, 1)} days`;

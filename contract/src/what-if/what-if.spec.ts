@@ -1,0 +1,164 @@
+import { cobble, curlew, relay, shale, shelf, trip } from '../testing/documents.js';
+import type { Gear } from '../documents/gear.js';
+import { holds } from './ending.js';
+import { failures, survived } from './failures.js';
+import { fixes } from './fixes.js';
+import { whatIf } from './what-if.js';
+
+const figure = (value: number) => ({ value, source: 'datasheet' }) as const;
+
+const radio: Gear = {
+  ...curlew,
+  transmit: [
+    { rfW: 10, amps: 1.9, source: 'measured' },
+    { rfW: 5, amps: 1.2, source: 'measured' },
+    { rfW: 1, amps: 0.5, source: 'measured' },
+  ],
+} as Gear;
+const battery = (id: string, ah: number, grams: number): Gear => ({
+  ...shale,
+  id,
+  name: id,
+  ratedAh: figure(ah),
+  weightG: figure(grams),
+});
+const panel: Gear = {
+  schema: 'knapsack.gear',
+  version: 2,
+  id: 'frond',
+  kind: 'panel',
+  name: 'Frond',
+  watts: figure(40),
+  technology: 'good_mono',
+} as Gear;
+const controller: Gear = {
+  schema: 'knapsack.gear',
+  version: 2,
+  id: 'rill',
+  kind: 'controller',
+  name: 'Rill',
+  type: 'mppt',
+  maxA: figure(8),
+} as Gear;
+const small = battery('small', 1, 300);
+const mine = [radio, small, battery('middle', 4, 500), battery('large', 20, 2000), relay];
+const item = (gear: string, count = 1) => ({ gear, count });
+
+/** Six hours: two of them CW at 10 W half of the time, and a relay: 1.4 Ah, where 0.9 are above the reserve. */
+const short = trip({ loadout: [item('curlew'), item('small'), item('relay')] });
+
+describe('the cheapest changes that fix a plan', () => {
+  it('cost nothing to carry first, each no further than it must', () => {
+    const found = fixes(short, mine);
+    expect(found.length).toBe(3);
+    expect(found.every((fix) => fix.fixes && holds(fix.verdict))).toBeTrue();
+    const [power, share, hours] = found;
+    // At 5 W it would still take 1.1 Ah.
+    expect(power.words).toBe('1 W on the air');
+    expect(share.words).toMatch(/less time on transmit$/);
+    expect(hours.words).toMatch(/^home . h 00 earlier$/);
+    // One step less of each would not do.
+    const tenths = Number(/\d+/.exec(share.words)![0]) / 10;
+    if (tenths > 1) {
+      const before = short.blocks.map((block) => ({ ...block, share: 0.5 * (1 - (tenths - 1) / 10) }));
+      expect(fixes({ ...short, blocks: before }, mine).length).toBeGreaterThan(0);
+    }
+  });
+
+  it('take the lightest battery of the shelf that is enough', () => {
+    const blocks = short.blocks.map((block) => ({ ...block, powerW: 1, share: 0 }));
+    const lasting = trip({
+      loadout: short.loadout,
+      blocks,
+      end: '2027-09-05T16:00:00Z',
+    });
+    const words = fixes(lasting, mine).map((fix) => fix.words);
+    expect(words).toContain('middle instead of small');
+    expect(words.join()).not.toContain('large');
+  });
+
+  it('are those that help the most where none is enough, and none where the plan lasts', () => {
+    const hopeless = trip({ loadout: short.loadout, end: '2027-09-14T16:00:00Z' });
+    const found = fixes(hopeless, [radio, small, relay, battery('middle', 4, 500)]);
+    expect(found.length).toBeGreaterThan(0);
+    expect(found.every((fix) => !fix.fixes)).toBeTrue();
+    expect(fixes(trip({ loadout: [item('curlew'), item('large')] }), mine)).toEqual([]);
+  });
+});
+
+describe('what still works if one thing fails', () => {
+  const byName = (found: ReturnType<typeof failures>) => new Map(found.map((one) => [one.name, one]));
+
+  it('is nothing without the only radio or battery, and all without a relay', () => {
+    const found = byName(failures(trip(), shelf));
+    expect(found.get('Curlew')).toEqual(jasmine.objectContaining({ hours: 0, ofHours: 2 }));
+    expect(found.get('Shale')!.hours).toBe(0);
+    expect(found.get('relay')).toEqual(jasmine.objectContaining({ hours: 2, endMs: null }));
+  });
+
+  it('is shorter with one of two batteries, and as long with one of two radios for its blocks', () => {
+    const two = trip({ loadout: [item('curlew', 2), item('small', 2), item('relay')] });
+    const found = byName(failures(two, mine));
+    const battery = found.get('one of 2 × small')!;
+    expect(battery.hours).toBeGreaterThan(0);
+    expect(battery.hours).toBeLessThan(2);
+    expect(found.get('one of 2 × Curlew')!.hours).toBe(2);
+  });
+
+  it('is the other modes where what a mode needs fails, and no sun without its controller', () => {
+    const computer: Gear = {
+      ...relay,
+      id: 'computer',
+      name: 'computer',
+      rule: { when: 'operating', modes: ['CW'] },
+    } as Gear;
+    const loadout = [item('curlew'), item('shale'), item('computer'), item('frond'), item('rill')];
+    const place = { name: 'islet', timeZone: 'Europe/Oslo', latitudeDeg: 59, longitudeDeg: 5 };
+    const found = byName(failures(trip({ loadout, place }), [...shelf, computer, panel, controller]));
+    expect(found.get('computer')).toEqual(jasmine.objectContaining({ hours: 0, because: 'no CW' }));
+    expect(found.get('Rill')).toEqual(jasmine.objectContaining({ hours: 2, because: 'no sun' }));
+  });
+
+  it('comes the worst first', () => {
+    const hours = failures(trip({ loadout: [...trip().loadout, item('cobble')], batteryUse: 'turns' }), [
+      ...shelf,
+      cobble,
+    ]).map((one) => one.hours);
+    expect(hours).toEqual([...hours].sort((a, b) => a - b));
+  });
+});
+
+describe('a trip left alone', () => {
+  it('says how long without sun, and which months carry it', () => {
+    const place = { name: 'islet', timeZone: 'Europe/Oslo', latitudeDeg: 59, longitudeDeg: 5 };
+    const loadout = [item('curlew'), item('shale'), item('relay'), item('frond'), item('rill')];
+    const blocks: [] = [];
+    const { alone, sums } = whatIf(trip({ loadout, place, blocks }), [...shelf, panel, controller])!;
+    // 9 Ah above the reserve at 60 mA and the controller's own draw
+    expect(alone.darkDays).toBeGreaterThan(5);
+    expect(alone.darkDays).toBeLessThan(6.5);
+    expect(alone.months[5].lasts).toBeTrue();
+    expect(alone.worst!.month).toBe(12);
+    expect(sums.alone.lines.length).toBe(13);
+  });
+});
+
+describe('what would be if something were otherwise', () => {
+  it('leaves the trip that it was asked about as it was', () => {
+    const asked = JSON.stringify(short);
+    whatIf(short, mine);
+    expect(JSON.stringify(short)).toBe(asked);
+  });
+
+  it('is nothing for a trip that cannot be reckoned', () => {
+    expect(whatIf(trip({ loadout: [] }), mine)).toBeNull();
+  });
+
+  it('counts as survived what keeps every planned hour', () => {
+    const lasting = trip({ loadout: [item('curlew', 2), item('large', 2), item('relay')] });
+    const found = failures(lasting, mine);
+    expect(survived(found)).toBe(found.length);
+    // Alone, the radio and the battery are each the end of it; the relay is not.
+    expect(survived(failures(trip(), shelf))).toBe(1);
+  });
+});

@@ -1,0 +1,161 @@
+import { packAt } from '../battery/pack.js';
+import { forecast } from '../forecast/forecast.js';
+import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js';
+import { tightPack, type TightPack } from '../march/tight-pack.js';
+import { tightSteps, type TightSteps } from '../march/tight-steps.js';
+import type { TightRun } from '../march/tight-march.js';
+import { lightTable, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
+import { drawnSun, outputTable, type OutputTable } from '../sun/output-table.js';
+import { drawnLoad, loadLaw, type LoadLaw } from './drawn-load.js';
+import { skyLaw, type SkyLaw } from './drawn-sky.js';
+import { drawOf, expectedDraw, type ChanceDraw } from './draw.js';
+import { aimSpread, capacitySpread, truthSpread } from './spreads.js';
+
+/** Current that a controller passes at the most where it has no limit of its own, A. */
+const NO_LIMIT_A = 1e9;
+
+/** What the draws of one plan have in common: made once, so that a draw is a few loops over arrays. */
+export interface ChanceLaw {
+  readonly plan: PlanInput;
+  readonly edgesMs: Float64Array;
+  readonly steps: TightSteps;
+  readonly load: LoadLaw;
+  readonly sky: SkyLaw | null;
+  readonly sun: SunLaw | null;
+  readonly packs: readonly TightPack[];
+  readonly capacitySpreads: readonly number[];
+}
+
+/** A panel in its place as draws want it. */
+export interface SunLaw {
+  readonly light: LightTable;
+  readonly output: OutputTable;
+  readonly truthSpread: number;
+  readonly maxA: number;
+}
+
+/** The law of a plan's chances. Volts are taken from the forecast of the plan as it is expected. */
+export function chanceLaw(plan: PlanInput): ChanceLaw {
+  const { march: run, load: expected } = forecast(plan);
+  const { edgesMs, cellsV } = run;
+  const voltsAt = (step: number) => cellsV[step];
+  const meanV = cellsV.reduce((sum, volts) => sum + volts, 0) / cellsV.length;
+  const steps = tightSteps(expected, voltsAt);
+  return {
+    plan,
+    edgesMs,
+    steps,
+    load: loadLaw(plan, edgesMs, voltsAt),
+    sky: skyLawOf(plan),
+    sun: plan.sun ? sunLaw(plan, edgesMs, meanV) : null,
+    packs: inOrder(plan).map((pack) => tightPackOf(plan, pack, steps, meanV)),
+    capacitySpreads: inOrder(plan).map(spreadOf),
+  };
+}
+
+export const skyLawOf = ({ outing, sun, outlook }: PlanInput): SkyLaw | null =>
+  sun ? skyLaw(outing, sun, sun.skyAt, outlook) : null;
+
+/** The law of a plan's sun. */
+export function sunLaw(plan: PlanInput, edgesMs: Float64Array, batteryV: number): SunLaw {
+  const sun = plan.sun!;
+  const light = lightTable(sun, edgesMs, aimSpread(sun.aim));
+  return sunLawIn(plan, light, edgesMs, batteryV);
+}
+
+/** The same over light that is known already. */
+export function sunLawIn(
+  plan: PlanInput,
+  light: LightTable,
+  edgesMs: Float64Array,
+  batteryV: number,
+): SunLaw {
+  const sun = plan.sun!;
+  const unlimited = { ...sun, controller: { ...sun.controller, maxA: NO_LIMIT_A } };
+  return {
+    light,
+    output: outputTable(unlimited, light, edgesMs, batteryV),
+    truthSpread: truthSpread(sun.truthFrom ?? { source: 'assumed' }),
+    maxA: Math.min(NO_LIMIT_A, sun.controller.maxA),
+  };
+}
+
+export const spreadOf = ({ capacityFrom }: PlanInput['packs'][number]): number =>
+  capacitySpread(capacityFrom ?? { source: 'datasheet' });
+
+export function tightPackOf(
+  plan: PlanInput,
+  { label, startSoc, floorSoc }: PlanInput['packs'][number],
+  steps: TightSteps,
+  cellsV: number,
+): TightPack {
+  const { sharedOhm, radioOhm } = loadLeads(plan);
+  return tightPack(packAt(label, plan.temperatureC), steps, {
+    startSoc,
+    floorSoc,
+    radioDropoutV: plan.radio.dropoutV,
+    leadOhm: radioOhm,
+    sharedOhm,
+    cellsV,
+  });
+}
+
+/** An idle pack takes over only with this much above its floor (see Bank). */
+const WORTH_A_SWAP_SOC = 0.02;
+
+/** The packs as they come into use: the first, then the fullest of the others. */
+export function inOrder({ packs }: PlanInput): readonly PlanInput['packs'][number][] {
+  const above = ({ startSoc, floorSoc }: PlanInput['packs'][number]) => startSoc - floorSoc;
+  const [first, ...others] = packs;
+  return [
+    first,
+    ...others.filter((pack) => above(pack) > WORTH_A_SWAP_SOC).sort((a, b) => above(b) - above(a)),
+  ];
+}
+
+/** How many blocks a plan's draws have. */
+export const blocksOf = (plan: PlanInput): number =>
+  stationsOf(plan).reduce((sum, { blocks }) => sum + blocks.length, 0);
+
+export const drawFor = ({ load, sky }: ChanceLaw, seed: number, index: number): ChanceDraw =>
+  drawOf(seed, index, load.blocks.length, sky);
+
+export const expectedFor = ({ load, sky }: ChanceLaw): ChanceDraw =>
+  expectedDraw(load.blocks.length, sky, (cloud, rain) => (rain ? RAIN : skyPlace(cloud)));
+
+/** A run of the tight loop whose arrays are filled anew for each draw. */
+export function emptyRun({ steps, sun, edgesMs }: Pick<ChanceLaw, 'steps' | 'sun' | 'edgesMs'>): TightRun {
+  const count = edgesMs.length - 1;
+  return {
+    steps,
+    loadA: new Float32Array(count),
+    sunA: sun && new Float32Array(count),
+    sunGain: 1,
+    controllerMaxA: sun?.maxA ?? 0,
+  };
+}
+
+/** Fills a run and the packs with a draw. */
+export function take(law: ChanceLaw, draw: ChanceDraw, run: TightRun, packs: readonly TightPack[]): void {
+  drawnLoad(law.load, draw, run.loadA);
+  if (law.sun && run.sunA && draw.sky) {
+    drawnSun(law.sun.light, law.sun.output, draw.sky, draw.aim, run.sunA);
+    run.sunGain = truthGain(law.sun, draw);
+  }
+  packs.forEach((pack, index) =>
+    weaken(pack, law.packs[index], capacityGain(law.capacitySpreads[index], draw)),
+  );
+}
+
+const LEAST_GAIN = 0.2;
+
+export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: ChanceDraw): number =>
+  Math.max(LEAST_GAIN, 1 + truth * spread);
+export const capacityGain = (spread: number, { capacity }: ChanceDraw): number =>
+  Math.max(LEAST_GAIN, 1 + capacity * spread);
+
+/** A pack with more or less capacity than it is said to have. */
+export function weaken(pack: TightPack, as: TightPack, gain: number): void {
+  pack.storedAh = as.storedAh * gain;
+  pack.deliverableAh = as.deliverableAh * gain;
+}

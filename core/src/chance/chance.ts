@@ -1,0 +1,123 @@
+import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
+import type { TightPack } from '../march/tight-pack.js';
+import { HOUR_MS } from '../span.js';
+import { seedOf } from '../random/generator.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+import { chanceLaw, drawFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
+import { SocBands } from './soc-bands.js';
+import { wholeMarch } from './whole-march.js';
+
+/** Draws stop when the standard error is under this, but not before so many of them, and at the latest at the limit. */
+export const ENOUGH_ERROR = 0.01;
+export const LEAST_DRAWS = 400;
+export const MOST_DRAWS = 2500;
+
+/** The one seed of the product: the same plan gives the same chance wherever it is asked. */
+export const SEED = seedOf('knapsack');
+
+/** A chance with how sure it is itself. */
+export interface Odds {
+  readonly draws: number;
+  /** Draws that reach the end of the plan above the reserve, on the air. */
+  readonly finished: number;
+  readonly chance: number;
+  readonly standardError: number;
+}
+
+/**
+ * The chance that a share of draws stands for and its standard error, both after one more of each kind has been counted
+ * in, so that no number of draws makes a certainty. Source: Agresti and Coull (1998), The American Statistician 52, 119.
+ */
+export function oddsOf(finished: number, draws: number): Odds {
+  const near = (finished + 1) / (draws + 2);
+  return {
+    draws,
+    finished,
+    chance: draws > 0 ? finished / draws : 0,
+    standardError: Math.sqrt((near * (1 - near)) / (draws + 2)),
+  };
+}
+
+/** What chance makes of a plan. */
+export interface Chance extends Odds {
+  /** Whether the error is small enough, or the limit was reached, or there is more to come. */
+  readonly stopped: 'sure' | 'limit' | 'not yet';
+  /** Charge of all packs at each edge that one, five, nine of ten draws stay above: tenth, middle and ninetieth of a hundred. */
+  readonly edgesMs: Float64Array;
+  readonly p10: Float32Array;
+  readonly p50: Float32Array;
+  readonly p90: Float32Array;
+  /** When the unlucky ones end, UTC epoch ms: the middle of them; null where all finish. */
+  readonly endMs: number | null;
+}
+
+/** The draws of a plan, as many at a time as one likes. */
+export class ChanceRun {
+  private readonly law: ChanceLaw;
+  private readonly run: TightRun;
+  private readonly packs: readonly TightPack[];
+  private readonly bands: SocBands;
+  private readonly socs: Float32Array;
+  private readonly out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
+  private readonly endsHours: number[] = [];
+  private draws = 0;
+  private finished = 0;
+
+  constructor(
+    plan: PlanInput,
+    private readonly seed = SEED,
+    law = chanceLaw(plan),
+  ) {
+    this.law = law;
+    this.run = emptyRun(law);
+    this.packs = law.packs.map((pack) => ({ ...pack }));
+    this.socs = new Float32Array(law.edgesMs.length);
+    this.bands = new SocBands(law.edgesMs.length);
+  }
+
+  /** Draws so many more; returns whether there is more to draw. */
+  more(count: number): boolean {
+    for (let drawn = 0; drawn < count && this.stopped() === 'not yet'; drawn++) {
+      const draw = drawFor(this.law, this.seed, this.draws);
+      take(this.law, draw, this.run, this.packs);
+      if (this.law.plan.chargeIdle) wholeMarch(this.law, draw, this.run, this.out, this.socs);
+      else tightMarch(this.run, this.packs, this.out, this.socs);
+      this.bands.add(this.socs);
+      this.draws += 1;
+      if (this.out.endHours === Infinity) this.finished += 1;
+      else this.endsHours.push(this.out.endHours);
+    }
+    return this.stopped() === 'not yet';
+  }
+
+  odds(): Odds {
+    return oddsOf(this.finished, this.draws);
+  }
+
+  soFar(): Chance {
+    const { edgesMs } = this.law;
+    const ends = this.endsHours.toSorted((a, b) => a - b);
+    const middle = ends[Math.floor(ends.length / 2)];
+    return {
+      ...this.odds(),
+      stopped: this.stopped(),
+      edgesMs,
+      p10: this.bands.quantile(0.1),
+      p50: this.bands.quantile(0.5),
+      p90: this.bands.quantile(0.9),
+      endMs: middle === undefined ? null : edgesMs[0] + middle * HOUR_MS,
+    };
+  }
+
+  private stopped(): Chance['stopped'] {
+    if (this.draws >= MOST_DRAWS) return 'limit';
+    return this.draws >= LEAST_DRAWS && this.odds().standardError < ENOUGH_ERROR ? 'sure' : 'not yet';
+  }
+}
+
+/** The chance of a plan, drawn until it is sure enough. */
+export function chanceOf(plan: PlanInput, seed = SEED): Chance {
+  const run = new ChanceRun(plan, seed);
+  run.more(MOST_DRAWS);
+  return run.soFar();
+}

@@ -1,0 +1,44 @@
+import { packAt } from '../battery/pack.js';
+import { loadLeads } from '../forecast/plan-input.js';
+import { march } from '../march/march.js';
+import type { TightOutcome, TightRun } from '../march/tight-march.js';
+import { HOUR_MS } from '../span.js';
+import { capacityGain, type ChanceLaw } from './chance-law.js';
+import type { ChanceDraw } from './draw.js';
+
+/**
+ * A draw through the march itself: for plans whose sun charges a pack that waits, which the tight loop does not know.
+ *
+ * @param run filled with the draw's load and sun
+ */
+export function wholeMarch(
+  law: ChanceLaw,
+  draw: ChanceDraw,
+  run: TightRun,
+  out: TightOutcome,
+  socs: Float32Array,
+): void {
+  const { plan, load, edgesMs } = law;
+  const { sharedOhm, radioOhm } = loadLeads(plan);
+  const { sunA, sunGain, controllerMaxA } = run;
+  const none = new Float64Array(run.loadA.length);
+  const marched = march({
+    bank: plan.packs.map(({ label, startSoc, floorSoc, capacityFrom: _from }, index) => {
+      const gain = capacityGain(law.capacitySpreads[Math.min(index, law.capacitySpreads.length - 1)], draw);
+      return {
+        pack: packAt({ ...label, health: label.health * gain }, plan.temperatureC),
+        startSoc,
+        floorSoc,
+      };
+    }),
+    ...(plan.chargeIdle && { chargeIdle: true }),
+    load: { ...load.load, mean: { amps: Float64Array.from(run.loadA), watts: none } },
+    radioDropoutV: plan.radio.dropoutV,
+    leadOhm: radioOhm,
+    sharedOhm,
+    ...(sunA && { offeredAt: (step: number) => Math.min(controllerMaxA, sunGain * sunA[step]) }),
+  });
+  const ends = Object.values(marched.ends).filter((timeMs): timeMs is number => timeMs !== null);
+  out.endHours = ends.length > 0 ? (Math.min(...ends) - edgesMs[0]) / HOUR_MS : Infinity;
+  socs.set(marched.soc);
+}

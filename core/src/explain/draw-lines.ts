@@ -1,0 +1,175 @@
+import { ratedBlock } from '../forecast/plan-load.js';
+import { ratedCurrents, RATINGS } from '../load/rating.js';
+import { radioCurrent } from '../load/radio-current.js';
+import type { LoadPiece } from '../load/accessory.js';
+import {
+  stationsOf,
+  type PlanInput,
+  type PlannedBlock,
+  type PlannedStation,
+} from '../forecast/plan-input.js';
+import type { RadioCurrents } from '../load/transmit-current.js';
+import type { Pack } from '../battery/pack.js';
+import type { Forecast } from '../forecast/forecast.js';
+import { firstStepFrom } from '../time-grid.js';
+import { hoursOf, overlap, type Span } from '../span.js';
+import { packCurrent } from '../battery/pack-current.js';
+import { q, type SumLine, type Term } from './sum.js';
+
+/** The mean current of an over, once for each mode and power of the plan. */
+export function overLines(plan: PlanInput): SumLine[] {
+  return stationsOf(plan).flatMap((station) => {
+    const radio = ratedCurrents(station.radio.figures, plan.rating);
+    const rated = station.blocks.map((block) => ratedBlock(block, station.radio, plan.rating));
+    const distinct = new Map(
+      rated.map((block) => [`${block.label} ${block.modeFactor} ${block.rating ?? ''}`, block] as const),
+    );
+    return [...distinct.values()].map((block) =>
+      overLine(block, block.currents ?? radio, whose(plan, station)),
+    );
+  });
+}
+
+function overLine(block: PlannedBlock, radio: RadioCurrents, of: string): SumLine {
+  const { keyDownA, keyUpA, overA } = radioCurrent(radio, block);
+  return {
+    label: `an over of ${block.label}${of}${block.rating ? `, ${RATINGS[block.rating].label}` : ''}`,
+    terms: [
+      q(keyUpA, 'A'),
+      ' + ',
+      q(block.modeFactor, 'factor'),
+      ' × (',
+      q(keyDownA, 'A'),
+      ' − ',
+      q(keyUpA, 'A'),
+      ')',
+    ],
+    result: q(overA, 'A'),
+  };
+}
+
+/** Which radio a line is about, where there are several. */
+const whose = ({ others }: PlanInput, { radio }: PlannedStation): string =>
+  others && others.length > 0 ? ` on ${radio.name}` : '';
+
+/**
+ * One line for each block and each draw of an accessory within a stretch. Watts are told at the mean volts that the march
+ * reckoned with; behind the socket of a power station everything is watts through its converter.
+ */
+export function drawLines(run: Forecast, within: Span): SumLine[] {
+  return [...blockLines(run, within), ...accessoryLines(run, within), ...socketLines(run, within)];
+}
+
+function blockLines({ plan, packs }: Forecast, within: Span): SumLine[] {
+  return stationsOf(plan).flatMap((station) => stationLines(plan, station, packs[0], within));
+}
+
+function stationLines(plan: PlanInput, station: PlannedStation, pack: Pack, within: Span): SumLine[] {
+  const radio = ratedCurrents(station.radio.figures, plan.rating);
+  return station.blocks.flatMap((block) => {
+    const part = overlap(block, within);
+    if (!part) return [];
+    const rated = ratedBlock(block, station.radio, plan.rating);
+    const { overA, meanA, receiveA } = radioCurrent(rated.currents ?? radio, rated);
+    return {
+      label: `${block.label}${whose(plan, station)}`,
+      terms: [
+        '(',
+        q(block.share, 'factor'),
+        ' × ',
+        q(overA, 'A'),
+        ' + ',
+        q(1 - block.share, 'factor'),
+        ' × ',
+        q(receiveA, 'A'),
+        ') × ',
+        q(hoursOf(part), 'h'),
+      ],
+      result: pack.socket ? q(meanA * hoursOf(part), 'Ah at socket') : q(meanA * hoursOf(part), 'Ah'),
+    };
+  });
+}
+
+/** An accessory's stretches of one draw together: amps x hours, or watts ÷ volts x hours. */
+function accessoryLines(run: Forecast, within: Span): SumLine[] {
+  const { plan, packs } = run;
+  return plan.accessories.flatMap(({ name, pieces }) => {
+    const byDraw = new Map<string, { piece: LoadPiece; parts: Span[] }>();
+    for (const piece of pieces) {
+      const part = overlap(piece, within);
+      if (!part) continue;
+      const key = `${piece.mean.amps} ${piece.mean.watts}`;
+      const known = byDraw.get(key);
+      if (known) known.parts.push(part);
+      else byDraw.set(key, { piece, parts: [part] });
+    }
+    return [...byDraw.values()].map(({ piece: { mean }, parts }): SumLine => {
+      const hours = parts.reduce((sum, part) => sum + hoursOf(part), 0);
+      const { socket } = packs[0];
+      const supplyV = socket?.volts ?? (mean.watts > 0 ? meanVolts(run, parts) : 1);
+      const terms: Term[] = [];
+      if (mean.amps > 0 || mean.watts === 0) terms.push(q(mean.amps, 'A'));
+      if (mean.watts > 0) {
+        if (mean.amps > 0) terms.push(' + ');
+        terms.push(q(mean.watts, 'W'), ' ÷ ', q(supplyV, 'V'));
+      }
+      const amps = mean.amps + mean.watts / supplyV;
+      const together = terms.length > 1 && mean.amps > 0 ? ['(', ...terms, ')'] : terms;
+      return {
+        label: name,
+        terms: [...together, ' × ', q(hours, 'h')],
+        result: q(amps * hours, socket ? 'Ah at socket' : 'Ah'),
+      };
+    });
+  });
+}
+
+/** What the cells of a power station give for all that was drawn at its socket. */
+function socketLines(run: Forecast, within: Span): SumLine[] {
+  const { packs, load } = run;
+  const { socket } = packs[0];
+  if (!socket) return [];
+  const { edgesMs, cellsV } = run.march;
+  let ampereHours = 0;
+  for (let step = 0; step < cellsV.length; step++) {
+    const part = overlap({ startMs: edgesMs[step], endMs: edgesMs[step + 1] }, within);
+    if (!part) continue;
+    const { amps, watts } = load.mean;
+    ampereHours += packCurrent(packs[0], amps[step], watts[step], cellsV[step]) * hoursOf(part);
+  }
+  const volts = meanVolts(run, [within]);
+  return [
+    {
+      label: 'out of its cells',
+      terms: [
+        '(at the socket × ',
+        q(socket.volts, 'V'),
+        ' ÷ ',
+        q(socket.efficiency, 'factor'),
+        ' + ',
+        q(socket.idleW, 'W'),
+        ' × ',
+        q(hoursOf(within), 'h'),
+        ') ÷ ',
+        q(volts, 'V'),
+      ],
+      result: q(ampereHours, 'Ah'),
+    },
+  ];
+}
+
+/** Mean volts of the cells over some stretches, as watts are turned into amps: the harmonic mean. */
+function meanVolts({ march }: Forecast, parts: readonly Span[]): number {
+  let hours = 0;
+  let perVolt = 0;
+  for (const part of parts) {
+    const first = Math.max(0, firstStepFrom(march.edgesMs, part.startMs) - 1);
+    for (let step = first; step < march.cellsV.length && march.edgesMs[step] < part.endMs; step++) {
+      const inside = overlap({ startMs: march.edgesMs[step], endMs: march.edgesMs[step + 1] }, part);
+      if (!inside) continue;
+      hours += hoursOf(inside);
+      perVolt += hoursOf(inside) / march.cellsV[step];
+    }
+  }
+  return perVolt > 0 ? hours / perVolt : march.cellsV[0];
+}

@@ -1,0 +1,64 @@
+import { openCircuitVolts } from '../battery/pack.js';
+import { socketCurrent } from '../battery/pack-current.js';
+import type { Forecast } from '../forecast/forecast.js';
+import { loadLeads } from '../forecast/plan-input.js';
+import { socAt, stepBefore } from '../march/soc-at.js';
+import { sayQuantity } from '../say/quantity.js';
+import { q, type Sum, type SumLine, type Term } from './sum.js';
+
+/** Why the first end point is where it is; where the plan lasts, how far the volts are from it. */
+export function endSum(run: Forecast): Sum {
+  const { plan, packs, load, march, verdict } = run;
+  const atMs = verdict.endMs ?? plan.outing.endMs;
+  const step = stepBefore(march.edgesMs, atMs);
+  const inUse = march.inUse[step];
+  const pack = packs[inUse];
+  const planned = plan.packs[inUse];
+  const soc = socAt(march.edgesMs, march.socInUse, atMs);
+  const openV = openCircuitVolts(pack, soc);
+  const meanA = march.wantedA[step];
+  const lines: SumLine[] = [
+    { label: `at rest with ${sayQuantity(q(soc, 'share'))} left`, terms: [], result: q(openV, 'V') },
+    {
+      label: 'at the terminals, mean current',
+      terms: [q(openV, 'V'), ' − ', q(meanA, 'A'), ' × ', q(pack.resistanceOhm, 'ohm')],
+      result: q(openV - meanA * pack.resistanceOhm, 'V'),
+    },
+  ];
+  const heaviest = heaviestStep(load.keyDown.amps, march.edgesMs, plan.outing.startMs, atMs);
+  const keyStep = load.keyDownRadioA[step] > 0 ? step : heaviest;
+  const radioA = load.keyDownRadioA[keyStep];
+  if (radioA > 0) {
+    const { amps, watts } = load.keyDown;
+    const outA = socketCurrent(pack, amps[keyStep], watts[keyStep], march.cellsV[keyStep]);
+    const { sharedOhm, radioOhm } = loadLeads(plan);
+    const fromV = pack.socket?.volts ?? openV;
+    const drops: [number, number][] = [[radioA, radioOhm]];
+    if (sharedOhm > 0) drops.unshift([outA, sharedOhm]);
+    if (!pack.socket) drops.unshift([outA, pack.resistanceOhm]);
+    const terms: Term[] = [q(fromV, 'V')];
+    for (const [a, ohm] of drops) terms.push(' − ', q(a, 'A'), ' × ', q(ohm, 'ohm'));
+    lines.push({
+      label: 'at the radio, key down',
+      terms,
+      result: q(
+        drops.reduce((volts, [a, ohm]) => volts - a * ohm, fromV),
+        'V',
+      ),
+    });
+  }
+  lines.push(
+    { label: 'reserve of the plan', terms: [], result: q(planned.floorSoc, 'share') },
+    { label: `${plan.radio.name} drops out`, terms: [], result: q(plan.radio.dropoutV, 'V') },
+    { label: `${planned.name} cuts off`, terms: [], result: q(pack.cutoffV, 'V') },
+  );
+  return { title: 'The three end points: reserve, drop-out, cut-off', lines };
+}
+
+function heaviestStep(amps: Float64Array, edgesMs: Float64Array, fromMs: number, toMs: number): number {
+  let at = 0;
+  for (let step = 0; step < amps.length; step++) {
+    if (edgesMs[step] >= fromMs && edgesMs[step] < toMs && amps[step] > amps[at]) at = step;
+  }
+  return at;
+}

@@ -1,0 +1,63 @@
+import type { BatteryChoice, SunChoice } from '../size/choices.js';
+import { kitName } from '../size/kits.js';
+import type { TriedKit } from '../size/kit-search.js';
+import type { Ledger } from '../size/kit-trial.js';
+import { percent, q, type Sum, type SumLine } from './sum.js';
+
+/** Why a kit stands where it does: what it weighs, what it has to do with, and how many draws it finishes. */
+export function kitSum(
+  {
+    batteries,
+    suns,
+  }: {
+    readonly batteries: readonly Pick<BatteryChoice, 'name' | 'grams'>[];
+    readonly suns: readonly Pick<SunChoice, 'name' | 'grams' | 'pieces'>[];
+  },
+  {
+    kit,
+    finished,
+    draws,
+    chance,
+    standardError,
+  }: Pick<TriedKit, 'kit' | 'finished' | 'draws' | 'chance' | 'standardError'>,
+  { givesAh, sunAh, loadAh }: Ledger,
+): Sum {
+  const battery = batteries[kit.battery];
+  const sun = suns[kit.sun];
+  const hasSun = sun.pieces > 0;
+  const weight: SumLine = {
+    label: 'Weight',
+    terms: hasSun
+      ? [`${battery.name} `, q(battery.grams ?? 0, 'g'), ` + ${sun.name} `, q(sun.grams ?? 0, 'g')]
+      : [battery.name],
+    result: q(kit.grams, 'g'),
+  };
+  return {
+    title: kitName(battery, sun),
+    lines: [
+      weight,
+      { label: 'The battery gives, above its reserve', terms: [], result: q(givesAh, 'Ah') },
+      ...(hasSun
+        ? [
+            {
+              label: 'The sun offers',
+              terms: ['one of ten outings under ', q(sunAh.low, 'Ah'), '; the middle one'],
+              result: q(sunAh.middle, 'Ah'),
+            },
+          ]
+        : []),
+      {
+        label: 'The load takes',
+        terms: ['one of ten outings over ', q(loadAh.high, 'Ah'), '; the middle one'],
+        result: q(loadAh.middle, 'Ah'),
+      },
+      {
+        label: 'Draws that finish',
+        terms: [`${finished} / ${draws}, ± `, percent(standardError)],
+        result: percent(chance),
+      },
+    ],
+    remark:
+      'Sun that comes when the battery is full helps nobody, and a volt too few ends an outing with charge left: so the sums need not add up to the chance.',
+  };
+}

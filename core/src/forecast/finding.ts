@@ -1,0 +1,34 @@
+import type { Pack } from '../battery/pack.js';
+import type { LoadSeries } from '../load/load-series.js';
+import type { March } from '../march/march-data.js';
+import type { RunReport } from '../wire/runs.js';
+import type { PlanEvent } from './events.js';
+import type { PlanInput } from './plan-input.js';
+
+/** Something that the person should know besides the verdict. */
+export interface Finding {
+  readonly severity: 'stop' | 'look' | 'note';
+  readonly code: string;
+  readonly sentence: string;
+}
+
+/** What findings are read off. */
+export interface Run {
+  readonly plan: PlanInput;
+  readonly packs: readonly Pack[];
+  readonly load: LoadSeries;
+  readonly march: March;
+  /** Last step edge that counts: the verdict's end, UTC epoch ms. */
+  readonly untilMs: number;
+  readonly events: readonly PlanEvent[];
+  readonly runs: readonly RunReport[];
+}
+
+/** Lowest of a value a step, over the steps that begin before an instant. */
+export function lowestOver(march: March, untilMs: number, valueOf: (step: number) => number): number {
+  let lowest = Infinity;
+  for (let step = 0; step < march.loadA.length && march.edgesMs[step] < untilMs; step++) {
+    lowest = Math.min(lowest, valueOf(step));
+  }
+  return lowest;
+}

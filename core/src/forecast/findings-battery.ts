@@ -1,0 +1,135 @@
+import { socketCurrent } from '../battery/pack-current.js';
+import { familyOf, slotTiming } from '../load/mode.js';
+import { sayQuantity } from '../say/quantity.js';
+import { lowestOver, type Finding, type Run } from './finding.js';
+import { stationsOf, type PlannedBlock } from './plan-input.js';
+
+const amps = (value: number) => sayQuantity({ value, unit: 'A' });
+const volts = (value: number) => sayQuantity({ value, unit: 'V' });
+
+/** Larger than any battery that is carried, Ah at 12 V: perhaps mAh were meant. */
+const HARDLY_CARRIED_AH = 400;
+
+/** What the battery cannot do or should be watched for. */
+export function batteryFindings(run: Run): Finding[] {
+  return [dischargeLimit(run), keyDownCutoff(run), overVoltage(run), boxNoise(run), ...tooLarge(run)].filter(
+    (finding) => finding !== null,
+  );
+}
+
+/** A pack whose discharge limit is under what the key-down asks for: its protection opens. */
+function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
+  const blocks = stationsOf(plan).flatMap((station) => station.blocks);
+  for (const [index, pack] of packs.entries()) {
+    const { name, continuousA, peakA, peakS } = plan.packs[index];
+    const held = blocks.filter((block) => isLong(block, peakS));
+    const at = (of: Run['load']['mean'], step: number) =>
+      socketCurrent(pack, of.amps[step], of.watts[step], march.cellsV[step] || pack.cutoffV);
+    let peak = 0;
+    let long = 0;
+    let mean = 0;
+    for (let step = 0; step < march.cellsV.length; step++) {
+      const keyDown = at(load.keyDown, step);
+      peak = Math.max(peak, keyDown);
+      mean = Math.max(mean, at(load.mean, step));
+      if (keyDown > long && isWithin(held, march.edgesMs[step])) long = keyDown;
+    }
+    const short = peakA ?? continuousA;
+    const over =
+      short !== undefined && peak > short
+        ? { needA: peak, limitA: short, what: 'Key-down' }
+        : continuousA !== undefined && long > continuousA
+          ? { needA: long, limitA: continuousA, what: `Key-down for longer than ${peakS} s` }
+          : continuousA !== undefined && mean > continuousA
+            ? { needA: mean, limitA: continuousA, what: 'The mean load' }
+            : null;
+    if (over) {
+      const whose = pack.socket ? `the socket of ${name}` : name;
+      return {
+        severity: 'stop',
+        code: 'discharge-limit',
+        sentence: `${over.what} takes ${amps(over.needA)} and ${whose} may give ${amps(over.limitA)}: its protection would open. Use less power or a pack that may give more.`,
+      };
+    }
+  }
+  return null;
+}
+
+/** Longest a key is held by hand, s: a syllable, a dash. */
+const SHORT_KEY_S = 2;
+
+/** Whether a block holds the key down for longer than a time, s. */
+function isLong({ mode, share }: PlannedBlock, seconds: number | undefined): boolean {
+  if (seconds === undefined || !mode || share === 0) return false;
+  const { factor, piece } = familyOf(mode);
+  return (slotTiming(mode)?.onAirS ?? (factor >= 0.8 ? piece.seconds : SHORT_KEY_S)) > seconds;
+}
+
+const isWithin = (blocks: readonly PlannedBlock[], timeMs: number): boolean =>
+  blocks.some(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs);
+
+/** A dip under the cut-off while the key is down: the mean current stays above it, a protection may still open. */
+function keyDownCutoff({ plan, packs, load, march, untilMs }: Run): Finding | null {
+  const pack = packs[packs.length - 1];
+  if (pack.socket) return null;
+  const shared = plan.onLoadTerminals ? plan.wiring.controller : plan.wiring.distribution;
+  const lowest = lowestOver(march, untilMs, (step) => {
+    const radioA = load.keyDownRadioA[step];
+    if (radioA === 0) return Infinity;
+    const outA = socketCurrent(pack, load.keyDown.amps[step], load.keyDown.watts[step], march.cellsV[step]);
+    return march.radioV[step] + radioA * (plan.wiring.radio?.ohm ?? 0) + outA * (shared?.ohm ?? 0);
+  });
+  return lowest < pack.cutoffV
+    ? {
+        severity: 'look',
+        code: 'key-down-cutoff',
+        sentence: `Key-down pulls the pack to ${volts(lowest)}, under its cut-off of ${volts(pack.cutoffV)}: a protection that acts fast would open.`,
+      }
+    : null;
+}
+
+/** More volts than the radio survives: a full pack of too many cells, or one that is being charged. */
+function overVoltage({ plan, packs, load, march }: Run): Finding | null {
+  const [tender] = stationsOf(plan)
+    .map(({ radio }) => radio)
+    .filter((radio) => radio.maxV !== undefined)
+    .sort((a, b) => a.maxV! - b.maxV!);
+  if (!tender) return null;
+  const { name } = tender;
+  const maxV = tender.maxV!;
+  let highest = 0;
+  for (let step = 0; step < march.terminalV.length; step++) {
+    if (load.keyDownRadioA[step] === 0) continue;
+    const { socket } = packs[march.inUse[step]];
+    highest = Math.max(highest, socket ? socket.volts : march.terminalV[step]);
+  }
+  return highest > maxV
+    ? {
+        severity: 'stop',
+        code: 'over-voltage',
+        sentence: `The battery stands at up to ${volts(highest)} while ${name} is on, and it must never see more than ${volts(maxV)}: it could be destroyed. Take a pack of fewer cells or put a regulator between.`,
+      }
+    : null;
+}
+
+/** The converters of a boxed power station are heard on some bands. */
+function boxNoise({ plan, packs }: Run): Finding | null {
+  const index = packs.findIndex(({ socket }) => socket);
+  return index === -1
+    ? null
+    : {
+        severity: 'note',
+        code: 'box-noise',
+        sentence: `${plan.packs[index].name} has converters inside that may hiss on some bands: listen with it at home first.`,
+      };
+}
+
+function tooLarge({ plan }: Run): Finding[] {
+  return plan.packs
+    .filter(({ label }) => label.ratedAh > HARDLY_CARRIED_AH && label.cellsInSeries > 1)
+    .map(({ name, label }) => ({
+      severity: 'look',
+      code: 'too-large',
+      sentence: `${name} counts with ${Math.round(label.ratedAh)} Ah, more than anyone carries. Were mAh meant?`,
+    }));
+}

@@ -1,0 +1,158 @@
+import type { Pack } from '../battery/pack.js';
+import { packCurrent } from '../battery/pack-current.js';
+import { chargeBetween, type LoadSeries } from '../load/load-series.js';
+import type { March } from '../march/march-data.js';
+import { socAt } from '../march/soc-at.js';
+import { HOUR_MS, hoursOf } from '../span.js';
+import type { Harvest } from '../sun/harvest.js';
+import { planEvents } from './events.js';
+import { lowestOver } from './finding.js';
+import { findings } from './findings.js';
+import type { PlanInput } from './plan-input.js';
+import { readRuns } from './read-runs.js';
+import { readSun } from './read-sun.js';
+import { schools } from './schools.js';
+import type { Binding, Blaze, Consumed, Outcome, Verdict } from './verdict.js';
+
+/** Spare charge under this share of what the plan draws is worth a second look. */
+const THIN_MARGIN = 0.1;
+
+/** How a plan ends, read off its march. */
+export function readOutcome(plan: PlanInput, packs: readonly Pack[], run: March): Outcome {
+  const { outing } = plan;
+  const { endMs, binds } = firstEnd(run);
+  const lasts = endMs === null;
+  const plannedAh = chargeBetween(run.edgesMs, run.wantedA, outing.startMs, outing.endMs);
+  const meanA = plannedAh / hoursOf(outing);
+  const marginAh = lasts ? leftAboveReserve(plan, packs, run) : -shortfall(run, endMs).ampereHours;
+  const marginHours = lasts ? (meanA > 0 ? marginAh / meanA : Infinity) : (endMs - outing.endMs) / HOUR_MS;
+  return { lasts, endMs, binds, marginAh, marginHours, plannedAh, meanA };
+}
+
+/** Reads the verdict off a march. */
+export function readVerdict(
+  plan: PlanInput,
+  packs: readonly Pack[],
+  load: LoadSeries,
+  run: March,
+  sun: Harvest | null,
+): Verdict {
+  const outcome = readOutcome(plan, packs, run);
+  const { endMs, lasts, marginAh, plannedAh } = outcome;
+  const untilMs = endMs ?? plan.outing.endMs;
+  const lowest = lowestCharge(run);
+  const lowestRadioV = lowestOver(run, untilMs, (step) =>
+    load.keyDownRadioA[step] > 0 ? run.radioV[step] : Infinity,
+  );
+  const consumers = consumed(packs, load, run);
+  const events = planEvents(plan, packs, run, sun);
+  const runs = readRuns(plan, packs, load, run);
+  const found = findings({ plan, packs, load, march: run, untilMs, events, runs });
+  return {
+    ...outcome,
+    blaze: blaze(lasts, marginAh < THIN_MARGIN * plannedAh, found),
+    planEndMs: plan.outing.endMs,
+    stopSoc: endMs === null ? null : socAt(run.edgesMs, run.socInUse, endMs),
+    ...run.ends,
+    lowestSoc: lowest.soc,
+    lowestMs: lowest.timeMs,
+    endSoc: run.soc[run.soc.length - 1],
+    floorSoc: reserveOf(plan, packs),
+    lowestRadioV: Number.isFinite(lowestRadioV) ? lowestRadioV : null,
+    plannedWh: consumers.reduce((sum, { wattHours }) => sum + wattHours, 0),
+    consumers,
+    sun: plan.sun || plan.offeredA ? readSun(run, sun, packs[0].charge?.efficiency ?? 0) : null,
+    schools: schools(plan, packs, load, run),
+    events,
+    runs,
+    findings: found,
+  };
+}
+
+/** Charge above the reserves that the packs would still give, Ah at the rated current. */
+function leftAboveReserve(plan: PlanInput, packs: readonly Pack[], run: March): number {
+  let ampereHours = 0;
+  packs.forEach((pack, index) => {
+    const above = run.endSoc[index] - plan.packs[index].floorSoc;
+    ampereHours += (packs.length > 1 ? Math.max(0, above) : above) * pack.deliverableAh;
+  });
+  return ampereHours;
+}
+
+/** Reserve of all packs together as a share of what they store, 0 to 1. */
+function reserveOf(plan: PlanInput, packs: readonly Pack[]): number {
+  if (packs.length === 1) return plan.packs[0].floorSoc;
+  const storesAh = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
+  return packs.reduce((sum, pack, index) => sum + plan.packs[index].floorSoc * pack.storedAh, 0) / storesAh;
+}
+
+/** What each consumer takes out of the packs over the plan, at the volts that the march reckoned with. */
+function consumed(packs: readonly Pack[], load: LoadSeries, run: March): Consumed[] {
+  const { edgesMs, cellsV, inUse } = run;
+  const sum = (name: string, ampsAt: (pack: Pack, step: number) => number): Consumed => {
+    let ampereHours = 0;
+    let wattHours = 0;
+    for (let step = 0; step < cellsV.length; step++) {
+      const ah = (ampsAt(packs[inUse[step]], step) * (edgesMs[step + 1] - edgesMs[step])) / HOUR_MS;
+      ampereHours += ah;
+      wattHours += ah * cellsV[step];
+    }
+    return { name, ampereHours, wattHours };
+  };
+  const idleA = (pack: Pack, step: number) => packCurrent(pack, 0, 0, cellsV[step]);
+  const rows = load.byConsumer.map(({ amps, watts }, index) =>
+    sum(
+      load.consumers[index],
+      (pack, step) => packCurrent(pack, amps[step], watts[step], cellsV[step]) - idleA(pack, step),
+    ),
+  );
+  return packs.some(({ socket }) => socket) ? [...rows, sum('the power station itself', idleA)] : rows;
+}
+
+/**
+ * What the rest of the plan lacks after an instant, Ah: the most that its loads run ahead of what is offered, and when
+ * that is, UTC epoch ms. Without a source it is all that the rest would have drawn.
+ */
+export function shortfall(
+  { edgesMs, offeredA, wantedA }: March,
+  fromMs: number,
+): { ampereHours: number; untilMs: number } {
+  let ahead = 0;
+  let most = { ampereHours: 0, untilMs: fromMs };
+  for (let step = 0; step < offeredA.length; step++) {
+    const hours = (edgesMs[step + 1] - Math.max(edgesMs[step], fromMs)) / HOUR_MS;
+    if (hours <= 0) continue;
+    ahead += (wantedA[step] - offeredA[step]) * hours;
+    if (ahead > most.ampereHours) most = { ampereHours: ahead, untilMs: edgesMs[step + 1] };
+  }
+  return most;
+}
+
+/** The first of the three end points; at the same instant the cut-off is named before the drop-out, that before the floor. */
+function firstEnd({ ends }: March): { endMs: number | null; binds: Binding | null } {
+  const candidates: readonly [Binding, number | null][] = [
+    ['cutoff', ends.cutoffMs],
+    ['radioDropout', ends.radioDropoutMs],
+    ['floor', ends.floorMs],
+  ];
+  let endMs: number | null = null;
+  let binds: Binding | null = null;
+  for (const [name, timeMs] of candidates) {
+    if (timeMs !== null && (endMs === null || timeMs < endMs)) {
+      endMs = timeMs;
+      binds = name;
+    }
+  }
+  return { endMs, binds };
+}
+
+function blaze(lasts: boolean, thin: boolean, found: Verdict['findings']): Blaze {
+  if (!lasts || found.some(({ severity }) => severity === 'stop')) return 'stop';
+  return thin || found.some(({ severity }) => severity === 'look') ? 'look' : 'fine';
+}
+
+function lowestCharge({ soc, edgesMs }: March): { soc: number; timeMs: number } {
+  let at = 0;
+  for (let edge = 1; edge < soc.length; edge++) if (soc[edge] < soc[at]) at = edge;
+  return { soc: soc[at], timeMs: edgesMs[at] };
+}

@@ -1,0 +1,72 @@
+import { beats } from '../source.js';
+import type { Source } from '../source.js';
+import { bestPoints, type SourcedPoint } from './transmit-points.js';
+import type { RadioCurrents, TransmitPoint } from './transmit-current.js';
+
+/**
+ * How a plan's load is rated: by the worst of the sheet, by usual averages, or by the bench where it has been.
+ * Source: design model, section 1. Schools differ; all three stand side by side in the verdict's detail.
+ */
+export const RATINGS = {
+  cautious: { label: 'cautious', about: 'the largest figures known, overs all key-down' },
+  expected: { label: 'expected', about: 'the best figures known, the usual average of each mode' },
+  measured: { label: 'measured', about: 'the bench’s own averages where there are any, expected elsewhere' },
+} as const;
+
+export type Rating = keyof typeof RATINGS;
+
+export const RATING_NAMES = Object.keys(RATINGS) as readonly Rating[];
+
+/** A current with where it comes from. */
+export interface SourcedAmps {
+  readonly amps: number;
+  readonly source: Source;
+}
+
+/** All that is known of a radio's currents. */
+export interface RadioFigures {
+  /** At least one. */
+  readonly receive: readonly SourcedAmps[];
+  /** At listening volume with the backlight on, where known: what modes listened to by ear take. */
+  readonly receiveByEar?: readonly SourcedAmps[];
+  /** At least one; several for one power where sheet and meter disagree. */
+  readonly transmit: readonly SourcedPoint[];
+}
+
+/** The currents that a rating reckons with. */
+export function ratedCurrents(figures: RadioFigures, rating: Rating): RadioCurrents {
+  const of = rating === 'cautious' ? largest : best;
+  const byEar = figures.receiveByEar?.length ? figures.receiveByEar : undefined;
+  return {
+    receiveA: of(figures.receive),
+    ...(byEar && { receiveByEarA: of(byEar) }),
+    points: rating === 'cautious' ? largestPoints(figures.transmit) : bestPoints(figures.transmit),
+  };
+}
+
+/** What an over's mean current is rated by. */
+export interface OverFactors {
+  /** The mode's usual factor, or the user's own. */
+  readonly modeFactor: number;
+  /** What the bench found for this mode, where it has been. */
+  readonly measuredFactor?: number;
+}
+
+/** The mode factor that a rating reckons with, 0 to 1. */
+export function ratedFactor({ modeFactor, measuredFactor }: OverFactors, rating: Rating): number {
+  if (rating === 'cautious') return 1;
+  return rating === 'measured' ? (measuredFactor ?? modeFactor) : modeFactor;
+}
+
+const best = (figures: readonly SourcedAmps[]): number =>
+  figures.reduce((known, figure) => (beats(figure.source, known.source) ? figure : known)).amps;
+
+const largest = (figures: readonly SourcedAmps[]): number =>
+  figures.reduce((most, { amps }) => Math.max(most, amps), 0);
+
+/** For each power the largest current that anyone gives; ascending by power. */
+function largestPoints(points: readonly SourcedPoint[]): TransmitPoint[] {
+  const byPower = new Map<number, number>();
+  for (const { rfW, amps } of points) byPower.set(rfW, Math.max(amps, byPower.get(rfW) ?? 0));
+  return [...byPower].map(([rfW, amps]) => ({ rfW, amps })).sort((a, b) => a.rfW - b.rfW);
+}

@@ -1,0 +1,120 @@
+import type { PlanInput, PlannedBlock } from '../forecast/plan-input.js';
+import { ratedBlock } from '../forecast/plan-load.js';
+import { slotTiming } from '../load/mode.js';
+import { radioCurrent } from '../load/radio-current.js';
+import { ratedCurrents } from '../load/rating.js';
+import { bestPoints } from '../load/transmit-points.js';
+import { HOUR_MS, type Span } from '../span.js';
+import { firstStepFrom } from '../time-grid.js';
+
+/** A way to work the radio for an hour. */
+export interface RationAction {
+  readonly powerW: number;
+  /** Share of the time on transmit, 0 to 1. */
+  readonly share: number;
+  /** Mean current of the radio, and while the key is down, A. */
+  readonly meanA: number;
+  readonly keyDownA: number;
+  /** What an hour of it is worth, the hour's own worth left out. */
+  readonly worth: number;
+}
+
+/** Up to an hour of the outing: one block of work, or none. */
+export interface RationSlot extends Span {
+  readonly fromStep: number;
+  readonly toStep: number;
+  /** Index of the block among the first station's; −1 where its radio is off. */
+  readonly block: number;
+  /** Ways to work it, that of least current first; empty where the radio is off. */
+  readonly actions: readonly RationAction[];
+  /** The action that was planned. */
+  readonly planned: RationAction | null;
+  /** What the hour counts. */
+  readonly worth: number;
+}
+
+/** What hours and watts are worth to the user, and how far the ration may go. */
+export interface RationWorth {
+  /** What an hour counts at an instant; 1 for an ordinary one. */
+  readonly worthAt: (timeMs: number) => number;
+  /** How much more an hour is worth with twice the power, as a share: 0.3 for a third more. */
+  readonly doubling: number;
+  /** A share on transmit that no hour of work goes under, as for a relay that must stay up; 0 lets the radio only listen. */
+  readonly leastShare: number;
+}
+
+/** Shares that are tried, as parts of the planned one. */
+const PARTS = [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5];
+/** Nobody transmits for longer than this. */
+const MOST_SHARE = 0.95;
+
+/** The hours of a plan as the ration sees them. */
+export function rationSlots(plan: PlanInput, edgesMs: Float64Array, worth: RationWorth): RationSlot[] {
+  const edges = new Set([plan.outing.startMs, plan.outing.endMs]);
+  for (const { startMs, endMs } of plan.blocks) {
+    edges.add(startMs);
+    edges.add(endMs);
+    for (let timeMs = Math.ceil(startMs / HOUR_MS) * HOUR_MS; timeMs < endMs; timeMs += HOUR_MS)
+      edges.add(timeMs);
+  }
+  const times = [...edges].sort((a, b) => a - b);
+  return times.slice(0, -1).map((startMs, index): RationSlot => {
+    const endMs = times[index + 1];
+    const block = plan.blocks.findIndex((one) => one.startMs <= startMs && startMs < one.endMs);
+    const actions = block === -1 ? [] : actionsOf(plan, plan.blocks[block], worth);
+    const planned =
+      block === -1
+        ? null
+        : actionOf(plan, plan.blocks[block], worth, plan.blocks[block].powerW, plan.blocks[block].share);
+    return {
+      startMs,
+      endMs,
+      fromStep: firstStepFrom(edgesMs, startMs),
+      toStep: firstStepFrom(edgesMs, endMs),
+      block,
+      actions,
+      planned,
+      worth: worth.worthAt((startMs + endMs) / 2),
+    };
+  });
+}
+
+function actionsOf(plan: PlanInput, block: PlannedBlock, worth: RationWorth): readonly RationAction[] {
+  const powers = new Set([...bestPoints(plan.radio.figures.transmit).map(({ rfW }) => rfW), block.powerW]);
+  const timing = block.mode && slotTiming(block.mode);
+  const most = Math.max(block.share, timing ? timing.onAirS / timing.slotS : MOST_SHARE);
+  const shares = new Set(
+    PARTS.map(
+      (part) => Math.round(Math.min(most, Math.max(worth.leastShare, part * block.share)) * 1000) / 1000,
+    ),
+  );
+  return (
+    [...powers]
+      .flatMap((powerW) => [...shares].map((share) => actionOf(plan, block, worth, powerW, share)))
+      // Listening is listening whatever the power.
+      .filter(({ share, powerW }, _, all) => share > 0 || powerW === all[0].powerW)
+      .sort((a, b) => a.meanA - b.meanA)
+  );
+}
+
+function actionOf(
+  plan: PlanInput,
+  block: PlannedBlock,
+  { doubling }: RationWorth,
+  powerW: number,
+  share: number,
+): RationAction {
+  const rated = ratedBlock({ ...block, powerW, share }, plan.radio, plan.rating);
+  const { meanA, keyDownA, receiveA } = radioCurrent(
+    rated.currents ?? ratedCurrents(plan.radio.figures, plan.rating),
+    rated,
+  );
+  const leastW = bestPoints(plan.radio.figures.transmit)[0].rfW;
+  return {
+    powerW,
+    share,
+    meanA,
+    keyDownA: share > 0 ? keyDownA : receiveA,
+    worth: share * Math.max(0.1, 1 + doubling * Math.log2(powerW / leastW)),
+  };
+}

@@ -1,0 +1,217 @@
+import { oddsOf, SEED, type Odds } from '../chance/chance.js';
+import {
+  capacityGain,
+  chanceLaw,
+  drawFor,
+  emptyRun,
+  expectedFor,
+  take,
+  type ChanceLaw,
+} from '../chance/chance-law.js';
+import type { ChanceDraw } from '../chance/draw.js';
+import { packAt } from '../battery/pack.js';
+import { loadLeads, type PlanInput } from '../forecast/plan-input.js';
+import { cutoffLevel, dropoutLevel } from '../march/end-points.js';
+import {
+  bestPolicy,
+  follow,
+  LEVELS,
+  type RationPolicy,
+  type RationRun,
+  type RationWorld,
+} from './ration-policy.js';
+import { rationSlots, type RationSlot, type RationWorth } from './ration-slots.js';
+
+/** An hour of the ration as it is expected to go, and what to do where the charge stands elsewhere. */
+export interface RationHour {
+  readonly startMs: number;
+  readonly endMs: number;
+  /** Index of the block among the first station's; −1 where its radio is off anyway. */
+  readonly block: number;
+  /** What is proposed with everything as expected; null with the radio off. */
+  readonly proposed: RationChoice | null;
+  readonly planned: RationChoice | null;
+  /** What to do from a state of charge on, 0 to 1, ascending; choice null: keep the radio off. */
+  readonly rules: readonly { readonly fromSoc: number; readonly choice: RationChoice | null }[];
+}
+
+export interface RationChoice {
+  readonly powerW: number;
+  readonly share: number;
+}
+
+/** How to spend the energy of a kit. */
+export interface Ration {
+  readonly hours: readonly RationHour[];
+  /** State of charge at each hour's start and at the end, as expected. */
+  readonly socs: readonly number[];
+  /** What the ration keeps to, over draws that it was not made from. */
+  readonly odds: Odds;
+  /** The same of the plan as it is. */
+  readonly plannedOdds: Odds;
+  /** Weighted hours on the air, the mean over the same draws. */
+  readonly worth: number;
+  readonly plannedWorth: number;
+}
+
+/** Draws that a caution is judged by, and as many fresh ones that the result is told from. */
+const JUDGED_BY = 300;
+const TOLD_FROM = 400;
+const CAUTIONS = 9;
+/** A policy is made for one world: outings up to this many standard deviations worse than expected. */
+const MOST_CAUTION = 2.6;
+/** Skies that are put in order by their light. */
+const SKIES = 120;
+
+/**
+ * The schedule of power and share by hour that is worth the most and still keeps above the reserve with the asked chance.
+ * The policy is the best for a world somewhat worse than expected; how much worse is found by trying policies on draws, so
+ * that the chance comes out as asked. A policy looks at the charge each hour: it does better than any fixed schedule.
+ * Source: design model, section 6.3; the search for the caution is ours.
+ *
+ * @param chance asked for, above 0 and below 1
+ */
+export function ration(plan: PlanInput, worth: RationWorth, chance: number, seed = SEED): Ration {
+  const law = chanceLaw(plan);
+  const slots = rationSlots(plan, law.edgesMs, worth);
+  const skies = law.sun ? skiesByLight(law, seed) : [];
+  const judged = Array.from({ length: JUDGED_BY }, (_, index) => worldOf(law, drawFor(law, seed, index)));
+  const wanted = Math.min(JUDGED_BY, chance * JUDGED_BY + Math.sqrt(chance * (1 - chance) * JUDGED_BY));
+  const holds = (policy: RationPolicy) =>
+    judged.filter((world) => follow(world, slots, policy).held).length >= wanted;
+  const mayRest = worth.leastShare === 0;
+  let low = -1;
+  let high = MOST_CAUTION;
+  let policy = bestPolicy(worldOf(law, cautiousDraw(law, skies, high)), slots, mayRest);
+  for (let trial = 0; trial < CAUTIONS; trial++) {
+    const caution = (low + high) / 2;
+    const tried = bestPolicy(worldOf(law, cautiousDraw(law, skies, caution)), slots, mayRest);
+    if (holds(tried)) {
+      high = caution;
+      policy = tried;
+    } else low = caution;
+  }
+  return told(law, slots, policy, seed);
+}
+
+function told(law: ChanceLaw, slots: readonly RationSlot[], policy: RationPolicy, seed: number): Ration {
+  const fresh = Array.from({ length: TOLD_FROM }, (_, index) =>
+    worldOf(law, drawFor(law, seed, JUDGED_BY + index)),
+  );
+  const kept = fresh.map((world) => follow(world, slots, policy));
+  const asPlanned = fresh.map((world) => follow(world, slots, null));
+  const mean = (runs: readonly RationRun[]) => runs.reduce((sum, run) => sum + run.worth, 0) / runs.length;
+  const odds = (runs: readonly RationRun[]) => oddsOf(runs.filter(({ held }) => held).length, runs.length);
+  const expected = follow(worldOf(law, expectedFor(law)), slots, policy);
+  return {
+    hours: slots.map((slot, index): RationHour => ({
+      startMs: slot.startMs,
+      endMs: slot.endMs,
+      block: slot.block,
+      proposed: choiceOf(slot, expected.actions[index]),
+      planned: slot.planned && { powerW: slot.planned.powerW, share: slot.planned.share },
+      rules: slot.block === -1 ? [] : rulesOf(slot, policy[index]),
+    })),
+    socs: expected.socs,
+    odds: odds(kept),
+    plannedOdds: odds(asPlanned),
+    worth: mean(kept),
+    plannedWorth: mean(asPlanned),
+  };
+}
+
+function choiceOf({ actions }: RationSlot, choice: number): RationChoice | null {
+  const action = actions[choice];
+  return action ? { powerW: action.powerW, share: action.share } : null;
+}
+
+/** Bands of charge narrower than this are not told: nobody reads a meter that finely. */
+const TOLD_STEP = LEVELS / 20;
+
+function rulesOf(slot: RationSlot, choices: Int16Array): RationHour['rules'] {
+  const rules: { fromSoc: number; choice: RationChoice | null }[] = [];
+  let last: number | null = null;
+  for (let level = 0; level <= LEVELS; level += TOLD_STEP) {
+    const choice = choices[level];
+    if (choice === last) continue;
+    last = choice;
+    rules.push({ fromSoc: level / LEVELS, choice: choiceOf(slot, choice) });
+  }
+  return rules;
+}
+
+/** Skies of an outing from the dimmest to the brightest. */
+function skiesByLight(law: ChanceLaw, seed: number): readonly (Float32Array | null)[] {
+  const run = emptyRun(law);
+  const { hours } = law.steps;
+  return Array.from({ length: SKIES }, (_, index) => {
+    const { sky } = drawFor(law, seed, index);
+    take(law, { ...expectedFor(law), sky }, run, []);
+    return { sky, light: run.sunA!.reduce((sum, amps, step) => sum + amps * hours[step], 0) };
+  })
+    .sort((a, b) => a.light - b.light)
+    .map(({ sky }) => sky);
+}
+
+/** An outing so many standard deviations worse than expected in everything at once. */
+function cautiousDraw(law: ChanceLaw, skies: readonly (Float32Array | null)[], caution: number): ChanceDraw {
+  const expected = expectedFor(law);
+  if (caution <= 0) return { ...expected, capacity: -caution, truth: -caution };
+  const place = Math.floor((skies.length - 1) * Math.max(0, 0.5 - caution / (2 * MOST_CAUTION)));
+  return {
+    ...expected,
+    receive: caution,
+    modeFactor: caution,
+    habit: caution,
+    capacity: -caution,
+    truth: -caution,
+    sky: skies[place] ?? expected.sky,
+  };
+}
+
+/** One drawn outing as a ration meets it: the radio's part of the load is taken out, its error kept as a factor. */
+function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
+  const { plan, load, steps } = law;
+  const run = emptyRun(law);
+  const [as] = law.packs;
+  const pack = { ...as };
+  take(law, draw, run, law.packs.length > 1 ? [] : [pack]);
+  if (law.packs.length > 1) joinInto(law, pack, draw);
+  const restA = Float32Array.from(load.restA);
+  const own = plan.blocks.length;
+  let [drawn, planned] = [0, 0];
+  load.blocks.forEach(({ fromStep, toStep }, index) => {
+    const mean = load.load.byConsumer[0].amps;
+    for (let step = fromStep; step < toStep; step++) {
+      const radioA = run.loadA[step] - load.restA[step];
+      if (index < own) {
+        drawn += radioA * steps.hours[step];
+        planned += mean[step] * steps.hours[step];
+      } else if (mean[step] === 0) restA[step] = run.loadA[step];
+    }
+  });
+  const { sharedOhm, radioOhm } = loadLeads(plan);
+  const at = packAt(plan.packs[0].label, plan.temperatureC);
+  const { floorSoc } = plan.packs[0];
+  return {
+    hours: steps.hours,
+    restA,
+    radioGain: planned > 0 ? drawn / planned : 1,
+    sunA: run.sunA,
+    sunGain: run.sunGain,
+    controllerMaxA: run.controllerMaxA,
+    pack,
+    floorSoc,
+    levelOf: (keyDownA) => {
+      const dipV = keyDownA * ((at.socket ? 0 : at.resistanceOhm) + sharedOhm + radioOhm);
+      return Math.max(floorSoc, dropoutLevel(at, plan.radio.dropoutV, dipV), cutoffLevel(at, keyDownA / 2));
+    },
+  };
+}
+
+/** Packs in turn stand as one large one. */
+function joinInto(law: ChanceLaw, pack: RationWorld['pack'], draw: ChanceDraw): void {
+  const gain = capacityGain(law.capacitySpreads[0], draw);
+  pack.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
+  pack.deliverableAh = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0) * gain;
+}

@@ -1,0 +1,276 @@
+import { openCircuitVolts, packAt } from '../battery/pack.js';
+import {
+  blocksOf,
+  capacityGain,
+  inOrder,
+  skyLawOf,
+  spreadOf,
+  sunLawIn,
+  tightPackOf,
+  truthGain,
+  weaken,
+  type SunLaw,
+} from '../chance/chance-law.js';
+import { SEED } from '../chance/chance.js';
+import { drawnLoad, loadLaw, type LoadLaw } from '../chance/drawn-load.js';
+import { drawOf, type ChanceDraw } from '../chance/draw.js';
+import type { SkyLaw } from '../chance/drawn-sky.js';
+import { aimSpread } from '../chance/spreads.js';
+import { stepEdges } from '../forecast/forecast.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
+import type { TightPack } from '../march/tight-pack.js';
+import { tightSteps, type TightSteps } from '../march/tight-steps.js';
+import { HOUR_MS } from '../span.js';
+import type { SunPlan } from '../sun/harvest.js';
+import { lightTable, type LightTable } from '../sun/light-table.js';
+import { drawnSun } from '../sun/output-table.js';
+import { isReason, type SizeSpace } from './choices.js';
+import type { Kit } from './kits.js';
+
+/** Draws that each kit is tried on. */
+export const KIT_DRAWS = 400;
+/** Volts of batteries this near to each other are one bus: loads of constant power and the sun's amps are the same there. */
+const BUS_GRAIN_V = 0.5;
+/** State of charge that a battery's volts on the bus are taken at. */
+const MIDDLE_SOC = 0.6;
+
+/** What came of a kit. */
+export interface Trial {
+  /** Draws that finished, of those that were tried; fewer than all where it was given up. */
+  readonly wins: number;
+  readonly tried: number;
+  /** Hours that the draws lasted on average, those that finished counted as the whole outing. */
+  readonly meanHours: number;
+  readonly steps: number;
+}
+
+/** Batteries of about the same volts, and all that is drawn for them. */
+interface Bus {
+  readonly volts: number;
+  readonly steps: TightSteps;
+  readonly load: LoadLaw;
+  /** Drawn loads by draw, made when they are first wanted; suns by choice and draw. */
+  readonly loads: (Float32Array | undefined)[];
+  readonly suns: Map<SunPlan, ReadySun>;
+}
+
+/** A panel made ready for the loop: what it offers by draw, made when it is first wanted. */
+interface ReadySun {
+  readonly law: SunLaw;
+  readonly rows: (Float32Array | undefined)[];
+}
+
+/** What one, five and nine of ten draws stay under. */
+export interface Tenths {
+  readonly low: number;
+  readonly middle: number;
+  readonly high: number;
+}
+
+/** The charge that a kit has to do with over an outing, Ah. */
+export interface Ledger {
+  /** Above the reserve, in one battery after the other. */
+  readonly givesAh: number;
+  readonly sunAh: Tenths;
+  readonly loadAh: Tenths;
+}
+
+/** A battery choice made ready for the loop. */
+interface ReadyBattery {
+  readonly bus: Bus;
+  readonly packs: readonly TightPack[];
+  readonly drawn: readonly TightPack[];
+  readonly spreads: readonly number[];
+}
+
+/** Tries kits on the same draws. What kits share is made once, when the first of them wants it. */
+export class KitTrials {
+  readonly edgesMs: Float64Array;
+  private readonly draws: readonly ChanceDraw[];
+  private readonly sky: SkyLaw | null;
+  private readonly buses = new Map<number, Bus>();
+  private readonly ready = new Map<number, ReadyBattery>();
+  private readonly lights = new Map<string, LightTable>();
+  /** Draws in the order in which they are tried: those that kits have failed in most come first. */
+  private readonly order: Uint16Array;
+  private readonly failures: Uint32Array;
+  private trials = 0;
+  private readonly out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
+
+  constructor(
+    private readonly space: SizeSpace,
+    private readonly count = KIT_DRAWS,
+    seed = SEED,
+  ) {
+    const { plan } = space;
+    this.edgesMs = stepEdges(plan);
+    const sun = firstSun(space);
+    this.sky = sun && skyLawOf({ ...plan, sun });
+    const blocks = blocksOf(plan);
+    this.draws = Array.from({ length: count }, (_, index) => drawOf(seed, index, blocks, this.sky));
+    this.order = Uint16Array.from({ length: count }, (_, index) => index);
+    this.failures = new Uint32Array(count);
+  }
+
+  /**
+   * Tries a kit, and gives it up as soon as it cannot win more draws than others have won already.
+   *
+   * @param mustBeat wins that it has to exceed to be of interest; −1 to try all draws
+   */
+  try(kit: Kit, mustBeat = -1): Trial {
+    const battery = this.batteryOf(kit.battery);
+    const sun = this.sunOf(kit, battery.bus);
+    const choice = this.space.suns[kit.sun];
+    const run = this.runOf(battery, sun);
+    for (const [index, pack] of battery.drawn.entries())
+      pack.idleA = battery.packs[index].idleA + choice.selfUseA;
+    const mayFail = this.count - mustBeat - 1;
+    const outingHours = (this.edgesMs[this.edgesMs.length - 1] - this.edgesMs[0]) / HOUR_MS;
+    let [wins, tried, steps, hours] = [0, 0, 0, 0];
+    for (const index of this.order) {
+      if (tried - wins > mayFail) break;
+      this.fill(run, battery, sun, index);
+      tightMarch(run, battery.drawn, this.out);
+      tried += 1;
+      steps += this.out.steps;
+      if (this.out.endHours === Infinity) wins += 1;
+      else this.failures[index] += 1;
+      hours += Math.min(outingHours, this.out.endHours);
+    }
+    if (++this.trials % REORDER_EVERY === 0) this.order.sort((a, b) => this.failures[b] - this.failures[a]);
+    return { wins, tried, meanHours: tried > 0 ? hours / tried : 0, steps };
+  }
+
+  /** The charge that a kit has to do with over the draws: what the battery gives, what the sun offers, what the load takes. */
+  ledger(kit: Kit): Ledger {
+    const battery = this.batteryOf(kit.battery);
+    const sun = this.sunOf(kit, battery.bus);
+    const run = this.runOf(battery, sun);
+    const { hours } = battery.bus.steps;
+    const { selfUseA } = this.space.suns[kit.sun];
+    const sunAh: number[] = [];
+    const loadAh: number[] = [];
+    for (let index = 0; index < this.count; index++) {
+      this.fill(run, battery, sun, index);
+      let [offered, taken] = [0, 0];
+      for (let step = 0; step < hours.length; step++) {
+        taken += (run.loadA[step] + selfUseA) * hours[step];
+        if (run.sunA) offered += Math.min(run.controllerMaxA, run.sunGain * run.sunA[step]) * hours[step];
+      }
+      sunAh.push(offered);
+      loadAh.push(taken);
+    }
+    const planned = this.space.batteries[kit.battery].packs;
+    const tenths = (values: number[]): Tenths => {
+      values.sort((a, b) => a - b);
+      const at = (share: number) => values[Math.floor(share * (values.length - 1))];
+      return { low: at(0.1), middle: at(0.5), high: at(0.9) };
+    };
+    return {
+      givesAh: battery.packs.reduce(
+        (sum, { deliverableAh }, at) => sum + (planned[at].startSoc - planned[at].floorSoc) * deliverableAh,
+        0,
+      ),
+      sunAh: tenths(sunAh),
+      loadAh: tenths(loadAh),
+    };
+  }
+
+  private runOf({ bus }: ReadyBattery, sun: ReadySun | null): TightRun {
+    return {
+      steps: bus.steps,
+      loadA: NOTHING,
+      sunA: null,
+      sunGain: 1,
+      controllerMaxA: sun?.law.maxA ?? 0,
+    };
+  }
+
+  private fill(
+    run: TightRun,
+    { bus, drawn, packs, spreads }: ReadyBattery,
+    sun: ReadySun | null,
+    index: number,
+  ): void {
+    const draw = this.draws[index];
+    let loadA = bus.loads[index];
+    if (!loadA) {
+      loadA = new Float32Array(this.edgesMs.length - 1);
+      drawnLoad(bus.load, draw, loadA);
+      bus.loads[index] = loadA;
+    }
+    run.loadA = loadA;
+    if (sun && draw.sky) {
+      let row = sun.rows[index];
+      if (!row) {
+        row = new Float32Array(this.edgesMs.length - 1);
+        drawnSun(sun.law.light, sun.law.output, draw.sky, draw.aim, row);
+        sun.rows[index] = row;
+      }
+      run.sunA = row;
+      run.sunGain = truthGain(sun.law, draw);
+    }
+    for (let at = 0; at < drawn.length; at++) weaken(drawn[at], packs[at], capacityGain(spreads[at], draw));
+  }
+
+  private batteryOf(index: number): ReadyBattery {
+    const known = this.ready.get(index);
+    if (known) return known;
+    const { plan, batteries } = this.space;
+    const withIt: PlanInput = { ...plan, packs: batteries[index].packs };
+    const bus = this.busOf(withIt);
+    const inUse = inOrder(withIt);
+    const packs = inUse.map((pack) => tightPackOf(withIt, pack, bus.steps, bus.volts));
+    const made: ReadyBattery = {
+      bus,
+      packs,
+      drawn: packs.map((pack) => ({ ...pack })),
+      spreads: inUse.map(spreadOf),
+    };
+    this.ready.set(index, made);
+    return made;
+  }
+
+  private busOf(plan: PlanInput): Bus {
+    const pack = packAt(plan.packs[0].label, plan.temperatureC);
+    const place = Math.round(openCircuitVolts(pack, MIDDLE_SOC) / BUS_GRAIN_V);
+    const known = this.buses.get(place);
+    if (known) return known;
+    const volts = openCircuitVolts(pack, MIDDLE_SOC);
+    const load = loadLaw(plan, this.edgesMs, () => volts);
+    const bus: Bus = { volts, steps: tightSteps(load.load, () => volts), load, loads: [], suns: new Map() };
+    this.buses.set(place, bus);
+    return bus;
+  }
+
+  private sunOf(kit: Kit, bus: Bus): ReadySun | null {
+    const { plan, batteries, suns } = this.space;
+    const sun = suns[kit.sun].by?.[batteries[kit.battery].chemistry];
+    if (!sun || isReason(sun)) return null;
+    const known = bus.suns.get(sun);
+    if (known) return known;
+    const law = sunLawIn({ ...plan, sun }, this.lightOf(sun), this.edgesMs, bus.volts);
+    const made = { law, rows: [] };
+    bus.suns.set(sun, made);
+    return made;
+  }
+
+  /** Panels that lie the same way under the same shade get the same light. */
+  private lightOf(sun: SunPlan): LightTable {
+    const key = JSON.stringify([sun.aim, sun.shade.sensitivity]);
+    let light = this.lights.get(key);
+    if (!light) this.lights.set(key, (light = lightTable(sun, this.edgesMs, aimSpread(sun.aim))));
+    return light;
+  }
+}
+
+const NOTHING = new Float32Array(0);
+const REORDER_EVERY = 20;
+
+function firstSun({ suns }: SizeSpace): SunPlan | null {
+  for (const { by } of suns) {
+    for (const sun of Object.values(by ?? {})) if (!isReason(sun)) return sun;
+  }
+  return null;
+}

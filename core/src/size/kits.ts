@@ -1,0 +1,122 @@
+import {
+  isReason,
+  type BatteryChoice,
+  type Burden,
+  type Effort,
+  type KitLimits,
+  type SizeSpace,
+  type SunChoice,
+} from './choices.js';
+
+/** A battery part and a sun part that go together, by their places in the space. */
+export interface Kit extends Burden {
+  readonly battery: number;
+  readonly sun: number;
+  readonly grams: number;
+  readonly effort: Effort;
+}
+
+/** Kits that a rule dropped: which rule, how many, and one of them as an example with the reason. */
+export interface RuledOut {
+  readonly rule: string;
+  readonly count: number;
+  readonly example: string;
+  readonly sentence: string;
+}
+
+export interface Kits {
+  /** Light to heavy; of equal weight the cheaper first. */
+  readonly allowed: readonly Kit[];
+  /** The rule that dropped the most first. */
+  readonly ruledOut: readonly RuledOut[];
+}
+
+/** Every kit of a space: those that break no rule, and the rules that drop the others. Hard rules go before limits. */
+export function allKits(space: SizeSpace, limits: KitLimits): Kits {
+  const allowed: Kit[] = [];
+  const dropped = new Map<string, { count: number; example: string; sentence: string }>();
+  space.batteries.forEach((battery, at) =>
+    space.suns.forEach((sun, sunAt) => {
+      const pair = paired(battery, sun);
+      if (pair === null) return;
+      const found = 'rule' in pair ? pair : (overLimit(pair, limits) ?? pair);
+      if (!('rule' in found)) {
+        allowed.push({ ...found, battery: at, sun: sunAt, effort: sun.effort });
+        return;
+      }
+      const known = dropped.get(found.rule);
+      if (known) known.count += 1;
+      else dropped.set(found.rule, { count: 1, example: kitName(battery, sun), sentence: found.sentence });
+    }),
+  );
+  allowed.sort(
+    (a, b) =>
+      a.grams - b.grams ||
+      (a.price ?? Infinity) - (b.price ?? Infinity) ||
+      a.battery - b.battery ||
+      a.sun - b.sun,
+  );
+  return {
+    allowed,
+    ruledOut: [...dropped].map(([rule, of]) => ({ rule, ...of })).sort((a, b) => b.count - a.count),
+  };
+}
+
+export const kitName = (
+  battery: Pick<BatteryChoice, 'name'>,
+  sun: Pick<SunChoice, 'name' | 'pieces'>,
+): string => (sun.pieces === 0 ? battery.name : `${battery.name}, ${sun.name}`);
+
+type Weighed = Burden & { readonly grams: number };
+
+/** What two parts weigh together, or the rule that keeps them apart; null where they are not meant for each other. */
+function paired(battery: BatteryChoice, sun: SunChoice): Weighed | { rule: string; sentence: string } | null {
+  if (sun.throughStation && !battery.isStation) return null;
+  if (battery.barred) return battery.barred;
+  const of = sun.by?.[battery.chemistry];
+  if (of && isReason(of)) return of;
+  const grams = sum(battery.grams, sun.grams);
+  if (grams === null) {
+    const what = battery.grams === null ? battery.name : sun.name;
+    return { rule: 'no weight', sentence: `The card of ${what} does not say what it weighs.` };
+  }
+  return {
+    grams,
+    price: sum(battery.price, sun.price),
+    litres: sum(battery.litres, sun.litres),
+    pieces: battery.pieces + sun.pieces,
+  };
+}
+
+const sum = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a + b);
+
+function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: string } | null {
+  const over = (
+    rule: string,
+    what: string,
+    value: number | null,
+    limit: number | undefined,
+    unit: string,
+    scale = 1,
+  ) =>
+    limit !== undefined && value !== null && value > limit
+      ? {
+          rule,
+          sentence: `${what} ${tidy(value / scale)}${unit} and ${tidy(limit / scale)}${unit} is the limit.`,
+        }
+      : null;
+  const unknown = (rule: string, value: number | null, limit: number | undefined, says: string) =>
+    limit !== undefined && value === null
+      ? { rule, sentence: `A card of its parts does not say ${says}, and there is a limit on it.` }
+      : null;
+  return (
+    unknown('no price', kit.price, limits.price, 'what it costs') ??
+    unknown('no volume', kit.litres, limits.litres, 'how large it packs') ??
+    over('too heavy', 'It weighs', kit.grams, limits.grams, ' kg', 1000) ??
+    over('too dear', 'It costs', kit.price, limits.price, '') ??
+    over('too large', 'It takes up', kit.litres, limits.litres, ' l') ??
+    over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, '')
+  );
+}
+
+const tidy = (value: number): string => String(Number(value.toPrecision(3)));

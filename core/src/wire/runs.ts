@@ -1,0 +1,106 @@
+import { ampacity, fuseFor, loopOhm, type Run, type WireSize } from './wire.js';
+
+/** The runs of an outing's harness, in the order in which the current flows. */
+export const RUNS = {
+  panel: { label: 'panel to controller', most: 0.03 },
+  controller: { label: 'controller to battery', most: 0.02 },
+  distribution: { label: 'battery to distribution', most: 0.02 },
+  radio: { label: 'distribution to radio', most: 0.02 },
+} as const;
+
+export type RunName = keyof typeof RUNS;
+
+export const RUN_NAMES = Object.keys(RUNS) as readonly RunName[];
+
+/** A lead in its place: its resistance, and what it is made of where that is known. */
+export interface PlannedLead {
+  readonly name: string;
+  /** There and back, contacts and fuses included, ohm. */
+  readonly ohm: number;
+  readonly made?: MadeOf;
+}
+
+/** What a lead is made of. */
+export interface MadeOf {
+  readonly size: WireSize;
+  /** One way, m. */
+  readonly lengthM: number;
+  readonly contactPairs: number;
+  /** Rated current of each blade fuse in it, A. */
+  readonly fusesA: readonly number[];
+  /** What its connectors may carry, A. */
+  readonly connectorA: number;
+  readonly bundled: boolean;
+}
+
+/** The leads of a plan; null where a run has none of its own. */
+export type Wiring = Readonly<Record<RunName, PlannedLead | null>>;
+
+export const NO_WIRING: Wiring = { panel: null, controller: null, distribution: null, radio: null };
+
+/** Resistance of a lead there and back, ohm, at a temperature of its copper. */
+export const leadOhm = (made: MadeOf, temperatureC: number): number => loopOhm(asRun(made, temperatureC));
+
+const asRun = (made: MadeOf, temperatureC: number): Run => ({
+  areaMm2: made.size.areaMm2,
+  runM: made.lengthM,
+  temperatureC,
+  contactPairs: made.contactPairs,
+  fusesA: made.fusesA,
+});
+
+/** The currents through a run, A, and the volts that it is fed with. */
+export interface RunCurrents {
+  /** On average while it carries anything. */
+  readonly meanA: number;
+  /** While the key is down, or in the best hour of sun. */
+  readonly mostA: number;
+  /** The largest that it must be safe for: the sheet's own maximum. */
+  readonly safeForA: number;
+  readonly feedV: number;
+}
+
+/** How a run does: volts lost, what it may carry and the fuse that it wants. */
+export interface RunReport extends RunCurrents {
+  readonly run: RunName;
+  readonly name: string;
+  readonly ohm: number;
+  readonly meanDropV: number;
+  readonly mostDropV: number;
+  /** Largest drop as a share of the volts at its start, and what it should not pass. */
+  readonly dropShare: number;
+  readonly most: number;
+  /** What the wire may carry, A; null where nobody has said what it is made of. */
+  readonly ampacityA: number | null;
+  /** The fuse that it wants, A; null where none fits, undefined where the wire is not known. */
+  readonly fuseA?: number | null;
+}
+
+/**
+ * Volts lost on a run at its mean and at its largest current, the wire's ampacity and the fuse. Source: design model,
+ * section 7.
+ *
+ * @param temperatureC of the copper
+ */
+export function runReport(
+  run: RunName,
+  lead: PlannedLead,
+  currents: RunCurrents,
+  temperatureC: number,
+): RunReport {
+  const { name, ohm, made } = lead;
+  const mostDropV = currents.mostA * ohm;
+  const ampacityA = made ? ampacity(made.size, temperatureC, made.bundled) : null;
+  return {
+    run,
+    name,
+    ohm,
+    ...currents,
+    meanDropV: currents.meanA * ohm,
+    mostDropV,
+    dropShare: currents.feedV > 0 ? mostDropV / currents.feedV : 0,
+    most: RUNS[run].most,
+    ampacityA,
+    ...(made && ampacityA !== null && { fuseA: fuseFor(currents.safeForA, ampacityA, made.connectorA) }),
+  };
+}

@@ -1,0 +1,130 @@
+import type { Page } from '@playwright/test';
+import { expect, openTrip, saved, test, verdict, type Knapsack } from './knapsack.js';
+
+async function openSize(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
+  await page.goto(`${address}/trips/${id}/size`);
+  await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
+}
+
+test('the plan says how many draws finish, and the sum shows what matters most', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  const odds = page.locator('[data-unfolds="chance"]');
+  await expect(odds).toContainText(/draws finish/);
+  await odds.click();
+  await expect(page.getByText('The chance that it lasts')).toBeVisible();
+  await expect(page.locator('.tornado li')).not.toHaveCount(0);
+  await expect(page.locator('.tornado .label').first()).toHaveText(/Time on transmit|The sky|Capacity/);
+  await page.keyboard.press('Escape');
+  // Another plan, other odds: those of the plan before are not shown meanwhile.
+  await page.locator('[data-block="b2"]').focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(odds).toContainText(/draws finish/);
+});
+
+test('the lightest kit that makes it is found, tried on as a ghost, and kept', async ({ page, knapsack }) => {
+  await openSize(page, knapsack);
+  const pick = page.locator('.answer .pick').first();
+  await expect(pick).toContainText('The lightest is');
+  const name = (await pick.locator('button').textContent())!;
+  await pick.locator('button').click();
+  await expect(page.locator('.difference')).toContainText('kg');
+  await expect(page.locator('.size-ridge')).toContainText(/Lasts past .* As chance has it, .* draws finish/);
+  await page.keyboard.press('k');
+  await expect(page.locator('.difference')).not.toContainText('kg');
+  await saved(page);
+  await page
+    .getByRole('navigation', { name: 'Rooms of this trip' })
+    .getByRole('link', { name: /Plan/ })
+    .click();
+  await expect(page.locator('ks-loadout')).toContainText(name.split(',')[0].replace(/^\d × /, ''));
+});
+
+test('the search by keyboard: a kit of the front is tried on and undone, and says why it stands there', async ({
+  page,
+  knapsack,
+}) => {
+  await openSize(page, knapsack);
+  const kit = page.locator('.on-front').first();
+  await kit.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.why')).toContainText('The battery gives, above its reserve');
+  await expect(page.locator('.difference')).toContainText('kg');
+  await page.locator('h1 input').blur();
+  await page.keyboard.press('u');
+  await expect(page.locator('.difference')).not.toContainText('kg');
+  await page.keyboard.press('g');
+  await page.keyboard.press('p');
+  await expect(verdict(page)).toContainText('Lasts');
+});
+
+test('limits and ways to lie narrow the search; nonsense gets a sentence', async ({ page, knapsack }) => {
+  await openSize(page, knapsack);
+  await page.getByLabel('Most kg').fill('2');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.ruled-out')).toContainText('too heavy');
+  await expect(page.locator('.answer')).toContainText(/makes 90 of 100|comes near/);
+  await page.getByLabel('The chance asked for').fill('100');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('between 1 and 99 %');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Most kg').fill('-1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('above 0');
+  await page.keyboard.press('Escape');
+  for (const way of ['flat on the ground', 'propped once, the best way']) {
+    await page.getByRole('button', { name: way }).click();
+  }
+  await expect(page.locator('.answer').getByRole('alert')).toContainText('at least one way');
+});
+
+test('where nothing makes it, the nearest kit and a plan that it would carry are named', async ({
+  page,
+  knapsack,
+}) => {
+  await openSize(page, knapsack, 'headland-contest-camp');
+  await page.getByLabel('Most kg').fill('8');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.answer')).toContainText('none comes near');
+  await expect(page.locator('.answer')).toContainText(/lasts longest: \d+ h \d\d on average/);
+  await expect(page.locator('.answer')).toContainText(/What binds: \d+ kits are ruled out by “too heavy”/);
+  const plan = page.locator('.answer .fix').first();
+  await expect(plan).toBeVisible();
+  await plan.click();
+  await expect(page.locator('.difference')).not.toBeEmpty();
+});
+
+test('a search is stopped, and begins again when told', async ({ page, knapsack }) => {
+  await page.goto(`${knapsack.address}/trips/headland-contest-camp/size`);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped.')).toBeVisible();
+  await page.getByRole('button', { name: 'Search again' }).click();
+  await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
+});
+
+test('the ration stands beside the plan and is put on', async ({ page, knapsack }) => {
+  await openSize(page, knapsack);
+  const ration = page.locator('ks-ration');
+  await expect(ration.locator('.gain')).toContainText('more on the air than the plan');
+  await ration.getByText('The table to take along').click();
+  await expect(ration.locator('.rules')).toContainText(/from \d+ %: \d+ W/);
+  await ration.getByRole('button', { name: 'Put it on' }).click();
+  await expect(page.locator('.difference')).not.toBeEmpty();
+  await saved(page);
+});
+
+test('the ideal figures are drawn, and the month of the panel for ever is chosen', async ({
+  page,
+  knapsack,
+}) => {
+  await openSize(page, knapsack);
+  await expect(page.locator('.trade-line')).toHaveCount(4);
+  const forEver = page.locator('.ideal').last();
+  await expect(forEver).toContainText(/A panel of \d+ W carries the mean load for ever/);
+  const before = await forEver.textContent();
+  await page.getByLabel('Month').selectOption('December');
+  await expect(forEver).toContainText('December');
+  await expect(forEver).not.toHaveText(before!);
+});

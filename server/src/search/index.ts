@@ -1,0 +1,2 @@
+export * from './search-threads.js';
+export type { ChanceFound } from './search-worker.js';

@@ -1,0 +1,109 @@
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
+import {
+  KitHunt,
+  type Hire,
+  type HuntState,
+  type RationOptions,
+  type SizeQuestion,
+} from '@knapsack/contract/size';
+import type { Gear, Trip } from '@knapsack/contract';
+import { fail, succeed, type Ration, type Result } from '@knapsack/core';
+import type { ChanceFound, LoneAnswer, LoneQuestion } from './search-worker.js';
+
+const WORKER = new URL('./search-worker.js', import.meta.url);
+const MOST_THREADS = 8;
+/** Threads of a search: one for each core. */
+export const THREADS = Math.max(1, Math.min(MOST_THREADS, availableParallelism()));
+
+const STOPPED = {
+  code: 'worker',
+  sentence: 'The search stopped by a fault in Knapsack, more than once. Nothing was changed; try again.',
+} as const;
+
+/** How a search is watched and stopped. */
+export interface Watch {
+  /** As it goes along. */
+  readonly progress?: (state: HuntState) => void;
+  readonly signal?: AbortSignal;
+}
+
+/** Searches a shelf on threads of the machine's cores. */
+export function searchShelf(
+  question: SizeQuestion,
+  { progress, signal }: Watch = {},
+): Promise<Result<HuntState>> {
+  return new Promise((resolve, reject) => {
+    const hunt = new KitHunt(hireThread, THREADS, {
+      changed: (state) => {
+        progress?.(state);
+        if (state.finished) end(succeed(state));
+      },
+      refused: (problems) => end(fail(...problems)),
+      failed: () => end(fail(STOPPED)),
+      explained: () => undefined,
+      plans: () => undefined,
+    });
+    const end = (result: Result<HuntState>) => {
+      signal?.removeEventListener('abort', abort);
+      hunt.dismiss();
+      resolve(result);
+    };
+    const abort = () => {
+      hunt.dismiss();
+      reject(signal?.reason as Error);
+    };
+    signal?.addEventListener('abort', abort, { once: true });
+    if (signal?.aborted) abort();
+    else hunt.start(question);
+  });
+}
+
+export const hireThread: Hire = (answered, died) => {
+  const worker = new Worker(WORKER);
+  worker.on('message', answered);
+  worker.on('error', died);
+  return {
+    post: (message: unknown) => worker.postMessage(message),
+    dismiss: () => void worker.terminate(),
+  };
+};
+
+export const rationOnThread = (
+  trip: Trip,
+  shelf: readonly Gear[],
+  options: RationOptions,
+  signal?: AbortSignal,
+): Promise<Result<Ration>> => alone<Ration>({ ask: 'ration', trip, shelf, options }, signal);
+
+export const chanceOnThread = (
+  trip: Trip,
+  shelf: readonly Gear[],
+  signal?: AbortSignal,
+): Promise<Result<ChanceFound>> => alone<ChanceFound>({ ask: 'chance', trip, shelf }, signal);
+
+/** One question on a thread of its own, ended with it. */
+function alone<Value>(question: LoneQuestion, signal?: AbortSignal): Promise<Result<Value>> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(WORKER);
+    const end = () => {
+      signal?.removeEventListener('abort', abort);
+      void worker.terminate();
+    };
+    const abort = () => {
+      end();
+      reject(signal?.reason as Error);
+    };
+    worker.on('message', (answer: LoneAnswer) => {
+      end();
+      resolve(answer as Result<Value>);
+    });
+    worker.on('error', () => {
+      end();
+      resolve(fail(STOPPED));
+    });
+    signal?.addEventListener('abort', abort, { once: true });
+    if (signal?.aborted) abort();
+    else worker.postMessage(question);
+  });
+}

@@ -1,0 +1,268 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { Battery, Gear, Radio } from '@knapsack/contract';
+import { readMeterLine, Recording, type MeterScript, type Readings } from '@knapsack/core';
+import { NoticesService } from '../shell/notices.service';
+import { RecordingSign } from '../shell/recording-sign.service';
+import { ShelfService } from '../data/shelf.service';
+import { firstValueFrom } from 'rxjs';
+import { problemText } from '../data/problem-text';
+import { markFigures, savedOnto, type Mark, type MarkKind } from './marks';
+import { proposeMarks } from './propose-marks';
+import { TripEffectsService } from './trip-effects.service';
+
+/** How often what is shown is brought up to what was read, ms. */
+const SHOWN_EVERY_MS = 200;
+
+/** A discharge of hours in a minute. */
+const LOAD_RATE = 10;
+const LOAD_FASTER = 900;
+
+export type MeterState =
+  { readonly is: 'idle' } | { readonly is: 'reading' } | { readonly is: 'stopped'; readonly why: string };
+
+/** How the simulated meter is asked. */
+export interface MeterChoice {
+  readonly script: MeterScript;
+  readonly powerW: number;
+  readonly rate: number;
+  readonly faster: number;
+}
+
+/**
+ * A measuring session: the meter, the recording so far, the marked stretches, and saving them onto the radio. It goes on
+ * while the user is in another room.
+ */
+@Injectable({ providedIn: 'root' })
+export class BenchStore {
+  private readonly sign = inject(RecordingSign);
+  private readonly shelf = inject(ShelfService);
+  private readonly notices = inject(NoticesService);
+  private readonly effects = inject(TripEffectsService);
+  private recording = new Recording();
+  /** How many readings of a recording are kept elsewhere. */
+  private readonly kept = new WeakMap<Recording, number>();
+  private source: EventSource | null = null;
+  private timer: ReturnType<typeof setInterval> | undefined;
+  private nextId = 1;
+
+  readonly radioId = signal<string | null>(null);
+  readonly choice = signal<MeterChoice>({ script: 'voice', powerW: 10, rate: 5, faster: 1 });
+  readonly state = signal<MeterState>({ is: 'idle' });
+  readonly marks = signal<readonly Mark[]>([]);
+  readonly selectedId = signal<number | null>(null);
+  /** Counts up when more was read, so that what is shown follows without following each reading. */
+  private readonly readCount = signal(0);
+  /** The recording that the present one took the place of, with its marks. */
+  readonly before = signal<{ readonly recording: Recording; readonly marks: readonly Mark[] } | null>(null);
+
+  readonly radios = computed(() =>
+    this.shelf.gear().filter((gear): gear is Radio => gear.kind === 'radio' && !gear.archived),
+  );
+  readonly radio = computed(
+    () => this.radios().find(({ id }) => id === this.radioId()) ?? this.radios()[0] ?? null,
+  );
+  readonly batteries = computed(() =>
+    this.shelf.gear().filter((gear): gear is Battery => gear.kind === 'battery' && !gear.archived),
+  );
+  readonly readings = computed(() => {
+    this.readCount();
+    return this.recording.readings();
+  });
+  readonly rows = computed(() => {
+    const radio = this.radio();
+    const readings = this.readings();
+    return radio ? this.marks().map((mark) => ({ mark, figures: markFigures(mark, readings, radio) })) : [];
+  });
+
+  constructor() {
+    effect(() => this.sign.on.set(this.state().is === 'reading'));
+    addEventListener('beforeunload', (event) => {
+      if (this.wouldLose()) event.preventDefault();
+    });
+  }
+
+  /** Whether leaving the page would lose what the meter read: it still reads, or something of it was not saved. */
+  wouldLose(): boolean {
+    const marks = this.marks();
+    const unsaved = marks.length > 0 ? marks.some(({ saved }) => !saved) : !this.isKept();
+    return this.state().is === 'reading' || unsaved;
+  }
+
+  /** Notes that all that was read so far is kept elsewhere: in a file, or as a test on the battery. */
+  noteKept(): void {
+    this.kept.set(this.recording, this.recording.length);
+  }
+
+  private isKept(): boolean {
+    return this.recording.length <= (this.kept.get(this.recording) ?? 0);
+  }
+
+  async load(): Promise<void> {
+    await firstValueFrom(this.shelf.load());
+  }
+
+  /** Starts the meter in the radio's lead, on a fresh recording. */
+  start(): void {
+    const radio = this.radio();
+    if (!radio) return;
+    const { script, powerW, rate, faster } = this.choice();
+    this.listen({ radio: radio.id, script, power: powerW, rate, faster });
+  }
+
+  /** Discharges a battery through the simulated load, its clock far faster than ours. */
+  startLoad(battery: string, amps: number): void {
+    this.listen({ battery, amps, rate: LOAD_RATE, faster: LOAD_FASTER });
+  }
+
+  /** Takes readings from elsewhere in the place of the recording. */
+  take(readings: Readings): void {
+    this.begin(Recording.of(readings));
+    this.noteKept();
+  }
+
+  /** Changes the recording for the one before it, and back again. */
+  bringBack(): void {
+    const before = this.before();
+    if (!before) return;
+    this.begin(before.recording, before.marks);
+  }
+
+  /** Stops the meter and puts a recording in the place of the one there is, which can be brought back. */
+  private begin(recording: Recording, marks: readonly Mark[] = []): void {
+    this.stop();
+    this.state.set({ is: 'idle' });
+    if (this.recording.length > 0) this.before.set({ recording: this.recording, marks: this.marks() });
+    this.recording = recording;
+    this.marks.set(marks);
+    this.tellRead();
+  }
+
+  private tellRead(): void {
+    this.readCount.update((count) => count + 1);
+  }
+
+  private listen(question: Readonly<Record<string, string | number>>): void {
+    this.begin(new Recording());
+    const ask = new URLSearchParams(Object.entries(question).map(([name, value]) => [name, String(value)]));
+    const source = new EventSource(`/api/meter?${ask.toString()}`);
+    this.source = source;
+    this.state.set({ is: 'reading' });
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const reading = readMeterLine(data);
+      if (reading) this.recording.add(reading);
+    };
+    source.onerror = () => {
+      this.hangUp();
+      this.state.set({
+        is: 'stopped',
+        why: 'The meter stopped in mid-session. What it read so far is kept below; start again for a new recording.',
+      });
+    };
+    this.timer = setInterval(() => this.tellRead(), SHOWN_EVERY_MS);
+  }
+
+  stop(): void {
+    if (!this.source) return;
+    this.hangUp();
+    this.state.set({ is: 'idle' });
+  }
+
+  mark(fromMs: number, toMs: number, kind: MarkKind = this.likelyKind()): void {
+    if (toMs - fromMs < 1) return;
+    const mark: Mark = { id: this.nextId++, fromMs, toMs, kind, powerW: this.choice().powerW };
+    this.marks.update((marks) => [...marks, mark].sort((a, b) => a.fromMs - b.fromMs));
+    this.selectedId.set(mark.id);
+  }
+
+  change(id: number, change: Partial<Mark>): void {
+    this.marks.update((marks) =>
+      marks.map((mark) => (mark.id === id ? { ...mark, saved: false, ...change } : mark)),
+    );
+  }
+
+  remove(id: number): void {
+    this.undoable('The stretch is taken out.');
+    this.marks.update((marks) => marks.filter((mark) => mark.id !== id));
+  }
+
+  /** Offers the marks as they stand back, in a notice. */
+  private undoable(text: string): void {
+    const marks = this.marks();
+    this.notices.show({ text, action: { label: 'Undo', run: () => this.marks.set(marks) } });
+  }
+
+  /** Proposes the stretches of one level for the user to correct, in the place of those that are not saved. */
+  propose(): void {
+    const radio = this.radio();
+    if (!radio) return;
+    const { powerW } = this.choice();
+    const proposed = proposeMarks(this.recording.readings(), radio, powerW, this.likelyKind()).map(
+      (mark): Mark => ({
+        ...mark,
+        id: this.nextId++,
+        powerW,
+      }),
+    );
+    if (this.marks().some(({ saved }) => !saved)) {
+      this.undoable('The proposal stands in the place of the stretches that were not saved.');
+    }
+    this.marks.update((marks) =>
+      [...marks.filter(({ saved }) => saved), ...proposed].sort((a, b) => a.fromMs - b.fromMs),
+    );
+    this.selectedId.set(proposed[0]?.id ?? null);
+  }
+
+  /** Saves a mark onto the radio and says what that changes in the user's trips. */
+  async save(id: number): Promise<void> {
+    const row = this.rows().find(({ mark }) => mark.id === id);
+    const radio = this.radio();
+    if (!row || !radio) return;
+    const changed = savedOnto(radio, row.mark, row.figures, new Date().toISOString().slice(0, 10));
+    if (typeof changed === 'string') {
+      this.notices.show({ text: changed });
+      return;
+    }
+    if (await this.saveGear(radio, changed)) {
+      this.marks.update((marks) => marks.map((mark) => (mark.id === id ? { ...mark, saved: true } : mark)));
+    }
+  }
+
+  /** Saves an item as the bench found it, and says what that changes in the user's trips; the notice takes it back. */
+  async saveGear(before: Gear, after: Gear): Promise<boolean> {
+    try {
+      const effects = await this.effects.of(this.shelf.gear(), after);
+      await firstValueFrom(this.shelf.replace(after));
+      this.notices.show({
+        text: [`Saved onto ${before.name}.`, ...effects].join(' '),
+        action: {
+          label: 'Undo',
+          run: () => void firstValueFrom(this.shelf.replace(before)),
+        },
+      });
+      return true;
+    } catch (error) {
+      this.notices.show({ text: problemText(error) });
+      return false;
+    }
+  }
+
+  /** What a freshly marked stretch most likely is, by what the meter is asked for. */
+  private likelyKind(): MarkKind {
+    const kinds: Record<MeterScript, MarkKind> = {
+      receive: 'receive',
+      keyDown: 'keyDown',
+      voice: 'SSB',
+      cw: 'CW',
+      slots: 'FT8',
+      beacons: 'PKT',
+    };
+    return kinds[this.choice().script];
+  }
+
+  private hangUp(): void {
+    clearInterval(this.timer);
+    this.source?.close();
+    this.source = null;
+    this.tellRead();
+  }
+}

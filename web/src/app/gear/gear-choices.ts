@@ -1,0 +1,216 @@
+import {
+  USUAL_CELLS,
+  type Accessory,
+  type Figure,
+  type Gear,
+  type Lead,
+  type Radio,
+  type Wire,
+} from '@knapsack/contract';
+import {
+  CHEMISTRIES,
+  CHEMISTRY_NAMES,
+  CONVERTERS,
+  RUNS,
+  TECHNOLOGIES,
+  type ChemistryName,
+  type ConverterName,
+  type RunName,
+  type Technology,
+} from '@knapsack/core';
+import type { Choice } from '../parts/inline-choice.component';
+
+/** One of a few words that says what an item is, and the item with another of them. */
+export interface GearChoice {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly Choice[];
+  readonly picked: (value: string) => Gear;
+}
+
+const assumed = (value: number): Figure => ({ value, source: 'assumed' });
+const labelled = (table: Readonly<Record<string, { readonly label: string }>>): Choice[] =>
+  Object.entries(table).map(([value, { label }]) => ({ value, label }));
+
+const CHEMISTRY_CHOICES = CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].label }));
+
+/** A question of yes and no, or of not known where nothing was said. */
+function yesNo<Item extends Gear>(
+  gear: Item,
+  key: keyof Item & string,
+  label: string,
+  [yes, no]: readonly [string, string],
+): GearChoice {
+  const value = gear[key];
+  return {
+    label,
+    value: value === undefined ? '' : value ? 'yes' : 'no',
+    choices: [
+      ...(value === undefined ? [{ value: '', label: 'not known' }] : []),
+      { value: 'yes', label: yes },
+      { value: 'no', label: no },
+    ],
+    picked: (word) => ({ ...gear, [key]: word === 'yes' }),
+  };
+}
+
+/** What can be said of an item in a few words besides its figures. */
+export function choicesOf(gear: Gear): readonly GearChoice[] {
+  switch (gear.kind) {
+    case 'radio':
+      return [
+        yesNo(gear, 'quiet', 'Beside a charge controller', ['stays quiet', 'is disturbed']),
+        batteryInside(gear),
+      ];
+    case 'battery':
+      return [
+        {
+          label: 'Chemistry',
+          value: gear.chemistry,
+          choices: CHEMISTRY_CHOICES,
+          picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
+        },
+        yesNo(gear, 'keepsCharge', 'Put away', ['keeps its charge', 'loses it by itself']),
+      ];
+    case 'station':
+      return [
+        {
+          label: 'Chemistry',
+          value: gear.chemistry,
+          choices: CHEMISTRY_CHOICES,
+          picked: (name) => ({
+            ...gear,
+            chemistry: name as ChemistryName,
+            cellsInSeries: 2 * usualCells(name),
+          }),
+        },
+      ];
+    case 'accessory':
+      return [
+        { label: 'How it is fed', value: feedOf(gear), choices: FEEDS, picked: (feed) => fedBy(gear, feed) },
+      ];
+    case 'lead':
+      return [
+        {
+          label: 'Its place',
+          value: gear.run ?? '',
+          choices: [{ value: '', label: 'wherever it is put' }, ...labelled(RUNS)],
+          picked: (run) => withRun(gear, run),
+        },
+        { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
+      ];
+    case 'panel':
+      return [
+        {
+          label: 'Made of',
+          value: gear.technology,
+          choices: labelled(TECHNOLOGIES),
+          picked: (name) => ({ ...gear, technology: name as Technology }),
+        },
+        yesNo(gear, 'diodes', 'Bypass diodes', ['one to each leaf', 'none of its own']),
+      ];
+    case 'controller':
+      return [
+        {
+          label: 'Kind of controller',
+          value: gear.type,
+          choices: CONTROLLERS,
+          picked: (type) => ({ ...gear, type: type as typeof gear.type }),
+        },
+        yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
+      ];
+    case 'charger':
+      return [
+        {
+          label: 'Charges from',
+          value: gear.from,
+          choices: [
+            { value: 'mains', label: 'the mains' },
+            { value: 'vehicle', label: 'a vehicle' },
+          ],
+          picked: (from) => ({ ...gear, from: from as typeof gear.from }),
+        },
+      ];
+    default:
+      return [];
+  }
+}
+
+const usualCells = (name: string): number => USUAL_CELLS[name as ChemistryName];
+
+const CONTROLLERS = [
+  { value: 'mppt', label: 'tracking (MPPT)' },
+  { value: 'boost', label: 'boosting (MPPT)' },
+  { value: 'pwm', label: 'plain switching (PWM)' },
+];
+
+/** The battery inside a radio; a new one starts out with assumed figures. */
+function batteryInside(gear: Radio): GearChoice {
+  const { internal, ...without } = gear;
+  return {
+    label: 'Battery inside',
+    value: internal ? (internal.chargesWhileOperating ? 'always' : 'idle') : 'none',
+    choices: [
+      { value: 'none', label: 'none' },
+      { value: 'always', label: 'charges while it works' },
+      { value: 'idle', label: 'charges only when it rests' },
+    ],
+    picked: (word) =>
+      word === 'none'
+        ? without
+        : {
+            ...without,
+            internal: {
+              wattHours: internal?.wattHours ?? assumed(20),
+              chargeW: internal?.chargeW ?? assumed(10),
+              chargesWhileOperating: word === 'always',
+            },
+          },
+  };
+}
+
+/** The choice of a draw in amps, which no converter stands before. */
+const AMPS = 'amps';
+const BUS_V = 13;
+const FEEDS = [
+  { value: AMPS, label: 'amps at the battery' },
+  ...Object.entries(CONVERTERS).map(([value, { label }]) => ({ value, label: `watts, ${label}` })),
+];
+
+const feedOf = ({ drawW, via }: Accessory): string => (drawW ? (via ?? 'bus') : AMPS);
+
+/** An accessory fed another way; amps become watts at 13 V and back, so that the draw stays about the same. */
+function fedBy(gear: Accessory, feed: string): Accessory {
+  const { drawA, drawW, via, ...rest } = gear;
+  const source = (drawA ?? drawW)?.source ?? 'assumed';
+  const about = (value: number): Figure => ({ value: Number(value.toPrecision(2)), source });
+  if (feed === AMPS) return { ...rest, drawA: drawA ?? about((drawW?.value ?? 0) / BUS_V) };
+  return { ...rest, drawW: drawW ?? about((drawA?.value ?? 0) * BUS_V), via: feed as ConverterName };
+}
+
+const KNOWN_BY = [
+  { value: 'ohm', label: 'its resistance' },
+  { value: 'awg', label: 'its gauge and length' },
+  { value: 'area', label: 'its cross section and length' },
+];
+
+const knownBy = ({ wire }: Lead): string => (wire ? (wire.awg === undefined ? 'area' : 'awg') : 'ohm');
+
+/** A usual lead where nothing is known of one yet. */
+const USUAL_WIRE: Wire = { lengthM: 2, contactPairs: 2, connectorA: 30 };
+
+/** A lead described another way; what was said the other way is gone, so it starts from a usual one. */
+function describedBy(gear: Lead, by: string): Lead {
+  const { loopOhm, wire, ...rest } = gear;
+  if (by === 'ohm') return { ...rest, loopOhm: loopOhm ?? assumed(0.025) };
+  const { awg, areaMm2, ...made } = wire ?? USUAL_WIRE;
+  return {
+    ...rest,
+    wire: by === 'awg' ? { ...made, awg: awg ?? 14 } : { ...made, areaMm2: areaMm2 ?? 2 },
+  };
+}
+
+function withRun(gear: Lead, run: string): Lead {
+  const { run: before, ...rest } = gear;
+  return run ? { ...rest, run: run as RunName } : rest;
+}

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { withEntry, type Figure, type Gear } from '@knapsack/contract';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { ShelfKeeper } from './shelf-keeper.service';
+
+const NONE = 'none';
+
+/** What an item is besides its figures: owned or wished for, what it costs and how large it packs, tags, ends, a note. */
+@Component({
+  selector: 'ks-gear-details',
+  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTextComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p>
+      <ks-choice
+        label="Owned or wished for"
+        [value]="gear().wished ? 'wished' : 'owned'"
+        [choices]="owning"
+        (picked)="save({ wished: $event === 'wished' })"
+      />, costs
+      <ks-number field="price" label="Price" [value]="valueOf('price')" (committed)="set('price', $event)" />,
+      packs to
+      <ks-number
+        field="packedL"
+        label="Packed size"
+        [value]="valueOf('packedL')"
+        (committed)="set('packedL', $event)"
+      />
+      @if (isBattery()) {
+        , lasts
+        <ks-number
+          field="cycles"
+          label="Charge cycles"
+          [value]="valueOf('cycles')"
+          (committed)="set('cycles', $event)"
+        />
+        cycles
+      }
+    </p>
+    <p>
+      Is
+      <ks-text
+        label="A few words on it"
+        [value]="gear().about ?? none"
+        [most]="200"
+        (committed)="save({ about: $event })"
+      />; tags
+      <ks-text
+        label="Tags, with commas"
+        [value]="words(gear().tags)"
+        [most]="400"
+        (committed)="save({ tags: list($event) })"
+      />; connectors
+      <ks-text
+        label="Connectors, end by end, with commas"
+        [value]="words(gear().connectors)"
+        [most]="400"
+        (committed)="save({ connectors: list($event) })"
+      />; note
+      <ks-text
+        label="Note"
+        [value]="gear().note ?? none"
+        [most]="2000"
+        (committed)="save({ note: $event })"
+      />
+    </p>
+  `,
+})
+export class GearDetailsComponent {
+  readonly gear = input.required<Gear>();
+  private readonly keeper = inject(ShelfKeeper);
+  protected readonly none = NONE;
+  protected readonly owning = [
+    { value: 'owned', label: 'Owned' },
+    { value: 'wished', label: 'Wished for' },
+  ];
+  protected readonly isBattery = computed(() => ['battery', 'station'].includes(this.gear().kind));
+
+  protected valueOf(key: 'price' | 'packedL' | 'cycles'): number | null {
+    return this.gear()[key]?.value ?? null;
+  }
+
+  protected set(key: 'price' | 'packedL' | 'cycles', value: number): void {
+    const before: Figure | null = this.gear()[key] ?? null;
+    this.save({ [key]: withEntry(before, { value, source: 'datasheet' }) });
+  }
+
+  protected words = (list: readonly string[] | undefined): string => list?.join(', ') || NONE;
+
+  protected list = (text: string): string[] =>
+    text === NONE
+      ? []
+      : text
+          .split(',')
+          .map((word) => word.trim())
+          .filter((word) => word !== '');
+
+  protected save(change: Partial<Gear>): void {
+    void this.keeper.save({ ...this.gear(), ...change } as Gear);
+  }
+}

@@ -1,0 +1,138 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
+import { GEAR_KINDS, type Gear, type GearKind, type Radio } from '@knapsack/contract';
+import { firstValueFrom } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { problemText } from '../data/problem-text';
+import { ShelfService } from '../data/shelf.service';
+import { NoticesService } from '../shell/notices.service';
+import { CompareComponent } from './compare.component';
+import { GearCardComponent } from './gear-card.component';
+import { KIND_WORDS } from './kind-words';
+import { NewGearService } from './new-gear.service';
+import { ShelfFilesComponent } from './shelf-files.component';
+import { ShelfKeeper } from './shelf-keeper.service';
+import { inOrder, moved } from './shelf-order';
+import { isOnShelf, matches } from './shelf-search';
+import { ShortlistComponent } from './shortlist.component';
+
+const ARROW_STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -1,
+  ArrowUp: -1,
+  ArrowRight: 1,
+  ArrowDown: 1,
+};
+
+/** The shelf of gear: cards by kind, looked through, put in order, compared; the radio shortlist. */
+@Component({
+  selector: 'ks-gear',
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    NgbDropdownModule,
+    CompareComponent,
+    GearCardComponent,
+    ShelfFilesComponent,
+    ShortlistComponent,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './gear.page.html',
+})
+export class GearPage {
+  private readonly shelf = inject(ShelfService);
+  private readonly api = inject(ApiService);
+  private readonly keeper = inject(ShelfKeeper);
+  private readonly newGear = inject(NewGearService);
+  private readonly notices = inject(NoticesService);
+  protected readonly kinds = GEAR_KINDS;
+  protected readonly kindWords = KIND_WORDS;
+  protected readonly search = signal('');
+  protected readonly withAway = signal(false);
+  protected readonly openId = signal<string | null>(null);
+  protected readonly comparedIds = signal<readonly string[]>([]);
+  protected readonly loaded = signal(false);
+  protected readonly problem = signal<string | null>(null);
+
+  protected readonly isEmpty = computed(() => this.loaded() && this.shelf.gear().length === 0);
+  protected readonly awayCount = computed(() => this.shelf.gear().filter((gear) => gear.archived).length);
+  protected readonly groups = computed(() => {
+    const shown = this.shelf
+      .gear()
+      .filter((gear) => (this.withAway() || isOnShelf(gear)) && matches(gear, this.search()));
+    return GEAR_KINDS.map((kind) => ({
+      kind,
+      items: inOrder(shown.filter((gear) => gear.kind === kind)),
+    })).filter(({ items }) => items.length > 0);
+  });
+  protected readonly compared = computed(() =>
+    this.comparedIds().flatMap((id) => this.shelf.byId().get(id) ?? []),
+  );
+  protected readonly radios = computed(() =>
+    this.shelf.gear().filter((gear): gear is Radio => gear.kind === 'radio' && isOnShelf(gear)),
+  );
+
+  constructor() {
+    void this.load();
+  }
+
+  protected async load(): Promise<void> {
+    try {
+      this.problem.set(null);
+      await firstValueFrom(this.shelf.load());
+      this.loaded.set(true);
+    } catch (error) {
+      this.problem.set(problemText(error));
+    }
+  }
+
+  protected async demo(): Promise<void> {
+    try {
+      await firstValueFrom(this.api.loadDemo());
+      await this.load();
+    } catch (error) {
+      this.notices.show({ text: problemText(error) });
+    }
+  }
+
+  protected look(event: Event): void {
+    this.search.set((event.target as HTMLInputElement).value);
+  }
+
+  protected toggle(id: string): void {
+    this.openId.update((open) => (open === id ? null : id));
+  }
+
+  protected compare(id: string): void {
+    this.comparedIds.update((ids) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id]));
+  }
+
+  protected async make(kind: GearKind): Promise<void> {
+    const gear = await this.newGear.make(kind);
+    if (!gear) return;
+    this.search.set('');
+    this.openId.set(gear.id);
+  }
+
+  protected async drop(items: readonly Gear[], event: CdkDragDrop<unknown>): Promise<void> {
+    await this.move(items, event.previousIndex, event.currentIndex);
+  }
+
+  /** Moves an item of a row one place by an arrow key; its grip keeps the focus. */
+  protected async shift(items: readonly Gear[], index: number, event: KeyboardEvent): Promise<void> {
+    const step = ARROW_STEPS[event.key];
+    if (!step) return;
+    event.preventDefault();
+    const to = index + step;
+    if (to < 0 || to >= items.length) return;
+    const grip = event.currentTarget as HTMLElement;
+    await this.move(items, index, to);
+    // The row stands in its new order after the next drawing.
+    setTimeout(() => grip.focus());
+  }
+
+  private async move(items: readonly Gear[], from: number, to: number): Promise<void> {
+    for (const gear of moved(items, from, to)) await this.keeper.save(gear);
+  }
+}

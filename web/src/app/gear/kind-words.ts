@@ -1,0 +1,17 @@
+import type { GearKind } from '@knapsack/contract';
+
+/** The kinds of gear, as headings. */
+export const KIND_WORDS: Record<GearKind, string> = {
+  radio: 'Radios',
+  battery: 'Batteries',
+  station: 'Power stations',
+  amplifier: 'Amplifiers',
+  accessory: 'Accessories',
+  lead: 'Leads',
+  panel: 'Panels',
+  controller: 'Controllers',
+  charger: 'Chargers',
+  distribution: 'Fuses and distribution',
+  antenna: 'Masts and antennas',
+  other: 'Carried besides',
+};

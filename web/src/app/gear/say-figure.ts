@@ -1,0 +1,45 @@
+import { FIELDS, plannedLead, type Figure, type Gear, type NumberField } from '@knapsack/contract';
+import { fieldsOf, figureOf, type GearField } from './gear-fields';
+import { sourceWord } from './telling';
+
+/** A figure as the page shows it: in the unit that people read, "140 mΩ", "0.14 A". */
+export function sayFigure({ field }: Pick<GearField, 'field'>, { value }: Pick<Figure, 'value'>): string {
+  const { unit, shown = 1 }: NumberField = FIELDS[field];
+  const number = String(Number((value * shown).toPrecision(4)));
+  return unit ? `${number} ${unit}` : number;
+}
+
+/** How many figures a card tells. */
+const TOLD = 3;
+/** Copper on the shelf, °C. */
+const ROOM_C = 20;
+
+/** A figure as a card tells it. */
+export interface ToldFigure {
+  readonly label: string;
+  readonly words: string;
+  readonly source: string;
+  readonly pinned: boolean;
+}
+
+/** The resistance of a lead that is known by its wire, which no figure of its own tells. */
+function toldWire(gear: Gear): ToldFigure[] {
+  if (gear.kind !== 'lead' || !gear.wire) return [];
+  const value = Number(plannedLead(gear, ROOM_C).ohm.toPrecision(2));
+  const words = sayFigure({ field: 'loopOhm' }, { value });
+  return [{ label: 'there and back', words, source: 'worked out', pinned: false }];
+}
+
+/** An item's two or three telling figures, each with where it comes from. */
+export const toldFigures = (gear: Gear): readonly ToldFigure[] =>
+  [
+    ...toldWire(gear),
+    ...fieldsOf(gear)
+      .filter(({ key, plain }) => !plain && key !== 'weightG')
+      .flatMap((field) => {
+        const figure = figureOf(gear, field.key);
+        if (!figure) return [];
+        const words = sayFigure(field, figure);
+        return [{ label: field.label, words, source: sourceWord(figure), pinned: figure.pinned === true }];
+      }),
+  ].slice(0, TOLD);

@@ -1,0 +1,33 @@
+import type { Gear } from '@knapsack/contract';
+import { tellingFigures } from './telling';
+
+/** Not put away. */
+export const isOnShelf = ({ archived }: Gear): boolean => archived !== true;
+
+/** Whether every word that is looked for stands in what an item says of itself, in any case. */
+export function matches(gear: Gear, search: string): boolean {
+  const text = [
+    gear.name,
+    gear.about ?? '',
+    gear.note ?? '',
+    gear.kind,
+    tellingFigures(gear),
+    ...(gear.tags ?? []),
+  ]
+    .join(' ')
+    .toLowerCase();
+  return search
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
+/** A name that no item of the shelf has yet: "Curlew 10 copy", "Curlew 10 copy 2". */
+export function freeName(name: string, shelf: readonly Gear[]): string {
+  const taken = new Set(shelf.map((gear) => gear.name));
+  const base = `${name} copy`.slice(0, 76);
+  for (let count = 1; ; count++) {
+    const tried = count === 1 ? base : `${base} ${count}`;
+    if (!taken.has(tried)) return tried;
+  }
+}

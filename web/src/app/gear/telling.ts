@@ -1,0 +1,80 @@
+import type { Accessory, AccessoryRule, Figure, Gear, Lead } from '@knapsack/contract';
+import { bestPoints, CHEMISTRIES, CONVERTERS, fixed, RUNS, sayQuantity, TECHNOLOGIES } from '@knapsack/core';
+
+const SOURCE_WORDS: Record<Figure['source'], string> = {
+  datasheet: 'label',
+  measured: 'measured',
+  assumed: 'assumed',
+  learned: 'learned',
+};
+
+const CONTROLLER_WORDS = { mppt: 'tracking', boost: 'boosting', pwm: 'plain switching' } as const;
+
+export const sourceWord = (figure: Figure): string => SOURCE_WORDS[figure.source];
+
+/** The one or two figures that tell what an item does to the sum, in a few words. */
+export function tellingFigures(gear: Gear): string {
+  switch (gear.kind) {
+    case 'radio': {
+      const top = bestPoints(gear.transmit).at(-1);
+      return `receives on ${amps(gear.receiveA)}, ${top ? `${top.rfW} W on ${sayQuantity({ value: top.amps, unit: 'A' })}` : ''}`;
+    }
+    case 'battery':
+      return `${fixed((gear.measuredAh ?? gear.ratedAh).value, 1)} Ah ${CHEMISTRIES[gear.chemistry].label}`;
+    case 'station':
+      return `${sayQuantity({ value: gear.wattHours.value, unit: 'Wh' })} ${CHEMISTRIES[gear.chemistry].label}, boxed`;
+    case 'amplifier':
+      return `draws ${amps(gear.standbyA)}, in overs ${amps(gear.transmitA)}`;
+    case 'accessory':
+      return `${drawWords(gear)}, ${ruleWords(gear.rule)}`;
+    case 'lead':
+      return leadWords(gear);
+    case 'panel':
+      return `${sayQuantity({ value: gear.watts.value, unit: 'W' })} ${TECHNOLOGIES[gear.technology].label}`;
+    case 'controller':
+      return `${CONTROLLER_WORDS[gear.type]}, up to ${fixed(gear.maxA.value, 0)} A`;
+    case 'charger':
+      return `${gear.from === 'mains' ? 'on the mains' : 'in a vehicle'}, ${amps(gear.maxA)}`;
+    case 'distribution':
+    case 'antenna':
+    case 'other':
+      return gear.about ?? 'carried only';
+  }
+}
+
+export function ruleWords(rule: AccessoryRule): string {
+  const inModes = (words: string, modes: readonly string[] | undefined) =>
+    modes ? `${words} ${modes.join(' or ')}` : words;
+  switch (rule.when) {
+    case 'always':
+      return 'always on';
+    case 'operating':
+      return rule.modes ? inModes('while on', rule.modes) : 'while operating';
+    case 'transmitting':
+      return inModes('with the transmitter', rule.modes);
+    case 'dark':
+      return 'in the dark';
+    case 'minutes':
+      return `${fixed(rule.anHour, 0)} min of every hour`;
+    case 'hours':
+      return 'in its own hours';
+  }
+}
+
+function drawWords({ drawA, drawW, via = 'bus' }: Accessory): string {
+  if (drawA) return amps(drawA);
+  const watts = sayQuantity({ value: drawW?.value ?? 0, unit: 'W' });
+  return via === 'bus' ? watts : `${watts} ${CONVERTERS[via].label}`;
+}
+
+function leadWords({ loopOhm, wire, run = 'radio' }: Lead): string {
+  const where = run === 'radio' ? '' : `, ${RUNS[run].label}`;
+  if (!wire) return `${sayQuantity({ value: loopOhm?.value ?? 0, unit: 'ohm' })} there and back${where}`;
+  const size = wire.awg === undefined ? `${wire.areaMm2} mm²` : `AWG ${wire.awg}`;
+  return `${wire.lengthM} m of ${size}${where}`;
+}
+
+export const weightWords = (gear: Gear, count: number): string =>
+  gear.weightG ? sayQuantity({ value: gear.weightG.value * count, unit: 'g' }) : 'not weighed';
+
+const amps = (figure: Figure): string => sayQuantity({ value: figure.value, unit: 'A' });

@@ -1,0 +1,38 @@
+/// <reference lib="webworker" />
+import { resolve } from '@knapsack/contract';
+import { chanceLaw, ChanceRun, SEED, tornado } from '@knapsack/core';
+import type { ForecastQuestion } from '../forecast-protocol';
+import type { Answered, Asked } from '../newest-worker';
+import type { ChanceAnswer } from './chance-protocol';
+
+/** Draws between two looks for a newer question. */
+const AT_A_TIME = 100;
+
+let newest = 0;
+
+addEventListener('message', ({ data }: MessageEvent<Asked<ForecastQuestion>>) => {
+  newest = data.number;
+  void draw(data);
+});
+
+async function draw({ number, question }: Asked<ForecastQuestion>): Promise<void> {
+  const say = (answer: ChanceAnswer, more: boolean) => {
+    const answered: Answered<ChanceAnswer> = { number, answer, more };
+    postMessage(answered);
+  };
+  const plan = resolve(question.trip, question.shelf);
+  if (!plan.ok) {
+    say({ chance: null, tornado: null }, false);
+    return;
+  }
+  const law = chanceLaw(plan.value);
+  const run = new ChanceRun(plan.value, SEED, law);
+  for (let more = true, first = true; more; first = false) {
+    more = run.more(AT_A_TIME);
+    if (first) say({ chance: run.soFar(), tornado: null }, true);
+    // A newer question is taken in between.
+    await new Promise((resolved) => setTimeout(resolved));
+    if (newest !== number) return;
+  }
+  say({ chance: run.soFar(), tornado: tornado(plan.value, SEED, law) }, false);
+}

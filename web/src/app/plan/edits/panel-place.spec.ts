@@ -1,0 +1,71 @@
+import { hour, trip } from '../../testing/documents';
+import {
+  addShade,
+  changeShade,
+  changeTurn,
+  firstAim,
+  readCourse,
+  removeShade,
+  sayCourse,
+} from './panel-place';
+
+describe('editing the panel’s place', () => {
+  it('adds, changes and takes out hours of shade', () => {
+    const added = addShade(trip());
+    expect(added.panelPlace?.shade).toEqual([
+      {
+        start: new Date(hour(12)).toISOString(),
+        end: new Date(hour(14)).toISOString(),
+        fraction: 1,
+        label: 'shade',
+      },
+    ]);
+    expect(changeShade(added, 0, { fraction: 0.3 }).panelPlace?.shade?.[0].fraction).toBe(0.3);
+    expect(removeShade(added, 0).panelPlace?.shade).toEqual([]);
+  });
+
+  it('keeps the turns of a panel in order, and the last of them', () => {
+    const turned = {
+      ...trip(),
+      panelPlace: { mount: 'flat', ground: 'grass', aim: firstAim('at', trip()) },
+    } as const;
+    const times = (of: ReturnType<typeof changeTurn>) =>
+      of.panelPlace?.aim.how === 'at'
+        ? of.panelPlace.aim.times.map((time) => new Date(time).getUTCHours())
+        : [];
+    expect(times(turned)).toEqual([12]);
+    const two = changeTurn(turned, 1, hour(9));
+    expect(times(two)).toEqual([9, 12]);
+    expect(times(changeTurn(two, 0, hour(15)))).toEqual([12, 15]);
+    expect(times(changeTurn(two, 0, null))).toEqual([12]);
+    expect(changeTurn(turned, 0, null)).toBe(turned);
+  });
+
+  it('looks at the noon sun first, on both halves of the globe', () => {
+    expect(
+      firstAim('fixed', trip({ place: { name: 'x', timeZone: 'UTC', latitudeDeg: -40, longitudeDeg: 0 } })),
+    ).toEqual({
+      how: 'fixed',
+      tiltDeg: 40,
+      azimuthDeg: 0,
+    });
+  });
+
+  it('reads a skyline as it says it, and says what is none', () => {
+    const points = [
+      { azimuthDeg: 90, elevationDeg: 10 },
+      { azimuthDeg: 180, elevationDeg: 25.5 },
+    ];
+    expect(sayCourse(points)).toBe('90 at 10, 180 at 25.5');
+    expect(readCourse('180 at 25.5; 90° 10°')).toEqual({ ok: true, value: points });
+    expect(readCourse('open')).toEqual({ ok: true, value: [] });
+    const sentence = (text: string) => {
+      const read = readCourse(text);
+      return read.ok ? 'read' : read.problems[0].sentence;
+    };
+    expect(sentence('400 at 10')).toContain('“400 at 10” is not one');
+    expect(sentence('90 at 95')).toContain('is not one');
+    expect(sentence('a hill')).toContain('is not one');
+    expect(sentence('90 at 10, 90 at 20')).toContain('a direction twice');
+  });
+});

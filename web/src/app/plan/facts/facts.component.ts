@@ -1,0 +1,168 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { floorOf, type Trip } from '@knapsack/contract';
+import { cautions, RATINGS, type Rating } from '@knapsack/core';
+import { InlineChoiceComponent } from '../../parts/inline-choice.component';
+import { InlineNumberComponent } from '../../parts/inline-number.component';
+import { PlanStore } from '../plan.store';
+import { PanelFactsComponent } from './panel-facts.component';
+import { ShadeFactsComponent } from './shade-facts.component';
+import { WeatherFactsComponent } from './weather-facts.component';
+
+/** What the sum takes for granted, as sentences to be corrected in place. */
+@Component({
+  selector: 'ks-facts',
+  imports: [
+    InlineChoiceComponent,
+    InlineNumberComponent,
+    PanelFactsComponent,
+    ShadeFactsComponent,
+    WeatherFactsComponent,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.trip(); as trip) {
+      <section class="facts" aria-labelledby="facts-title">
+        <h2 id="facts-title">Reckoned with</h2>
+        <p>
+          A battery charged to
+          <ks-number
+            field="startSoc"
+            label="Charge when it was charged"
+            [value]="trip.startSoc"
+            (committed)="set({ startSoc: $event })"
+          />,
+          <ks-number
+            field="storedDays"
+            label="Days between charging and start"
+            [value]="trip.storedDays ?? 0"
+            (committed)="set({ storedDays: $event })"
+          />
+          before the start, that keeps
+          <ks-number
+            field="floorSoc"
+            label="Reserve"
+            [value]="floor()"
+            (committed)="set({ floorSoc: $event })"
+          />
+          in reserve, in air of
+          <ks-number
+            field="temperatureC"
+            label="Air temperature"
+            [value]="trip.temperatureC"
+            (committed)="set({ temperatureC: $event })"
+          />.
+        </p>
+        @if (severalBatteries()) {
+          <p>
+            Batteries used
+            <ks-choice
+              label="Use of the batteries"
+              [value]="trip.batteryUse ?? 'parallel'"
+              [choices]="uses"
+              (picked)="set({ batteryUse: asUse($event) })"
+            />.
+            @if (trip.batteryUse === 'turns' && hasPanel()) {
+              The sun charges
+              <ks-choice
+                label="What the sun charges"
+                [value]="trip.chargeIdle ? 'idle' : 'used'"
+                [choices]="charged"
+                (picked)="set({ chargeIdle: $event === 'idle' })"
+              />.
+            }
+          </p>
+        }
+        <p>
+          The load is rated
+          <ks-choice
+            label="Rating of the load"
+            [value]="trip.rating ?? 'measured'"
+            [choices]="ratings"
+            (picked)="set({ rating: asRating($event) })"
+          />, in steps of
+          <ks-choice
+            label="Step"
+            [value]="'' + trip.stepMinutes"
+            [choices]="steps"
+            (picked)="setStep($event)"
+          />.
+        </p>
+        @if (hasController()) {
+          <p>
+            The radio hangs
+            <ks-choice
+              label="Where the radio gets its power"
+              [value]="trip.radioOn ?? 'battery'"
+              [choices]="supplies"
+              (picked)="set({ radioOn: asSupply($event) })"
+            />.
+          </p>
+        }
+        @if (hasPanel()) {
+          <ks-panel-facts />
+          <ks-shade-facts />
+          <ks-weather-facts />
+        } @else {
+          <p class="muted">No panel in the bag, so no sun in the sum.</p>
+        }
+        @for (sentence of cautions(); track sentence) {
+          <p class="caution"><i class="bi bi-exclamation-diamond" aria-hidden="true"></i> {{ sentence }}</p>
+        }
+      </section>
+    }
+  `,
+})
+export class FactsComponent {
+  protected readonly store = inject(PlanStore);
+  protected readonly steps = [1, 5, 15].map((minutes) => ({
+    value: `${minutes}`,
+    label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
+  }));
+  protected readonly uses = [
+    { value: 'parallel', label: 'all together' },
+    { value: 'turns', label: 'one after the other' },
+  ];
+  protected readonly charged = [
+    { value: 'used', label: 'the one in use' },
+    { value: 'idle', label: 'one that waits' },
+  ];
+  protected readonly supplies = [
+    { value: 'battery', label: 'straight on the battery' },
+    { value: 'terminals', label: 'on the controller’s load terminals' },
+  ];
+  protected readonly ratings = Object.entries(RATINGS).map(([value, { label }]) => ({ value, label }));
+
+  protected readonly hasPanel = computed(() => this.store.panel() !== null);
+  protected readonly hasController = computed(() => this.store.controller() !== null);
+  protected readonly severalBatteries = computed(() => {
+    const gear = this.store.gear();
+    const packs = this.store.loadout().filter(({ gear: id }) => {
+      const kind = gear.get(id)?.kind;
+      return kind === 'battery' || kind === 'station';
+    });
+    return packs.length > 1 || packs.some(({ count }) => count > 1);
+  });
+
+  protected readonly floor = computed(() => {
+    const trip = this.store.trip();
+    const battery = this.store.battery();
+    return trip && battery ? floorOf(trip, battery) : (trip?.floorSoc ?? null);
+  });
+
+  protected readonly cautions = computed(() => {
+    const battery = this.store.battery();
+    return battery ? cautions(battery.chemistry) : [];
+  });
+
+  protected asUse = (name: string) => name as NonNullable<Trip['batteryUse']>;
+  protected asSupply = (name: string) => name as NonNullable<Trip['radioOn']>;
+  protected asRating = (name: string) => name as Rating;
+
+  protected set(change: Partial<Trip>): void {
+    this.store.edit((trip) => ({ ...trip, ...change }));
+  }
+
+  protected setStep(text: string): void {
+    this.set({ stepMinutes: Number(text) as 1 | 5 | 15 });
+  }
+}

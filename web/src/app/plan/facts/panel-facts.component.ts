@@ -1,0 +1,171 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { resolve, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
+import { bestFixedAim, MOUNTS, type GroundWord, type Mount } from '@knapsack/core';
+import { InlineChoiceComponent } from '../../parts/inline-choice.component';
+import { InlineNumberComponent } from '../../parts/inline-number.component';
+import { InlineTimeComponent } from '../../parts/inline-time.component';
+import { NoticesService } from '../../shell/notices.service';
+import { changePlace, changeTurn, firstAim } from '../edits/panel-place';
+import { PlanStore } from '../plan.store';
+
+const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [
+  { value: 'flat', label: 'flat' },
+  { value: 'fixed', label: 'tilted once' },
+  { value: 'every', label: 'turned to the sun' },
+  { value: 'at', label: 'turned at set hours' },
+  { value: 'hung', label: 'hung on a pack' },
+];
+
+/** How the panel lies, as a sentence to be corrected in place. */
+@Component({
+  selector: 'ks-panel-facts',
+  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTimeComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p>
+      The panel lies
+      <ks-choice label="Aim" [value]="place().aim.how" [choices]="aims" (picked)="setAim($event)" />
+      @switch (place().aim.how) {
+        @case ('fixed') {
+          at
+          <ks-number
+            field="tiltDeg"
+            label="Tilt"
+            [value]="fixed().tiltDeg"
+            (committed)="setFixed({ tiltDeg: $event })"
+          />
+          looking
+          <ks-number
+            field="azimuthDeg"
+            label="Direction, from true north"
+            [value]="fixed().azimuthDeg"
+            (committed)="setFixed({ azimuthDeg: $event })"
+          />
+          true{{ compass() }}
+          <button type="button" class="quiet" (click)="aimBest()">lay it best</button>
+        }
+        @case ('every') {
+          every
+          <ks-number
+            field="aimMinutes"
+            label="Time between turns"
+            [value]="minutes()"
+            (committed)="setPlace({ aim: { how: 'every', minutes: $event } })"
+          />
+        }
+        @case ('at') {
+          @for (turn of turns(); track turn.timeMs) {
+            <span class="together">
+              <ks-time label="Turn" [valueMs]="turn.timeMs" [zone]="zone()" [accept]="turn.accept" />
+              @if (turns().length > 1) {
+                <button
+                  type="button"
+                  class="quiet"
+                  aria-label="Take this turn out"
+                  (click)="setTurn($index, null)"
+                >
+                  <i class="bi bi-x-lg"></i>
+                </button>
+              }
+            </span>
+          }
+          <button type="button" class="quiet" (click)="addTurn()">another turn</button>
+        }
+      }
+      &ngsp;on
+      <ks-choice
+        label="Ground"
+        [value]="place().ground"
+        [choices]="grounds"
+        (picked)="setPlace({ ground: asGround($event) })"
+      />,
+      <ks-choice
+        label="Mount"
+        [value]="place().mount"
+        [choices]="mounts"
+        (picked)="setPlace({ mount: asMount($event) })"
+      />.
+    </p>
+  `,
+})
+export class PanelFactsComponent {
+  private readonly store = inject(PlanStore);
+  private readonly notices = inject(NoticesService);
+  protected readonly aims = AIM_CHOICES;
+  protected readonly mounts = Object.entries(MOUNTS).map(([value, { label }]) => ({ value, label }));
+  protected readonly grounds = (['grass', 'snow', 'sand', 'water'] as const).map((value) => ({
+    value,
+    label: value,
+  }));
+
+  protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
+  protected readonly place = computed(() => this.store.trip()?.panelPlace ?? USUAL_PLACE);
+  protected readonly fixed = computed(() => {
+    const { aim } = this.place();
+    return aim.how === 'fixed' ? aim : { tiltDeg: 0, azimuthDeg: 180 };
+  });
+  protected readonly minutes = computed(() => {
+    const { aim } = this.place();
+    return aim.how === 'every' ? aim.minutes : null;
+  });
+  protected readonly turns = computed(() => {
+    const { aim } = this.place();
+    return (aim.how === 'at' ? aim.times : []).map((time, index) => ({
+      timeMs: Date.parse(time),
+      accept: (timeMs: number) => this.store.tryEdit((trip) => changeTurn(trip, index, timeMs)),
+    }));
+  });
+
+  /** What a compass shows for the direction, where it has been looked up. */
+  private readonly bearing = signal<{ readonly trueDeg: number; readonly compassDeg: number } | null>(null);
+  protected readonly compass = computed(() => {
+    const bearing = this.bearing();
+    return bearing && bearing.trueDeg === this.fixed().azimuthDeg
+      ? `, ${Math.round(bearing.compassDeg)} ° by compass,`
+      : '';
+  });
+
+  protected asMount = (name: string): Mount => name as Mount;
+  protected asGround = (name: string): GroundWord => name as GroundWord;
+
+  protected setAim(how: string): void {
+    this.store.edit((trip) => changePlace(trip, { aim: firstAim(how as AimChoice['how'], trip) }));
+  }
+
+  protected setFixed(change: { tiltDeg?: number; azimuthDeg?: number }): void {
+    const { tiltDeg, azimuthDeg } = this.fixed();
+    this.setPlace({ aim: { how: 'fixed', tiltDeg, azimuthDeg, ...change } });
+  }
+
+  protected setTurn(index: number, timeMs: number | null): void {
+    this.store.edit((trip) => changeTurn(trip, index, timeMs));
+  }
+
+  /** Two hours after the last one. */
+  protected addTurn(): void {
+    const turns = this.turns();
+    const last = turns[turns.length - 1].timeMs;
+    this.setTurn(turns.length, last + 2 * 3_600_000);
+  }
+
+  /** Lays the panel where it gathers the most light over the outing, and says what a compass shows there. */
+  protected async aimBest(): Promise<void> {
+    const trip = this.store.trip();
+    const plan = trip && resolve(trip, [...this.store.gear().values()]);
+    if (!plan?.ok || !plan.value.sun) return;
+    const { sun, outing } = plan.value;
+    const best = bestFixedAim(sun, outing);
+    if (!best) return this.notices.show({ text: 'The sun does not rise during this outing.' });
+    const azimuthDeg = Math.round(best.azimuthDeg);
+    this.setFixed({ tiltDeg: Math.round(best.tiltDeg), azimuthDeg });
+    const { compassBearing, declination } = await import('@knapsack/core/compass');
+    this.bearing.set({
+      trueDeg: azimuthDeg,
+      compassDeg: compassBearing(azimuthDeg, declination(sun, outing.startMs)),
+    });
+  }
+
+  protected setPlace(change: Partial<PanelPlace>): void {
+    this.store.edit((trip) => changePlace(trip, change));
+  }
+}

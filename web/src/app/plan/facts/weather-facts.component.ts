@@ -1,0 +1,163 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  takeWeather,
+  typicalWeather,
+  USUAL_WEATHER,
+  type Weather,
+  type WeatherDocument,
+} from '@knapsack/contract';
+import { AIR_WORDS, CLIMATES, type AirWord, type ClimateWord } from '@knapsack/core';
+import { firstValueFrom } from 'rxjs';
+import { ApiService } from '../../data/api.service';
+import { problemText } from '../../data/problem-text';
+import { InlineChoiceComponent } from '../../parts/inline-choice.component';
+import { InlineNumberComponent } from '../../parts/inline-number.component';
+import { NoticesService } from '../../shell/notices.service';
+import { PlanStore } from '../plan.store';
+
+const SOURCE_WORDS = {
+  typed: 'painted by hand',
+  forecast: 'from a forecast file',
+  simulated: 'simulated, not forecast',
+} as const;
+
+/** A file this large is no forecast of a month, bytes. */
+const LARGEST_FILE = 1_900_000;
+
+/** The weather in words, and where it may come from: what is usual, the simulated service, a forecast file. */
+@Component({
+  selector: 'ks-weather-facts',
+  imports: [InlineChoiceComponent, InlineNumberComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p>
+      <ks-choice
+        label="Air"
+        [value]="weather().air"
+        [choices]="airs"
+        (picked)="setWeather({ air: asAir($event) })"
+      />
+      air, wind
+      <ks-number
+        field="windMS"
+        label="Wind"
+        [value]="weather().windMS"
+        (committed)="setWeather({ windMS: $event })"
+      />,
+      <ks-number
+        field="cloud"
+        label="Usual cloud"
+        [value]="weather().cloud"
+        (committed)="setWeather({ cloud: $event })"
+      />
+      cloud where no hour is known; the hours are {{ source() }}.
+    </p>
+    <p>
+      Climate
+      <ks-choice
+        label="Climate"
+        [value]="weather().climate ?? ''"
+        [choices]="climates()"
+        (picked)="setClimate($event)"
+      />:
+      <button type="button" class="quiet" [disabled]="!weather().climate" (click)="usual()">
+        typical for the season
+      </button>
+      <button type="button" class="quiet" [disabled]="!weather().climate" (click)="simulate()">
+        simulate it
+      </button>
+      <button type="button" class="quiet" (click)="file.click()">read a forecast file</button>
+      <input
+        #file
+        type="file"
+        hidden
+        accept=".csv,.json,.txt,.tsv,text/csv,application/json"
+        aria-label="Forecast file, CSV or JSON"
+        (change)="readFile(file)"
+      />
+    </p>
+  `,
+})
+export class WeatherFactsComponent {
+  private readonly store = inject(PlanStore);
+  private readonly api = inject(ApiService);
+  private readonly notices = inject(NoticesService);
+  protected readonly airs = Object.entries(AIR_WORDS).map(([value, { label }]) => ({ value, label }));
+  protected readonly climates = computed(() => [
+    ...(this.weather().climate ? [] : [{ value: '', label: 'not said' }]),
+    ...Object.entries(CLIMATES).map(([value, { label }]) => ({ value, label })),
+  ]);
+  protected readonly weather = computed<Weather>(() => this.store.trip()?.weather ?? USUAL_WEATHER);
+  protected readonly source = computed(() => SOURCE_WORDS[this.weather().source ?? 'typed']);
+
+  protected asAir = (name: string): AirWord => name as AirWord;
+
+  protected setWeather(change: Partial<Weather>): void {
+    this.store.edit((trip) => ({ ...trip, weather: { ...(trip.weather ?? USUAL_WEATHER), ...change } }));
+  }
+
+  protected setClimate(name: string): void {
+    this.setWeather({ climate: name as ClimateWord });
+  }
+
+  /** No hour known better than the climate's usual sky. */
+  protected usual(): void {
+    const { climate } = this.weather();
+    if (climate) this.store.edit((trip) => ({ ...trip, weather: typicalWeather(trip, climate) }));
+  }
+
+  protected async simulate(): Promise<void> {
+    const trip = this.store.trip();
+    const { climate } = this.weather();
+    if (!trip || !climate) return;
+    const { latitudeDeg, longitudeDeg, heightM = 0 } = trip.place;
+    if (latitudeDeg === undefined || longitudeDeg === undefined) {
+      this.notices.show({ text: 'Say first where the outing is, by latitude and longitude or a locator.' });
+      return;
+    }
+    const { start, end } = trip;
+    await this.take(() =>
+      firstValueFrom(this.api.simulatedWeather({ latitudeDeg, longitudeDeg, heightM, start, end, climate })),
+    );
+  }
+
+  protected async readFile(field: HTMLInputElement): Promise<void> {
+    const file = field.files?.[0];
+    field.value = '';
+    const zone = this.store.trip()?.place.timeZone;
+    if (!file || !zone) return;
+    if (file.size > LARGEST_FILE) {
+      this.notices.show({
+        text: `${file.name} is larger than a forecast of a month would be; nothing was read.`,
+      });
+      return;
+    }
+    const content = await file.text();
+    const said: string[] = [];
+    await this.take(async () => {
+      const { document, notes } = await firstValueFrom(this.api.readWeather(content, zone));
+      said.push(...notes);
+      return document;
+    }, said);
+  }
+
+  /** Takes a weather document into the trip, one step of undo, and says what was filled or left out. */
+  private async take(ask: () => Promise<WeatherDocument>, said: string[] = []): Promise<void> {
+    try {
+      const document = await ask();
+      const trip = this.store.trip();
+      if (!trip) return;
+      const { weather, notes } = takeWeather(document, trip);
+      this.store.edit((now) => ({ ...now, weather }));
+      const all = [...said, ...notes];
+      if (all.length > 0) {
+        this.notices.show({
+          text: all.join(' '),
+          action: { label: 'Undo', run: () => this.store.undo() },
+        });
+      }
+    } catch (error) {
+      this.notices.show({ text: problemText(error) });
+    }
+  }
+}

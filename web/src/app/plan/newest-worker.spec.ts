@@ -1,0 +1,84 @@
+import { NewestWorker, type Asked } from './newest-worker';
+
+/** A worker that answers when it is told to. */
+class SlowWorker {
+  readonly sent: Asked<string>[] = [];
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  onerror: ((event: { preventDefault(): void }) => void) | null = null;
+  terminated = false;
+  postMessage = (asked: Asked<string>) => this.sent.push(asked);
+  terminate = () => (this.terminated = true);
+  answer(): void {
+    const { number, question } = this.sent.at(-1)!;
+    this.onmessage?.({ data: { number, answer: question.toUpperCase() } });
+  }
+  die = () => this.onerror?.({ preventDefault: () => undefined });
+}
+
+describe('a worker of which only the newest question matters', () => {
+  let hired: SlowWorker[];
+  let heard: [string, boolean][];
+  let failed: number;
+  let worker: NewestWorker<string, string>;
+
+  beforeEach(() => {
+    hired = [];
+    heard = [];
+    failed = 0;
+    worker = new NewestWorker<string, string>(
+      () => {
+        const slow = new SlowWorker();
+        hired.push(slow);
+        return slow as unknown as Worker;
+      },
+      { answered: (answer, newest) => heard.push([answer, newest]), failed: () => failed++ },
+    );
+  });
+
+  it('answers one at a time and leaves out what was overtaken', () => {
+    for (const question of ['a', 'b', 'c']) worker.ask(question);
+    expect(hired[0].sent.map(({ question }) => question)).toEqual(['a']);
+    hired[0].answer();
+    expect(hired[0].sent.map(({ question }) => question)).toEqual(['a', 'c']);
+    hired[0].answer();
+    expect(heard).toEqual([
+      ['A', false],
+      ['C', true],
+    ]);
+  });
+
+  it('is replaced once for a question when it dies, and told the second time', () => {
+    worker.ask('a');
+    hired[0].die();
+    expect(hired[0].terminated).toBeTrue();
+    expect(hired[1].sent.map(({ question }) => question)).toEqual(['a']);
+    expect(failed).toBe(0);
+    hired[1].die();
+    expect(failed).toBe(1);
+    expect(hired[2].sent).toEqual([]);
+    worker.ask('b');
+    hired[2].answer();
+    expect(heard).toEqual([['B', true]]);
+  });
+
+  it('that listens while it works is told at once, and the last of several answers is known', () => {
+    const slow = new SlowWorker();
+    const told: [string, boolean][] = [];
+    const streaming = new NewestWorker<string, string>(
+      () => slow as unknown as Worker,
+      { answered: (answer, newest) => told.push([answer, newest]), failed: () => failed++ },
+      true,
+    );
+    streaming.ask('a');
+    streaming.ask('b');
+    expect(slow.sent.map(({ question }) => question)).toEqual(['a', 'b']);
+    slow.onmessage?.({ data: { number: 1, answer: 'of a', more: true } });
+    slow.onmessage?.({ data: { number: 2, answer: 'first of b', more: true } });
+    slow.onmessage?.({ data: { number: 2, answer: 'last of b' } });
+    expect(told).toEqual([
+      ['of a', false],
+      ['first of b', true],
+      ['last of b', true],
+    ]);
+  });
+});

@@ -1,0 +1,19 @@
+import { ridgePoints } from './ridge-points';
+
+describe('the points of the ridge', () => {
+  const edgesMs = Float64Array.from({ length: 8641 }, (_, edge) => edge * 300);
+  const values = edgesMs.map((_, edge) => (edge === 4321 ? 0 : 1 - edge / 10_000));
+
+  it('are thinned without losing a dip, in order', () => {
+    const points = ridgePoints(edgesMs, values, { startMs: 0, endMs: 8640 * 300 }, 800);
+    expect(points.length).toBeLessThanOrEqual(4 * 801);
+    expect(points.some(({ x, y }) => x === 4321 * 300 && y === 0)).toBeTrue();
+    expect(points.every(({ x }, at) => at === 0 || x > points[at - 1].x)).toBeTrue();
+    expect([points[0].x, points.at(-1)!.x]).toEqual([0, 8640 * 300]);
+  });
+
+  it('are all of those in a window, and one beyond each of its ends', () => {
+    const points = ridgePoints(edgesMs, values, { startMs: 450, endMs: 1000 }, 800);
+    expect(points.map(({ x }) => x)).toEqual([300, 600, 900, 1200]);
+  });
+});

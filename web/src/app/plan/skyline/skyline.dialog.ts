@@ -1,0 +1,221 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
+import { sayQuantity, skylineAt } from '@knapsack/core';
+import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { changePlace, changePoint } from '../edits/panel-place';
+import { PlanStore } from '../plan.store';
+import { followPointer } from '../pointer-drag';
+import { sunPath } from './sun-path';
+
+/** The strip in its own units: two for a degree of the compass, four for one of height. */
+const WIDTH = 720;
+const PER_AZIMUTH = 2;
+const TOP_DEG = 70;
+const PER_DEG = 3.6;
+const HEIGHT = TOP_DEG * PER_DEG;
+
+const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'N'].map((name, at) => ({
+  name,
+  x: at * 45 * PER_AZIMUTH,
+}));
+const HEIGHTS = [15, 30, 45, 60].map((degrees) => ({ degrees, y: HEIGHT - degrees * PER_DEG }));
+
+const x = (azimuthDeg: number): number => azimuthDeg * PER_AZIMUTH;
+const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
+
+/** The skyline drawn over a compass strip with the sun's path behind it: points are put in, dragged, or walked by keys. */
+@Component({
+  selector: 'ks-skyline',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="dialog skyline">
+      <header>
+        <h2 id="skyline-title">Skyline</h2>
+        <button type="button" class="quiet" (click)="modal.close()" aria-label="Close">
+          <i class="bi bi-x-lg" aria-hidden="true"></i>
+        </button>
+      </header>
+      <p class="muted">
+        What stands around the panel, from north by east, south and west. Press to put a point in, drag it to
+        the top of the tree or tower; arrows move the chosen point, Delete takes it out.
+      </p>
+      <div #strip class="strip" (pointerdown)="putIn($event)">
+        <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" preserveAspectRatio="none" aria-hidden="true">
+          @for (line of heights; track line.degrees) {
+            <line class="grid" x1="0" [attr.x2]="width" [attr.y1]="line.y" [attr.y2]="line.y" />
+          }
+          <path class="ground" [attr.d]="ground()" />
+          <path class="sun" [attr.d]="sun().path" />
+        </svg>
+        @for (mark of sun().hours; track mark.hour) {
+          <span class="sun-hour" [style.left.%]="mark.left" [style.top.%]="mark.top">{{ mark.hour }}</span>
+        }
+        @for (line of heights; track line.degrees) {
+          <span class="height" [style.top.%]="(100 * line.y) / height">{{ line.degrees }}°</span>
+        }
+        @for (point of points(); track $index) {
+          <button
+            type="button"
+            class="point"
+            role="slider"
+            aria-valuemin="0"
+            aria-valuemax="90"
+            [attr.aria-label]="'Skyline at ' + point.azimuthDeg + '°'"
+            [attr.aria-valuenow]="point.elevationDeg"
+            [attr.aria-valuetext]="point.elevationDeg + '° high'"
+            [style.left.%]="point.left"
+            [style.top.%]="point.top"
+            (pointerdown)="drag($event, $index)"
+            (keydown)="walk($event, $index)"
+          ></button>
+        }
+      </div>
+      <div class="compass" aria-hidden="true">
+        @for (mark of compass; track $index) {
+          <span [style.left.%]="(100 * mark.x) / width">{{ mark.name }}</span>
+        }
+      </div>
+      <p>
+        {{ points().length }} points. {{ gives() }}
+        @if (points().length > 0) {
+          <button type="button" class="quiet" (click)="open()">Open it all round</button>
+        }
+      </p>
+    </div>
+  `,
+})
+export class SkylineDialog {
+  protected readonly modal = inject(NgbActiveModal);
+  private readonly store = inject(PlanStore);
+  private readonly strip = viewChild.required<ElementRef<HTMLElement>>('strip');
+  protected readonly width = WIDTH;
+  protected readonly height = HEIGHT;
+  protected readonly compass = COMPASS;
+  protected readonly heights = HEIGHTS;
+
+  private readonly skyline = computed(() => this.store.trip()?.panelPlace?.horizon ?? []);
+  protected readonly points = computed(() =>
+    this.skyline().map(({ azimuthDeg, elevationDeg }) => ({
+      azimuthDeg,
+      elevationDeg,
+      left: (100 * x(azimuthDeg)) / WIDTH,
+      top: (100 * y(Math.min(TOP_DEG, elevationDeg))) / HEIGHT,
+    })),
+  );
+  protected readonly ground = computed(() => {
+    const skyline = this.skyline();
+    const steps = Array.from({ length: 361 }, (_, degrees) => degrees);
+    const tops = steps.map((degrees) => `L${x(degrees)} ${y(skylineAt(skyline, degrees % 360)).toFixed(1)}`);
+    return `M0 ${HEIGHT} ${tops.join('')} L${WIDTH} ${HEIGHT} Z`;
+  });
+  protected readonly sun = computed(() => {
+    const trip = this.store.trip();
+    const { latitudeDeg, longitudeDeg, timeZone = 'UTC' } = trip?.place ?? {};
+    if (!trip || latitudeDeg === undefined || longitudeDeg === undefined) return { path: '', hours: [] };
+    const marks = sunPath(Date.parse(trip.start), { latitudeDeg, longitudeDeg, timeZone });
+    let last = -Infinity;
+    const path = marks.map(({ azimuthDeg, altitudeDeg }) => {
+      // The path leaves the strip at north and comes back on its other side.
+      const begins = Math.abs(azimuthDeg - last) > 180;
+      last = azimuthDeg;
+      return `${begins ? 'M' : 'L'}${x(azimuthDeg).toFixed(1)} ${y(altitudeDeg).toFixed(1)}`;
+    });
+    const hours = marks.flatMap(({ azimuthDeg, altitudeDeg, hour }) =>
+      hour !== null && Number(hour) % 2 === 0 && altitudeDeg > 2
+        ? [{ hour, left: (100 * x(azimuthDeg)) / WIDTH, top: (100 * y(altitudeDeg)) / HEIGHT }]
+        : [],
+    );
+    return { path: path.join(''), hours };
+  });
+  /** What the panel gives so. */
+  protected readonly gives = computed(() => {
+    const sun = this.store.view()?.verdict.sun;
+    return sun ? `The sun offers ${sayQuantity({ value: sun.offeredAh, unit: 'Ah' })} over the outing.` : '';
+  });
+
+  protected putIn(press: PointerEvent): void {
+    if (press.target instanceof HTMLElement && press.target.closest('.point')) return;
+    const point = this.under(press);
+    const key = `skyline ${press.timeStamp}`;
+    this.edit((skyline) => changePoint(skyline, null, point), key);
+    this.follow(
+      press,
+      (horizon) => horizon.findIndex(({ azimuthDeg }) => azimuthDeg === Math.round(point.azimuthDeg)),
+      key,
+    );
+  }
+
+  protected drag(press: PointerEvent, index: number): void {
+    press.stopPropagation();
+    this.follow(press, () => index, `skyline ${press.timeStamp}`);
+  }
+
+  protected walk(event: KeyboardEvent, index: number): void {
+    const { azimuthDeg, elevationDeg } = this.skyline()[index];
+    const by = event.shiftKey ? 5 : 1;
+    const moves: Record<string, readonly [number, number] | undefined> = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, by],
+      ArrowDown: [0, -by],
+    };
+    const move = moves[event.key];
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      this.edit((skyline) => changePoint(skyline, index, null));
+    } else if (move) {
+      const to = { azimuthDeg: azimuthDeg + move[0], elevationDeg: elevationDeg + move[1] };
+      this.edit((skyline) => changePoint(skyline, index, to), `key skyline ${index}`);
+    } else return;
+    event.preventDefault();
+  }
+
+  protected open(): void {
+    this.edit(() => []);
+  }
+
+  /** Moves a point with the pointer; it never passes its neighbours, so that it stays the one that was picked. */
+  private follow(
+    press: PointerEvent,
+    indexIn: (skyline: readonly { azimuthDeg: number }[]) => number,
+    key: string,
+  ): void {
+    const index = indexIn(this.skyline());
+    if (index < 0) return;
+    followPointer(press, {
+      move: (event) => {
+        const skyline = this.skyline();
+        const low = (skyline[index - 1]?.azimuthDeg ?? -1) + 1;
+        const high = (skyline[index + 1]?.azimuthDeg ?? 360) - 1;
+        const { azimuthDeg, elevationDeg } = this.under(event);
+        const to = { azimuthDeg: Math.min(high, Math.max(low, azimuthDeg)), elevationDeg };
+        this.edit((points) => changePoint(points, index, to), key);
+      },
+      end: () => this.store.settle(),
+    });
+  }
+
+  private edit(
+    change: (skyline: ReturnType<typeof this.skyline>) => ReturnType<typeof this.skyline>,
+    key: string | null = null,
+  ): void {
+    this.store.edit((trip) => {
+      const skyline = trip.panelPlace?.horizon ?? [];
+      const changed = change(skyline);
+      return changed === skyline ? trip : changePlace(trip, { horizon: changed });
+    }, key);
+  }
+
+  private under({ clientX, clientY }: PointerEvent): { azimuthDeg: number; elevationDeg: number } {
+    const { left, top, width, height } = this.strip().nativeElement.getBoundingClientRect();
+    return {
+      azimuthDeg: ((clientX - left) / width) * 360,
+      elevationDeg: Math.max(0, (1 - (clientY - top) / height) * TOP_DEG),
+    };
+  }
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Fix } from '@knapsack/contract/what-if';
+import { fixed, sayTime } from '@knapsack/core';
+import { PlanStore } from '../plan.store';
+import { WhatIfStore } from './what-if.store';
+
+/** For a plan that ends too soon: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
+@Component({
+  selector: 'ks-fixes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (fixes(); as found) {
+      @if (found.length > 0) {
+        <p class="fixes">
+          {{ found[0].fix.fixes ? 'What would do:' : 'None is enough alone; what helps most:' }}
+          @for (one of found; track one.fix.words) {
+            <button type="button" class="fix" [disabled]="!fresh()" (click)="putOn(one.fix)">
+              <b>{{ one.fix.words }}</b> <span>{{ one.then }}</span>
+            </button>
+          }
+        </p>
+      }
+    }
+  `,
+})
+export class FixesComponent {
+  private readonly store = inject(PlanStore);
+  private readonly whatIf = inject(WhatIfStore);
+
+  protected readonly fresh = this.whatIf.fresh;
+  /** Those of the plan before stand, faded, until the new ones are there: the lanes do not jump meanwhile. */
+  protected readonly fixes = computed(() => {
+    if (!this.fresh() && this.store.view()?.verdict.endMs === null) return [];
+    const zone = this.store.trip()?.place.timeZone ?? 'UTC';
+    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayEnding(fix, zone) }));
+  });
+
+  protected putOn(fix: Fix): void {
+    this.store.edit(() => fix.trip);
+  }
+}
+
+function sayEnding({ verdict }: Fix, zone: string): string {
+  const { endMs, marginAh } = verdict;
+  return endMs === null ? `${fixed(marginAh, 1)} Ah to spare` : `ends ${sayTime(endMs, zone)}`;
+}

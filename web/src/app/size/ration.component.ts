@@ -1,0 +1,212 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { fixed, localHours, sayChance, sayHour, sayTime, type RationChoice } from '@knapsack/core';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { PlanStore } from '../plan/plan.store';
+import { RationStore } from './ration.store';
+
+const LANE_PX = 46;
+const LEAST_PX = 12;
+
+interface Bar {
+  readonly left: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: string;
+}
+
+/** How to spend the energy of the bag: the proposed hours beside the planned ones, what they gain, the table to take along. */
+@Component({
+  selector: 'ks-ration',
+  imports: [InlineNumberComponent],
+  providers: [RationStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section class="ration">
+      <h2>The ration: how to spend this bag</h2>
+      <p class="question">
+        Hours from
+        <ks-number
+          field="hourOfDay"
+          label="Hours count from"
+          [value]="hours().fromHour"
+          (committed)="store.changeHours({ fromHour: $event })"
+        />
+        to
+        <ks-number
+          field="hourOfDay"
+          label="Hours count to"
+          [value]="hours().toHour"
+          (committed)="store.changeHours({ toHour: $event })"
+        />
+        count
+        <ks-number
+          field="worthOfHour"
+          [value]="hours().worth"
+          (committed)="store.changeHours({ worth: $event })"
+        />
+        · twice the power is worth
+        <ks-number
+          field="worthOfPower"
+          [value]="store.options().doubling"
+          (committed)="store.change({ doubling: $event })"
+        />
+        more · never under
+        <ks-number
+          field="leastShare"
+          [value]="store.options().leastShare"
+          (committed)="store.change({ leastShare: $event })"
+        />
+        on transmit
+      </p>
+      @if (store.problem(); as problem) {
+        <p role="alert">{{ problem }}</p>
+      } @else {
+        <p class="gain" aria-live="polite">
+          @if (gain(); as words) {
+            {{ words }}
+            <button type="button" class="solid" (click)="store.putOn()">Put it on</button>
+          } @else {
+            <span class="muted">Sharing out the hours …</span>
+          }
+        </p>
+      }
+      <div class="ration-lanes" [class.faded]="!store.ration()">
+        @for (lane of lanes(); track lane.name) {
+          <div class="ration-lane" [class]="lane.name">
+            <span class="lane-name">{{ lane.name }}</span>
+            @for (bar of lane.bars; track bar.left) {
+              <span
+                class="bar"
+                [style.left.%]="bar.left"
+                [style.width.%]="bar.width"
+                [style.height.px]="bar.height"
+                [title]="bar.words"
+                ><b>{{ bar.words }}</b></span
+              >
+            }
+          </div>
+        }
+        <div class="ration-hours" aria-hidden="true">
+          @for (mark of marks(); track mark.left) {
+            <span [style.left.%]="mark.left">{{ mark.words }}</span>
+          }
+        </div>
+      </div>
+      @if (rules().length > 0) {
+        <details>
+          <summary>The table to take along: look at the charge at the hour</summary>
+          <p class="muted">
+            By the charge in the battery: the power, and in brackets the share of the time on transmit.
+          </p>
+          <table class="kits rules">
+            @for (hour of rules(); track hour.startMs) {
+              <tr>
+                <th scope="row">{{ hour.when }}</th>
+                <td>{{ hour.words }}</td>
+              </tr>
+            }
+          </table>
+        </details>
+      }
+    </section>
+  `,
+})
+export class RationComponent {
+  protected readonly store = inject(RationStore);
+  private readonly plan = inject(PlanStore);
+  private readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
+  protected readonly hours = computed(
+    () => this.store.options().hours[0] ?? { fromHour: 18, toHour: 22, worth: 1 },
+  );
+  private readonly span = computed(() => {
+    const trip = this.plan.trip();
+    return trip ? { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) } : { startMs: 0, endMs: 1 };
+  });
+  protected readonly marks = computed(() => {
+    const { startMs, endMs } = this.span();
+    const every = endMs - startMs > 3 * 86_400_000 ? 24 : 4;
+    return localHours(startMs, endMs, every, this.zone()).map((timeMs) => ({
+      left: this.share(timeMs),
+      words:
+        every === 24 ? sayTime(timeMs, this.zone()).slice(0, 3) : sayHour(timeMs, this.zone()).slice(0, 2),
+    }));
+  });
+  private readonly mostW = computed(() =>
+    Math.max(
+      1,
+      ...(this.store.ration()?.hours ?? []).flatMap(({ planned, proposed }) => [
+        planned?.powerW ?? 0,
+        proposed?.powerW ?? 0,
+      ]),
+    ),
+  );
+  private readonly planned = computed<readonly Bar[]>(() => {
+    const hours = this.store.ration()?.hours.filter(({ planned }) => planned !== null) ?? [];
+    const joined: { startMs: number; endMs: number; choice: RationChoice; block: number }[] = [];
+    for (const { startMs, endMs, block, planned } of hours) {
+      const last = joined.at(-1);
+      if (last?.block === block) last.endMs = endMs;
+      else joined.push({ startMs, endMs, choice: planned!, block });
+    }
+    return joined.map((stretch) => this.bar(stretch));
+  });
+  protected readonly lanes = computed(() => [
+    { name: 'planned', bars: this.planned() },
+    { name: 'ration', bars: this.store.stretches().map((stretch) => this.bar(stretch)) },
+  ]);
+  protected readonly gain = computed(() => {
+    const ration = this.store.ration();
+    if (!ration) return null;
+    const { worth, plannedWorth, odds, plannedOdds } = ration;
+    const gain =
+      plannedWorth > 0 ? `${fixed((100 * (worth - plannedWorth)) / plannedWorth, 0)} %` : fixed(worth, 1);
+    const more = worth >= plannedWorth ? `${gain} more` : `${gain.replace('−', '')} less`;
+    return `Worth ${more} on the air than the plan. It keeps above the reserve in ${sayChance(odds)}, the plan in ${sayChance(plannedOdds)}.`;
+  });
+  protected readonly rules = computed(() =>
+    (this.store.ration()?.hours ?? [])
+      .filter(({ rules }) => rules.length > 0)
+      .map(({ startMs, rules }) => ({
+        startMs,
+        when: sayTime(startMs, this.zone()),
+        words: rules
+          .map(({ fromSoc, choice }, index) => {
+            const next = rules[index + 1];
+            const words = sayChoice(choice);
+            if (rules.length === 1) return words;
+            return index === 0
+              ? `below ${percent(next.fromSoc)}: ${words}`
+              : `from ${percent(fromSoc)}: ${words}`;
+          })
+          .join(' · '),
+      })),
+  );
+
+  private share(timeMs: number): number {
+    const { startMs, endMs } = this.span();
+    return (100 * (timeMs - startMs)) / (endMs - startMs);
+  }
+
+  private bar({
+    startMs,
+    endMs,
+    choice,
+  }: {
+    startMs: number;
+    endMs: number;
+    choice: RationChoice | null;
+  }): Bar {
+    const left = this.share(startMs);
+    const powerW = choice?.powerW ?? 0;
+    return {
+      left,
+      width: this.share(endMs) - left,
+      height: choice ? LEAST_PX + (LANE_PX - LEAST_PX) * Math.sqrt(powerW / this.mostW()) : 2,
+      words: sayChoice(choice),
+    };
+  }
+}
+
+const percent = (share: number): string => `${fixed(share * 100, 0)} %`;
+const sayChoice = (choice: RationChoice | null): string =>
+  choice ? `${choice.powerW} W (${percent(choice.share)})` : 'off';

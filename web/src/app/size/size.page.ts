@@ -1,0 +1,209 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FIELDS, readNumber, type FieldName } from '@knapsack/contract';
+import { SIZE_AIMS, type SizeAim } from '@knapsack/contract/size';
+import {
+  fixed,
+  kitName,
+  plainSentence,
+  sayChance,
+  sayDuration,
+  sayQuantity,
+  verdictSentence,
+  type Kit,
+  type KitLimits,
+  type TriedKit,
+} from '@knapsack/core';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { ChanceStore } from '../plan/chance/chance.store';
+import { GhostStore } from '../plan/ghost.store';
+import { PlanStore } from '../plan/plan.store';
+import { RidgeComponent } from '../plan/ridge/ridge.component';
+import { SumComponent } from '../plan/verdict/sum.component';
+import { KeysService } from '../shell/keys.service';
+import { KitScatterComponent } from './kit-scatter.component';
+import { RationComponent } from './ration.component';
+import { SizeStore } from './size.store';
+import { TradeCurveComponent } from './trade-curve.component';
+
+const LIMITS: readonly {
+  readonly name: keyof KitLimits;
+  readonly field: FieldName;
+  readonly words: string;
+}[] = [
+  { name: 'grams', field: 'carryLimitG', words: 'up to' },
+  { name: 'price', field: 'price', words: 'in money' },
+  { name: 'litres', field: 'packedL', words: 'packed' },
+  { name: 'pieces', field: 'count', words: 'pieces' },
+];
+
+/** Rules without which a larger kit would have been allowed; the others tell of parts that do not go together. */
+const BINDING: ReadonlySet<string> = new Set([
+  'too heavy',
+  'too dear',
+  'too large',
+  'too many pieces',
+  'discharge limit',
+]);
+
+interface Pick {
+  readonly words: string;
+  readonly kit: TriedKit;
+}
+
+/** The Size room: which battery and which panel, with what chance, for what weight and money. */
+@Component({
+  selector: 'ks-size',
+  imports: [
+    InlineNumberComponent,
+    InlineTextComponent,
+    KitScatterComponent,
+    RationComponent,
+    RidgeComponent,
+    SumComponent,
+    TradeCurveComponent,
+  ],
+  providers: [SizeStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './size.page.html',
+})
+export class SizePage {
+  protected readonly store = inject(SizeStore);
+  protected readonly plan = inject(PlanStore);
+  protected readonly chance = inject(ChanceStore);
+  private readonly ghost = inject(GhostStore);
+  private readonly keys = inject(KeysService);
+  protected readonly limits = LIMITS;
+  protected readonly aims = Object.entries(SIZE_AIMS).map(([name, label]) => ({
+    name: name as SizeAim,
+    label,
+  }));
+  protected readonly asked = computed(() => `${Math.round(this.store.options().chance * 100)} of 100`);
+  protected readonly limitTexts = computed(() => {
+    const { limits } = this.store.effective();
+    return Object.fromEntries(
+      LIMITS.map(({ name, field }) => {
+        const value = limits[name];
+        const factor = (FIELDS[field] as { shown?: number }).shown ?? 1;
+        return [name, value === undefined ? '' : String(Number((value * factor).toPrecision(5)))];
+      }),
+    );
+  });
+  protected readonly units: Record<string, string> = {
+    grams: 'kg',
+    price: 'in money',
+    litres: 'l',
+    pieces: 'pieces',
+  };
+
+  /** The answer in a sentence's parts: each kit that stands out, once. */
+  protected readonly picked = computed<readonly Pick[]>(() => {
+    const picks = this.store.picks();
+    if (!picks) return [];
+    const { lightest, cheapest, effortless, best } = picks;
+    const all: readonly (readonly [string, TriedKit | null])[] = [
+      ['The lightest', lightest],
+      ['The cheapest', cheapest],
+      ['With the panel left flat', effortless],
+      ['The surest', best],
+    ];
+    return all.flatMap(([words, kit], index) =>
+      kit && all.findIndex(([, other]) => other?.rank === kit.rank) === index ? [{ words, kit }] : [],
+    );
+  });
+  /** Where nothing makes it: the surest kit there is, and what stands in the way. */
+  protected readonly nothing = computed(() => {
+    const state = this.store.state();
+    const picks = this.store.picks();
+    if (!state?.finished || !picks || picks.lightest) return null;
+    return {
+      best: picks.best,
+      nearest: state.nearest,
+      binds: state.found.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null,
+      kits: state.of,
+    };
+  });
+  /** The verdict on what is in the bag, tried on or not, with its odds. */
+  protected readonly inBag = computed(() => {
+    const view = this.plan.view();
+    if (!view) return '';
+    const words = plainSentence(verdictSentence(view.verdict, this.plan.trip()?.place.timeZone ?? 'UTC'));
+    const odds = this.chance.words();
+    return odds ? `${words} As chance has it, ${odds}.` : words;
+  });
+  protected readonly frontTitle = computed(() =>
+    this.store.by() === 'weight'
+      ? 'Lighter or surer: nothing beats these'
+      : 'Cheaper or surer: nothing beats these',
+  );
+  protected readonly draws = computed(() =>
+    sayQuantity({ value: this.plan.view()?.verdict.plannedAh ?? 0, unit: 'Ah' }),
+  );
+  protected readonly front = computed(() => this.store.state()?.fronts[this.store.by()] ?? []);
+  protected readonly progress = computed(() => {
+    const state = this.store.state();
+    return state && state.of > 0 ? state.done / state.of : 0;
+  });
+  protected readonly standing = computed(() => {
+    const state = this.store.state();
+    if (this.store.stopped()) return 'Stopped.';
+    if (!state) return 'Laying out the shelf …';
+    const tried = `${state.done} of ${state.of} kits`;
+    return state.finished ? `${state.of} kits, each on ${state.found.draws} draws.` : `${tried} tried …`;
+  });
+
+  constructor() {
+    this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || this.keys.waitsForRoom(event)) return;
+      if (event.key === 'u') this.plan.undo();
+      else if (event.key === 'U') this.plan.redo();
+      else if (event.key === 'k') this.ghost.keep();
+    });
+  }
+
+  protected name({ kit }: { readonly kit: Kit }): string {
+    const found = this.store.state()?.found;
+    return found ? kitName(found.batteries[kit.battery], found.suns[kit.sun]) : '';
+  }
+
+  protected readonly duration = sayDuration;
+  protected weight = ({ kit }: { readonly kit: Kit }): string => `${fixed(kit.grams / 1000, 2)} kg`;
+  protected price = ({ kit }: TriedKit): string => (kit.price === null ? '' : String(Math.round(kit.price)));
+  protected readonly percent = sayChance;
+  protected error = ({ standardError }: TriedKit): string => `± ${fixed(standardError * 100, 1)}`;
+
+  protected setChance(chance: number): void {
+    this.store.options.update((options) => ({ ...options, chance }));
+  }
+
+  protected refuseLimit =
+    (field: FieldName) =>
+    (text: string): string | null => {
+      if (text === '') return null;
+      const read = readNumber(FIELDS[field], text);
+      return 'problem' in read ? `${read.problem} Leave it empty for no limit.` : null;
+    };
+
+  protected setLimit(name: keyof KitLimits, field: FieldName, text: string): void {
+    const read = text === '' ? null : readNumber(FIELDS[field], text);
+    this.store.options.update((options) => {
+      const { [name]: _before, ...others } = options.limits;
+      const limits: KitLimits = read && 'value' in read ? { ...others, [name]: read.value } : others;
+      return { ...options, limits };
+    });
+  }
+
+  protected toggleAim(aim: SizeAim): void {
+    this.store.options.update((options) => {
+      const aims = options.aims.includes(aim)
+        ? options.aims.filter((one) => one !== aim)
+        : [...options.aims, aim];
+      return { ...options, aims };
+    });
+  }
+
+  protected toggleWished(): void {
+    this.store.options.update((options) => ({ ...options, wished: !options.wished }));
+  }
+}

@@ -1,0 +1,215 @@
+import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { USUAL_PLACE, type GearKind, type LoadoutItem, type Trip } from '@knapsack/contract';
+import type { Fix } from '@knapsack/contract/what-if';
+import {
+  KitHunt,
+  monthOf,
+  sizeProblems,
+  USUAL_SIZE_OPTIONS,
+  withKit,
+  type FromKitWorker,
+  type HuntState,
+  type IdealFigures,
+  type SizeOptions,
+  type ToKitWorker,
+} from '@knapsack/contract/size';
+import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
+import { ShelfService } from '../data/shelf.service';
+import { NewestWorker } from '../plan/newest-worker';
+import { bagWeight } from '../plan/edits/loadout';
+import { PlanStore } from '../plan/plan.store';
+import { kept, keep } from './kept-options';
+import type { IdealQuestion } from './ideal.worker';
+
+export type KitBurden = 'weight' | 'price';
+
+/** How long the hand must rest before the shelf is searched anew, ms. */
+const REST_MS = 250;
+const MOST_WORKERS = 8;
+const KEPT_AS = 'knapsack.size';
+
+/** What a kit brings; the rest of the bag stays. */
+const KIT_KINDS: ReadonlySet<GearKind> = new Set(['battery', 'station', 'panel', 'controller']);
+
+/** What decides over the kits: everything but the bag's own battery and panel, and how that lies. */
+function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
+  const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...rest } = trip;
+  const { aim: _aim, mount: _mount, ...place } = trip.panelPlace ?? USUAL_PLACE;
+  return JSON.stringify({ ...rest, panelPlace: place, loadout: trip.loadout.filter((item) => !isKit(item)) });
+}
+
+/** The search over the shelf and the ideal figures, for the plan as it stands. */
+@Injectable()
+export class SizeStore implements OnDestroy {
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private readonly hunt = new KitHunt(
+    hireKitWorker,
+    Math.max(1, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2)),
+    {
+      changed: (state) => this.took(state),
+      plans: (found) => this.plans.set(found),
+      explained: (kit, sum) => this.why.set({ rank: kit.rank, sum }),
+      refused: (problems) => this.problems.set(problems.map(({ sentence }) => sentence)),
+      failed: () =>
+        this.problems.set([
+          'The search stopped by a fault in Knapsack. What was found so far stands; change anything to try again.',
+        ]),
+    },
+  );
+  private readonly idealist = new NewestWorker<IdealQuestion, IdealFigures | null>(
+    () => new Worker(new URL('./ideal.worker', import.meta.url), { type: 'module' }),
+    { answered: (figures, newest) => newest && this.ideal.set(figures), failed: () => this.ideal.set(null) },
+    true,
+  );
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  readonly options = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
+  /** As asked, with what the carry limit leaves room for where no weight is asked for. */
+  readonly effective = computed<SizeOptions>(() => {
+    const options = this.options();
+    const room = this.roomG();
+    return room === null || options.limits.grams !== undefined || room === 0
+      ? options
+      : { ...options, limits: { grams: room, ...options.limits } };
+  });
+  /** What the kits are held against, in the picture and in the list. */
+  readonly by = signal<KitBurden>('weight');
+  /** Plans that the nearest kit would carry; empty where one makes it, or none is known yet. */
+  readonly plans = signal<readonly Fix[]>([]);
+  readonly month = signal<number | null>(null);
+  readonly state = signal<HuntState | null>(null);
+  readonly ideal = signal<IdealFigures | null>(null);
+  readonly problems = signal<readonly string[]>([]);
+  /** Whether the user has stopped the search. */
+  readonly stopped = signal(false);
+  readonly busy = computed(
+    () => !this.stopped() && this.problems().length === 0 && this.state()?.finished !== true,
+  );
+  readonly picks = computed(() => {
+    const state = this.state();
+    return state && picks(state.fronts, this.options().chance);
+  });
+  /** What of the carry limit is left for battery, panel and controller, g; null without a limit. */
+  readonly roomG = computed(() => {
+    const trip = this.plan.trip();
+    if (!trip?.carryLimitG) return null;
+    const gear = this.plan.gear();
+    const rest = trip.loadout.filter(({ gear: id }) => !KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
+    return Math.max(0, trip.carryLimitG - bagWeight({ ...trip, loadout: rest }, gear).grams);
+  });
+  /** The kit that was asked why it stands where it does. */
+  readonly why = signal<{ readonly rank: number; readonly sum: Sum } | null>(null);
+  /** Weight of the battery, panel and controller in the bag, g. */
+  readonly inBagG = computed(() => {
+    const trip = this.plan.trip();
+    const gear = this.plan.gear();
+    if (!trip) return 0;
+    const mine = trip.loadout.filter(({ gear: id }) => KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
+    return bagWeight({ ...trip, loadout: mine }, gear).grams;
+  });
+
+  /** What the search depends on, so that trying a kit on does not start it anew. */
+  private readonly question = computed(() => {
+    const trip = this.plan.trip();
+    const gear = this.plan.gear();
+    return trip && questionOf(trip, ({ gear: id }) => KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
+  });
+
+  constructor() {
+    effect(() => {
+      const question = this.question();
+      const options = this.effective();
+      const shelf = this.shelf.gear();
+      if (question === null || shelf.length === 0) return;
+      untracked(() => this.soon(() => this.begin(options)));
+    });
+    effect(() => keep(KEPT_AS, this.options()));
+    effect(() => {
+      const { chance } = this.options();
+      const month = this.month();
+      const trip = this.plan.trip();
+      const shelf = this.shelf.gear();
+      if (!trip || shelf.length === 0 || !(chance > 0 && chance < 1)) return;
+      untracked(() => {
+        this.ideal.set(null);
+        this.idealist.ask({ trip, shelf, chance, month: month ?? monthOf(trip) });
+      });
+    });
+  }
+
+  /** Puts a kit in the bag; the plan before stays as a ghost. */
+  tryOn({ kit }: { readonly kit: Kit }): void {
+    const state = this.state();
+    const shelf = this.shelf.gear();
+    if (state) this.plan.edit((trip) => withKit(trip, shelf, state.found, kit));
+  }
+
+  /** Asks why a kit stands where it does. */
+  ask(kit: TriedKit): void {
+    if (this.why()?.rank !== kit.rank) this.hunt.explain(kit);
+  }
+
+  /** Puts a plan on that the nearest kit would carry. */
+  takeUp(fix: Fix): void {
+    this.plan.edit(() => fix.trip);
+  }
+
+  private took(state: HuntState): void {
+    this.state.set(state);
+    if (!state.finished || picks(state.fronts, this.options().chance).lightest) return;
+    const kit = state.fronts.weight.at(-1)?.kit ?? state.nearest?.kit;
+    if (kit) this.hunt.plansWith(kit);
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+    this.hunt.stop();
+    this.stopped.set(true);
+  }
+
+  again(): void {
+    this.begin(this.effective());
+  }
+
+  ngOnDestroy(): void {
+    clearTimeout(this.timer);
+    this.hunt.dismiss();
+    this.idealist.dismiss();
+  }
+
+  private soon(begin: () => void): void {
+    clearTimeout(this.timer);
+    // What was found for another question is not shown as if it were for this one.
+    this.hunt.stop();
+    this.state.set(null);
+    this.why.set(null);
+    this.plans.set([]);
+    this.problems.set([]);
+    this.stopped.set(false);
+    this.timer = setTimeout(begin, REST_MS);
+  }
+
+  private begin(options: SizeOptions): void {
+    const trip = this.plan.trip();
+    if (!trip) return;
+    this.state.set(null);
+    this.stopped.set(false);
+    const problems = sizeProblems(options).map(({ sentence }) => sentence);
+    this.problems.set(problems);
+    if (problems.length === 0) this.hunt.start({ trip, shelf: this.shelf.gear(), options });
+  }
+}
+
+function hireKitWorker(answered: (message: FromKitWorker) => void, died: () => void) {
+  const worker = new Worker(new URL('./kit.worker', import.meta.url), { type: 'module' });
+  worker.onmessage = ({ data }: MessageEvent<FromKitWorker>) => answered(data);
+  worker.onerror = (event) => {
+    event.preventDefault();
+    died();
+  };
+  return {
+    post: (message: ToKitWorker) => worker.postMessage(message),
+    dismiss: () => worker.terminate(),
+  };
+}

@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ChanceStore } from '../plan/chance/chance.store';
+import { PlanStore } from '../plan/plan.store';
+
+type Sign = 'fine' | 'look' | 'stop';
+
+const SIGNS: Record<Sign, { readonly icon: string; readonly words: string }> = {
+  fine: { icon: 'bi-diamond-fill', words: 'fine' },
+  look: { icon: 'bi-triangle-fill', words: 'look here' },
+  stop: { icon: 'bi-octagon-fill', words: 'stop' },
+};
+
+/** Chances from which a plan is fine, and from which it is worth a look. */
+const FINE = 0.9;
+const LOOK = 0.6;
+
+/** The rooms of a trip in the order of the work, each with a sign of how it stands. */
+@Component({
+  selector: 'ks-trail',
+  imports: [RouterLink, RouterLinkActive],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav class="trail" aria-label="Rooms of this trip">
+      @for (room of rooms(); track room.words) {
+        <a
+          [routerLink]="room.link"
+          routerLinkActive="here"
+          [routerLinkActiveOptions]="{ exact: true }"
+          ariaCurrentWhenActive="page"
+        >
+          @if (room.sign; as sign) {
+            <i
+              class="bi"
+              [class]="signs[sign].icon + ' ' + sign"
+              role="img"
+              [attr.aria-label]="signs[sign].words"
+            ></i>
+          }
+          {{ room.words }}
+        </a>
+      }
+    </nav>
+  `,
+})
+export class TrailComponent {
+  private readonly store = inject(PlanStore);
+  private readonly chances = inject(ChanceStore);
+  protected readonly signs = SIGNS;
+  protected readonly rooms = computed(() => {
+    const id = this.store.trip()?.id ?? '';
+    return [
+      { words: 'Plan', link: ['/trips', id], sign: this.planSign() },
+      { words: 'Size', link: ['/trips', id, 'size'], sign: this.sizeSign() },
+    ];
+  });
+
+  private planSign(): Sign | null {
+    return this.store.problems().length > 0 ? 'stop' : (this.store.view()?.verdict.blaze ?? null);
+  }
+
+  private sizeSign(): Sign | null {
+    const chance = this.chances.chance()?.chance;
+    if (chance === undefined) return null;
+    return chance >= FINE ? 'fine' : chance >= LOOK ? 'look' : 'stop';
+  }
+}

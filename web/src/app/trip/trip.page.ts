@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { RouterLink, RouterOutlet } from '@angular/router';
+import { fromEvent } from 'rxjs';
+import { ChanceStore } from '../plan/chance/chance.store';
+import { ForecastService } from '../plan/forecast.service';
+import { GhostStore } from '../plan/ghost.store';
+import { LanesStore } from '../plan/lanes.store';
+import { PlanHeaderComponent } from '../plan/plan-header.component';
+import { PlanStore } from '../plan/plan.store';
+import { VariantsStore } from '../plan/variants/variants.store';
+import { WhatIfStore } from '../plan/what-if/what-if.store';
+
+/** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
+@Component({
+  selector: 'ks-trip',
+  imports: [RouterLink, RouterOutlet, PlanHeaderComponent],
+  providers: [PlanStore, LanesStore, GhostStore, ChanceStore, WhatIfStore, VariantsStore, ForecastService],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.trip()) {
+      <div class="plan">
+        <ks-plan-header />
+        <router-outlet />
+      </div>
+    } @else if (store.openProblem(); as problem) {
+      <div class="empty">
+        <p role="alert">{{ problem }}</p>
+        <p>
+          <button type="button" class="solid" (click)="store.open(id())">Try again</button>
+          <a routerLink="/">Back to the trips</a>
+        </p>
+      </div>
+    }
+  `,
+})
+export class TripPage {
+  readonly id = input.required<string>();
+  protected readonly store = inject(PlanStore);
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => void this.store.open(id));
+    });
+    fromEvent(document, 'visibilitychange')
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (document.visibilityState === 'visible') void this.store.refresh();
+      });
+  }
+}
