@@ -7,7 +7,8 @@ export default defineConfig({
   // Each test starts a server of its own on a fresh file, so they may run side by side.
   fullyParallel: true,
   workers: 2,
-  retries: 0,
+  // A second try on a machine that stood still for a moment; the run's last lines name what needed one ("flaky").
+  retries: 1,
   // Shared machines have slow minutes; a wait that is met costs nothing.
   timeout: 90_000,
   expect: { timeout: 20_000 },
@@ -16,6 +17,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Oslo',
+    // Dialogs stand where they will stay from the first frame: a press never meets one that still slides.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: CHROMIUM,
     trace: 'retain-on-failure',
   },

@@ -17,8 +17,8 @@ export function drawProblem({ drawA, drawW, via, transmitDraw, rule }: Accessory
 
 /** What is wrong with how a lead is described, or null. */
 export function leadProblem({ loopOhm, wire }: Lead): string | null {
-  if ((loopOhm === undefined) === (wire === undefined)) {
-    return 'A lead is described either by its resistance or by what it is made of: give one of loopOhm and wire.';
+  if (loopOhm === undefined && wire === undefined) {
+    return 'A lead is described by its resistance or by what it is made of: give loopOhm, wire or both.';
   }
   if (wire && (wire.awg === undefined) === (wire.areaMm2 === undefined)) {
     return 'A wire has either a gauge or a cross section: give one of awg and areaMm2.';

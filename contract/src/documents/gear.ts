@@ -12,7 +12,7 @@ import type { Figure } from './figure.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 2;
+export const GEAR_VERSION = 3;
 
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;
@@ -112,6 +112,8 @@ export interface Battery extends GearCommon {
   readonly peakS?: Figure;
   /** Largest charge current. */
   readonly maxChargeA?: Figure;
+  /** A protection of its own opens before it is emptied too far or short-circuited; not known if absent. */
+  readonly protects?: boolean;
   /** Cells made to keep their charge (low self-discharge). */
   readonly keepsCharge?: boolean;
 }
@@ -159,12 +161,12 @@ export interface Amplifier extends GearCommon {
   readonly modes?: readonly Mode[];
 }
 
-/** A lead: its resistance, or what it is made of. */
+/** A lead: its resistance, what it is made of, or both. */
 export interface Lead extends GearCommon {
   readonly kind: 'lead';
   /** Where it usually goes; distribution (or battery) to radio if absent. */
   readonly run?: RunName;
-  /** Resistance there and back with its contacts and fuses, ohm. One of the two. */
+  /** Resistance there and back with its contacts and fuses, ohm; it goes before what the wire would give. */
   readonly loopOhm?: Figure;
   readonly wire?: Wire;
 }
@@ -219,6 +221,19 @@ export interface ControllerGear extends GearCommon {
   readonly wakesBattery?: boolean;
   /** What its load terminals carry, where it has them. */
   readonly loadA?: Figure;
+  /** What was heard of it beside the radio, by band. */
+  readonly noise?: readonly NoiseReading[];
+}
+
+/** The noise floor of a band with the controller off and on. */
+export interface NoiseReading {
+  /** For example "20 m". */
+  readonly band: string;
+  readonly unit: 'S' | 'dB';
+  readonly off: number;
+  readonly on: number;
+  /** Day on which one listened. */
+  readonly date?: string;
 }
 
 /** A charger for before the outing, on the mains or in a vehicle. */

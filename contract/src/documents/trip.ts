@@ -1,10 +1,13 @@
 import type { ActivityName, Mode, Mount, Rating, RunName } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
+import type { HarnessNotes } from './harness-notes.js';
+import type { ModuleName, Packing } from './packing.js';
+import type { Rehearsal } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 3;
+export const TRIP_VERSION = 4;
 
 export interface Place {
   readonly name: string;
@@ -57,6 +60,12 @@ export interface LoadoutItem {
   readonly inSeries?: number;
   /** Another run than the lead's own, for this trip. */
   readonly run?: RunName;
+  /** Id of the bag that it lies in; in none yet if absent. */
+  readonly bag?: string;
+  /** What it is taken for; part of the base if absent. */
+  readonly module?: ModuleName;
+  /** Ticked off: it lies packed. */
+  readonly packed?: boolean;
 }
 
 /** What may differ between the variants of one outing; the rest they share. */
@@ -117,6 +126,10 @@ export interface Trip {
   readonly loadout: readonly LoadoutItem[];
   /** Gear that travels with the document, so that it stands alone as a file. */
   readonly gear?: readonly Gear[];
+  /** How the kit is wired, where more is said of it than the leads of the bag. */
+  readonly harness?: HarnessNotes;
+  readonly packing?: Packing;
+  readonly rehearsal?: Rehearsal;
   /** What the variant in hand is called, where there are others. */
   readonly variantName?: string;
   /** Other variants of the same outing. */

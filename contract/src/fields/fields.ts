@@ -53,8 +53,14 @@ export const FIELDS = {
   lengthM: { label: 'The length', unit: 'm', min: 0, max: 200, aboveMin: true },
   areaMm2: { label: 'The cross section', unit: 'mm²', min: 0.05, max: 120 },
   awg: { label: 'The gauge', unit: 'AWG', min: 0, max: 30, whole: true },
+  fuseAtM: { label: 'The distance of the fuse', unit: 'cm', min: 0, max: 200, shown: 100 },
+  soc: { label: 'The charge', unit: '%', min: 0, max: 1, shown: 100 },
+  operators: { label: 'The number of operators', unit: '', min: 1, max: 8, whole: true },
+  noise: { label: 'The noise', unit: '', min: -200, max: 200 },
+  reading: { label: 'The reading', unit: '', min: -1e6, max: 1e6 },
   contactPairs: { label: 'The contact pairs', unit: '', min: 0, max: 40, whole: true },
   fuseA: { label: 'The fuse', unit: 'A', min: 0, max: 500, aboveMin: true },
+  bladeA: { label: 'The fuse', unit: 'A', min: 0, max: 40 },
   connectorA: { label: 'The connector’s rating', unit: 'A', min: 0, max: 500, aboveMin: true },
   inSeries: { label: 'The panels in series', unit: '', min: 1, max: 50, whole: true },
   vocPerKelvin: { label: 'The coefficient of Voc', unit: '%/K', min: -0.02, max: 0, shown: 100 },
@@ -127,3 +133,8 @@ export const MOST_FUSES = 10;
 /** Most tags and connectors of an item, and their length. */
 export const MOST_TAGS = 20;
 export const LONGEST_TAG = 40;
+/** Most parts of a harness, bags of an outing, results of a home test, bands listened on. */
+export const MOST_PARTS = 100;
+export const MOST_BAGS = 20;
+export const MOST_RESULTS = 200;
+export const MOST_BANDS = 40;

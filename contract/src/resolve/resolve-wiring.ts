@@ -1,37 +1,46 @@
 import {
-  areaOfAwg,
+  fail,
   leadOhm,
-  NO_WIRING,
+  loopIn,
   RUN_NAMES,
+  succeed,
   type MadeOf,
   type PlannedLead,
+  type Result,
   type RunName,
   type Wiring,
 } from '@knapsack/core';
-import { fail, succeed, type Result } from '@knapsack/core';
 import type { Lead, Wire } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { harnessOf, runOf, sizeOf } from '../harness/harness-of.js';
+import { ASSUMED_LEAD, ASSUMED_LEAD_OHM, wiringOf } from '../harness/wiring-of.js';
 import { isKind, type Carried } from './look-up.js';
 
-/** Loop resistance of a lead that nobody has described: 1 m of 2.5 mm2 with two contact pairs and a fuse, rounded up, ohm. */
-export const ASSUMED_LEAD_OHM = 0.025;
-
-/** The leads of a bag by their run; where none leads to the radio, one is assumed. */
+/** The leads of a bag by their run, as the harness of the trip has them; where none leads to the radio, one is assumed. */
 export function resolveWiring(trip: Trip, carried: readonly Carried[]): Result<Wiring> {
-  const wiring: Record<RunName, PlannedLead | null> = { ...NO_WIRING };
+  const taken = new Map<RunName, string>();
   for (const { item, index, gear } of carried.filter(isKind('lead'))) {
     const run = runOf(item.run, gear);
-    if (wiring[run]) {
+    const other = taken.get(run);
+    if (other !== undefined) {
       return fail({
         code: 'two-leads',
         pointer: `/loadout/${index}`,
-        sentence: `Both ${wiring[run].name} and ${gear.name} are to lead from ${WORDS[run]}. Say where one of them goes instead, or leave it behind.`,
+        sentence: `Both ${other} and ${gear.name} are to lead from ${WORDS[run]}. Say where one of them goes instead, or leave it behind.`,
       });
     }
-    wiring[run] = plannedLead(gear, trip.temperatureC);
+    taken.set(run, gear.name);
   }
-  if (!wiring.radio && !wiring.distribution) wiring.radio = { name: 'the lead', ohm: ASSUMED_LEAD_OHM };
-  return succeed(wiring);
+  const parts = harnessOf(trip, carried);
+  const loop = loopIn(parts);
+  if (loop.length > 0) {
+    return fail({
+      code: 'harness-loop',
+      pointer: '/harness',
+      sentence: `In the wiring, ${loop.map(({ name }) => name).join(' feeds ')} feeds ${loop[0].name} again, and none of them hangs from the battery. Join one of them to the battery or to what hangs from it.`,
+    });
+  }
+  return succeed(wiringOf(parts, trip.temperatureC));
 }
 
 const WORDS: Record<RunName, string> = {
@@ -41,28 +50,25 @@ const WORDS: Record<RunName, string> = {
   radio: 'distribution to radio',
 };
 
-export const runOf = (own: RunName | undefined, { run }: Lead): RunName => own ?? run ?? 'radio';
-
 /** What is assumed of the leads, in words. */
 export function assumedLeads(wiring: Wiring, carried: readonly Carried[]): string[] {
-  const described = new Set(carried.filter(isKind('lead')).map(({ item, gear }) => runOf(item.run, gear)));
   const words: string[] = [];
-  if (!described.has('radio') && !described.has('distribution')) {
-    words.push(`the lead from battery to radio (${(wiring.radio?.ohm ?? 0) * 1000} mΩ)`);
+  if (wiring.radio === ASSUMED_LEAD) {
+    words.push(`the lead from battery to radio (${ASSUMED_LEAD_OHM * 1000} mΩ)`);
   }
-  const silent = RUN_NAMES.filter((run) => (run === 'panel' || run === 'controller') && !described.has(run));
+  const silent = RUN_NAMES.filter((run) => (run === 'panel' || run === 'controller') && !wiring[run]);
   if (silent.length > 0 && carried.some(isKind('panel'))) {
     words.push(`nothing is lost from ${silent.map((run) => WORDS[run]).join(' and ')}`);
   }
   return words;
 }
 
-/** A lead with its resistance, from what it is made of where that is known, its copper at a temperature. */
+/** A lead with its resistance, as measured or from what it is made of, its copper at a temperature. */
 export function plannedLead({ name, loopOhm, wire }: Lead, temperatureC: number): PlannedLead {
   const made = wire && madeOf(wire);
   return {
     name,
-    ohm: made ? leadOhm(made, temperatureC) : (loopOhm?.value ?? ASSUMED_LEAD_OHM),
+    ohm: loopOhm?.value ?? (made ? leadOhm(made, temperatureC) : ASSUMED_LEAD_OHM),
     ...(made && { made }),
   };
 }
@@ -76,6 +82,6 @@ function madeOf({
   connectorA,
   bundled = false,
 }: Wire): MadeOf {
-  const size = awg === undefined ? { awg: null, areaMm2: areaMm2 ?? 1 } : { awg, areaMm2: areaOfAwg(awg) };
+  const size = sizeOf({ ...(awg !== undefined && { awg }), ...(areaMm2 !== undefined && { areaMm2 }) });
   return { size, lengthM, contactPairs, fusesA, connectorA, bundled };
 }

@@ -2,7 +2,7 @@ import { forecast, ratedCurrents } from '@knapsack/core';
 import type { Accessory, Gear, Lead } from '../documents/gear.js';
 import { cobble, curlew, relay, shale, shelf, trip } from '../testing/documents.js';
 import { resolve } from './resolve.js';
-import { ASSUMED_LEAD_OHM } from './resolve-wiring.js';
+import { ASSUMED_LEAD_OHM } from '../harness/wiring-of.js';
 
 const sentencesOf = (...args: Parameters<typeof resolve>) => {
   const plan = resolve(...args);
@@ -106,7 +106,7 @@ describe('resolving a trip', () => {
   it('makes cells behind a socket of a power station', () => {
     const box: Gear = {
       schema: 'knapsack.gear',
-      version: 2,
+      version: 3,
       id: 'box',
       kind: 'station',
       name: 'Tarn 256',
@@ -179,7 +179,7 @@ describe('resolving a trip', () => {
   it('adds the leads of each run and refuses two for one', () => {
     const lead = (id: string, change: Partial<Lead>): Gear => ({
       schema: 'knapsack.gear',
-      version: 2,
+      version: 3,
       id,
       kind: 'lead',
       name: id,

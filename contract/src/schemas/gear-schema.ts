@@ -11,7 +11,14 @@ import {
 import { MOST_ENTRIES } from '../documents/figure.js';
 import { RULE_NAMES } from '../documents/accessory-rule.js';
 import { drawProblem, leadProblem } from '../documents/gear-rules.js';
-import { LONGEST_TAG, MOST_FUSES, MOST_GEAR, MOST_OWN_HOURS, MOST_TAGS } from '../fields/fields.js';
+import {
+  LONGEST_TAG,
+  MOST_BANDS,
+  MOST_FUSES,
+  MOST_GEAR,
+  MOST_OWN_HOURS,
+  MOST_TAGS,
+} from '../fields/fields.js';
 import { panelProblem } from '../resolve/panel-label.js';
 import {
   figure,
@@ -127,6 +134,7 @@ const battery = Joi.object({
   peakA: figure('dischargeA').optional(),
   peakS: figure('peakS').optional(),
   maxChargeA: figure('chargeA').optional(),
+  protects: Joi.boolean().optional(),
   keepsCharge: Joi.boolean().optional(),
 });
 
@@ -201,6 +209,18 @@ const controller = Joi.object({
   profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
   wakesBattery: Joi.boolean().optional(),
   loadA: figure('drawA').optional(),
+  noise: Joi.array()
+    .items(
+      Joi.object({
+        band: text(20),
+        unit: oneOf(['S', 'dB']),
+        off: number('noise'),
+        on: number('noise'),
+        date: day().optional(),
+      }),
+    )
+    .max(MOST_BANDS)
+    .optional(),
 });
 
 const charger = Joi.object({

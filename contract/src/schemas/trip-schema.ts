@@ -3,6 +3,8 @@ import {
   ACTIVITY_NAMES,
   AIR_WORDS,
   CLIMATE_WORDS,
+  CONNECTOR_NAMES,
+  fuseNotSold,
   GROUND_WORDS,
   isZone,
   MODE_NAMES,
@@ -10,10 +12,15 @@ import {
   RATING_NAMES,
   RUN_NAMES,
 } from '@knapsack/core';
+import { ADDED_KINDS } from '../documents/harness-notes.js';
+import { MODULES, WAYS_IN } from '../documents/packing.js';
 import { REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
 import {
+  MOST_BAGS,
   MOST_BLOCKS,
   MOST_ITEMS,
+  MOST_PARTS,
+  MOST_RESULTS,
   MOST_SHADES,
   MOST_SKYLINE,
   MOST_VARIANTS,
@@ -43,6 +50,9 @@ const loadoutItem = Joi.object({
   rule: accessoryRule().optional(),
   inSeries: number('inSeries').optional(),
   run: maybeOneOf(RUN_NAMES),
+  bag: id().optional(),
+  module: maybeOneOf(Object.keys(MODULES)),
+  packed: Joi.boolean().optional(),
 });
 
 const aim = Joi.object({ how: oneOf(['flat', 'fixed', 'every', 'at', 'hung']) })
@@ -115,6 +125,89 @@ const weather = Joi.object({
   source: maybeOneOf(['typed', 'forecast', 'simulated']),
 });
 
+/** The harness names its parts by the gear's id, with what tells several apart behind it. */
+const partId = () =>
+  Joi.string()
+    .pattern(/^[a-z0-9][a-z0-9.-]*$/)
+    .max(100);
+
+const connector = () => Joi.object({ family: oneOf(CONNECTOR_NAMES), end: oneOf(['plug', 'socket']) });
+
+const blade = () =>
+  number('bladeA')
+    .custom(obeying((amps: number) => (amps === 0 ? null : fuseNotSold(amps))))
+    .optional();
+
+const harness = Joi.object({
+  parts: Joi.array()
+    .items(
+      Joi.object({
+        id: partId().required(),
+        kind: oneOf(ADDED_KINDS),
+        name: text(60).optional(),
+        maxA: number('fuseA').optional(),
+        from: partId().required(),
+      }),
+    )
+    .max(MOST_PARTS)
+    .optional(),
+  runs: Joi.array()
+    .items(
+      Joi.object({
+        to: partId().required(),
+        from: partId().optional(),
+        lengthM: number('lengthM').optional(),
+        awg: number('awg').optional(),
+        areaMm2: number('areaMm2').optional(),
+        contactPairs: number('contactPairs').optional(),
+        near: connector().optional(),
+        far: connector().optional(),
+        fuseA: blade(),
+        fuseAtM: number('fuseAtM').optional(),
+        bundled: Joi.boolean().optional(),
+      }).oxor('awg', 'areaMm2'),
+    )
+    .max(MOST_PARTS)
+    .optional(),
+});
+
+const packing = Joi.object({
+  wayIn: maybeOneOf(Object.keys(WAYS_IN)),
+  bags: Joi.array()
+    .items(
+      Joi.object({
+        id: id(),
+        name: text(40),
+        operator: number('operators').optional(),
+        limitG: number('carryLimitG').optional(),
+        litres: number('packedL').optional(),
+      }),
+    )
+    .max(MOST_BAGS)
+    .optional(),
+  operators: number('operators').optional(),
+});
+
+const rehearsal = Joi.object({
+  results: Joi.array()
+    .items(
+      Joi.object({
+        step: text(120),
+        outcome: oneOf(['ok', 'bad']),
+        value: number('reading').optional(),
+        note: text(200).optional(),
+        at: instant(),
+      }),
+    )
+    .max(MOST_RESULTS)
+    .optional(),
+  departure: instant().optional(),
+  charging: Joi.array()
+    .items(Joi.object({ gear: id(), soc: number('soc').optional(), from: text(64).optional() }))
+    .max(MOST_ITEMS)
+    .optional(),
+});
+
 export const tripSchema = Joi.object({
   schema: Joi.string().valid(TRIP_SCHEMA).required(),
   version: Joi.number().valid(TRIP_VERSION).required(),
@@ -146,6 +239,9 @@ export const tripSchema = Joi.object({
   blocks: blocks(),
   loadout: loadout(),
   gear: Joi.array().items(gearSchema).max(MOST_ITEMS).optional(),
+  harness: harness.optional(),
+  packing: packing.optional(),
+  rehearsal: rehearsal.optional(),
   variantName: text(60).optional(),
   variants: Joi.array().items(variant).max(MOST_VARIANTS).optional(),
   archived: Joi.boolean().optional(),

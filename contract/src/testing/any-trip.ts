@@ -86,7 +86,7 @@ export const trips = fc
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 3,
+        version: 4,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },

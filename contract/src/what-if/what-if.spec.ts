@@ -24,7 +24,7 @@ const battery = (id: string, ah: number, grams: number): Gear => ({
 });
 const panel: Gear = {
   schema: 'knapsack.gear',
-  version: 2,
+  version: 3,
   id: 'frond',
   kind: 'panel',
   name: 'Frond',
@@ -33,7 +33,7 @@ const panel: Gear = {
 } as Gear;
 const controller: Gear = {
   schema: 'knapsack.gear',
-  version: 2,
+  version: 3,
   id: 'rill',
   kind: 'controller',
   name: 'Rill',

@@ -27,6 +27,9 @@ export interface Chemistry {
   readonly capacityByCold: readonly number[];
   /** How it takes a charge, or null where it must not be charged at all. */
   readonly charge: ChargeHabit | null;
+  readonly belongsTo: 'lithium' | 'lead' | 'nickel' | 'alkaline';
+  /** Volts that a charge ends at, for each of {@link tableCells}'s set: what its terminals see at the most; null where it must not be charged. */
+  readonly chargeV: number | null;
 }
 
 /** How a chemistry takes a charge; currents in C, multiples of the rated Ah an hour. */
@@ -74,6 +77,8 @@ export const CHEMISTRIES = {
     usable: 0.9,
     capacityByCold: [0.6, 0.78, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.95, endC: 0.05, belowFreezing: 0 },
+    belongsTo: 'lithium',
+    chargeV: 14.6,
   },
   liion: {
     label: 'lithium ion',
@@ -89,6 +94,8 @@ export const CHEMISTRIES = {
     usable: 0.9,
     capacityByCold: [0.65, 0.8, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.8, endC: 0.05, belowFreezing: 0 },
+    belongsTo: 'lithium',
+    chargeV: 4.2,
   },
   agm: {
     label: 'AGM lead',
@@ -104,6 +111,8 @@ export const CHEMISTRIES = {
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.92, 0.25),
+    belongsTo: 'lead',
+    chargeV: 14.7,
   },
   gel: {
     label: 'gel lead',
@@ -119,6 +128,8 @@ export const CHEMISTRIES = {
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.9, 0.2),
+    belongsTo: 'lead',
+    chargeV: 14.4,
   },
   flooded: {
     label: 'flooded lead',
@@ -134,6 +145,8 @@ export const CHEMISTRIES = {
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.85, 0.15),
+    belongsTo: 'lead',
+    chargeV: 14.8,
   },
   nimh: {
     label: 'nickel metal hydride',
@@ -150,6 +163,8 @@ export const CHEMISTRIES = {
     usable: 0.9,
     capacityByCold: [0.4, 0.7, 0.85, 0.95, 1],
     charge: { efficiency: 0.8, maxC: 0.2, taperSoc: 0.9, endC: 0.05, belowFreezing: 0 },
+    belongsTo: 'nickel',
+    chargeV: 1.5,
   },
   alkaline: {
     label: 'alkaline',
@@ -165,6 +180,8 @@ export const CHEMISTRIES = {
     usable: 0.95,
     capacityByCold: [0.2, 0.4, 0.65, 0.85, 1],
     charge: null,
+    belongsTo: 'alkaline',
+    chargeV: null,
   },
 } as const satisfies Record<string, Chemistry>;
 
@@ -173,3 +190,11 @@ export type ChemistryName = keyof typeof CHEMISTRIES;
 export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as readonly ChemistryName[];
 
 export const chemistryOf = (name: ChemistryName): Chemistry => CHEMISTRIES[name];
+
+export const isLithium = (name: ChemistryName): boolean => chemistryOf(name).belongsTo === 'lithium';
+
+/** Volts of a full pack at rest, V. */
+export const fullVolts = (name: ChemistryName, cellsInSeries: number): number => {
+  const { openCircuitV, tableCells } = chemistryOf(name);
+  return (openCircuitV[openCircuitV.length - 1] * cellsInSeries) / tableCells;
+};

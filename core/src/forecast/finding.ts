@@ -1,3 +1,4 @@
+import type { Answer, Severity } from '../checks/check.js';
 import type { Pack } from '../battery/pack.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
@@ -7,10 +8,14 @@ import type { PlanInput } from './plan-input.js';
 
 /** Something that the person should know besides the verdict. */
 export interface Finding {
-  readonly severity: 'stop' | 'look' | 'note';
+  readonly severity: Severity;
   readonly code: string;
   readonly sentence: string;
 }
+
+/** What a rule answers, as a finding of the plan. */
+export const finding = (code: string, answer: Answer): Finding | null =>
+  answer && { severity: answer.severity, code, sentence: answer.sentence };
 
 /** What findings are read off. */
 export interface Run {

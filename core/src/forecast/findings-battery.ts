@@ -1,10 +1,10 @@
 import { socketCurrent } from '../battery/pack-current.js';
-import { familyOf, slotTiming } from '../load/mode.js';
+import { continuousDischarge, peakDischarge } from '../checks/battery-checks.js';
+import { heldLonger } from '../load/held-key.js';
 import { sayQuantity } from '../say/quantity.js';
-import { lowestOver, type Finding, type Run } from './finding.js';
+import { finding, lowestOver, type Finding, type Run } from './finding.js';
 import { stationsOf, type PlannedBlock } from './plan-input.js';
 
-const amps = (value: number) => sayQuantity({ value, unit: 'A' });
 const volts = (value: number) => sayQuantity({ value, unit: 'V' });
 
 /** Larger than any battery that is carried, Ah at 12 V: perhaps mAh were meant. */
@@ -22,7 +22,7 @@ function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
   const blocks = stationsOf(plan).flatMap((station) => station.blocks);
   for (const [index, pack] of packs.entries()) {
     const { name, continuousA, peakA, peakS } = plan.packs[index];
-    const held = blocks.filter((block) => isLong(block, peakS));
+    const held = blocks.filter((block) => heldLonger(block, peakS));
     const at = (of: Run['load']['mean'], step: number) =>
       socketCurrent(pack, of.amps[step], of.watts[step], march.cellsV[step] || pack.cutoffV);
     let peak = 0;
@@ -34,35 +34,17 @@ function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
       mean = Math.max(mean, at(load.mean, step));
       if (keyDown > long && isWithin(held, march.edgesMs[step])) long = keyDown;
     }
-    const short = peakA ?? continuousA;
+    const whose = pack.socket ? `the socket of ${name}` : name;
     const over =
-      short !== undefined && peak > short
-        ? { needA: peak, limitA: short, what: 'Key-down' }
-        : continuousA !== undefined && long > continuousA
-          ? { needA: long, limitA: continuousA, what: `Key-down for longer than ${peakS} s` }
-          : continuousA !== undefined && mean > continuousA
-            ? { needA: mean, limitA: continuousA, what: 'The mean load' }
-            : null;
-    if (over) {
-      const whose = pack.socket ? `the socket of ${name}` : name;
-      return {
-        severity: 'stop',
-        code: 'discharge-limit',
-        sentence: `${over.what} takes ${amps(over.needA)} and ${whose} may give ${amps(over.limitA)}: its protection would open. Use less power or a pack that may give more.`,
-      };
-    }
+      peakDischarge({ name: whose, needA: peak, limitA: peakA ?? continuousA }) ??
+      continuousDischarge(
+        { name: whose, needA: long, limitA: continuousA },
+        `Key-down for longer than ${peakS} s`,
+      ) ??
+      continuousDischarge({ name: whose, needA: mean, limitA: continuousA });
+    if (over) return finding('discharge-limit', over);
   }
   return null;
-}
-
-/** Longest a key is held by hand, s: a syllable, a dash. */
-const SHORT_KEY_S = 2;
-
-/** Whether a block holds the key down for longer than a time, s. */
-function isLong({ mode, share }: PlannedBlock, seconds: number | undefined): boolean {
-  if (seconds === undefined || !mode || share === 0) return false;
-  const { factor, piece } = familyOf(mode);
-  return (slotTiming(mode)?.onAirS ?? (factor >= 0.8 ? piece.seconds : SHORT_KEY_S)) > seconds;
 }
 
 const isWithin = (blocks: readonly PlannedBlock[], timeMs: number): boolean =>

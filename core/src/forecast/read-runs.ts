@@ -26,7 +26,8 @@ export function readRuns(
   });
 }
 
-function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
+/** What flows through the panel's lead, and what it is fed with. */
+export function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
   if (!sun) return { meanA: 0, mostA: 0, safeForA: 0, feedV: 0 };
   // What flows to the battery came through the panel's lead at the panel's volts.
   const { vmpV, impA, iscA } = sun.panel;
@@ -35,7 +36,8 @@ function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
   return { meanA: scale(meanWhileOn(run)), mostA: scale(most(run.offeredA)), safeForA: iscA, feedV: volts };
 }
 
-function controllerCurrents({ sun }: PlanInput, run: March): RunCurrents {
+/** What flows from the controller to the battery. */
+export function controllerCurrents({ sun }: PlanInput, run: March): RunCurrents {
   return {
     meanA: meanWhileOn(run),
     mostA: most(run.offeredA),

@@ -30,7 +30,7 @@ describe('the database', () => {
     const now = await trips.read('winter-bothy');
     for (const earlier of [1, 2]) {
       await source.query(
-        `UPDATE trips SET text = replace(replace(text, '"version":3', '"version":${earlier}'), '"version":1', '"version":${earlier}')`,
+        `UPDATE trips SET text = replace(replace(text, '"version":4', '"version":${earlier}'), '"version":1', '"version":${earlier}')`,
       );
       expect((await source.query(`SELECT text FROM trips`))[0].text).toContain(`"version":${earlier}`);
       expect(await trips.read('winter-bothy')).toEqual(now);

@@ -27,6 +27,11 @@ export const routes: Routes = [
         title: 'Size · Knapsack',
         loadComponent: () => import('./size/size.page').then((module) => module.SizePage),
       },
+      {
+        path: 'wire',
+        title: 'Wire · Knapsack',
+        loadComponent: () => import('./wire/wire.page').then((module) => module.WirePage),
+      },
     ],
   },
   {

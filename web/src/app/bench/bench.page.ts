@@ -5,6 +5,7 @@ import { fixed, METER_SCRIPTS, sayQuantity, stretchFigures, type MeterScript } f
 import { problemText } from '../data/problem-text';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
+import { saveFile } from '../data/save-file';
 import { KeysService } from '../shell/keys.service';
 import { BenchStore } from './bench.store';
 import { isMode, MARK_CHOICES, type MarkKind } from './marks';
@@ -104,13 +105,7 @@ export class BenchPage {
 
   /** Saves the recording as a file that the bench reads back. */
   protected saveFile(): void {
-    const pieces = readingsCsv(this.store.readings());
-    const url = URL.createObjectURL(new Blob(pieces, { type: 'text/csv' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = 'readings.csv';
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(url));
+    saveFile('readings.csv', readingsCsv(this.store.readings()), 'text/csv');
     this.store.noteKept();
   }
 

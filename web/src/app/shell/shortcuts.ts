@@ -13,6 +13,7 @@ export const SHORTCUTS: readonly {
       ['g then s', 'Quick sum'],
       ['g then p', 'Plan of the trip'],
       ['g then z', 'Size of the trip'],
+      ['g then w', 'Wire of the trip'],
       ['t', 'next theme'],
     ],
   },

@@ -2,8 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChanceStore } from '../plan/chance/chance.store';
 import { PlanStore } from '../plan/plan.store';
+import { WireStore } from '../wire/wire.store';
 
 type Sign = 'fine' | 'look' | 'stop';
+
+interface Room {
+  readonly words: string;
+  readonly link: readonly string[];
+  readonly sign: Sign | null;
+}
 
 const SIGNS: Record<Sign, { readonly icon: string; readonly words: string }> = {
   fine: { icon: 'bi-diamond-fill', words: 'fine' },
@@ -46,12 +53,14 @@ const LOOK = 0.6;
 export class TrailComponent {
   private readonly store = inject(PlanStore);
   private readonly chances = inject(ChanceStore);
+  private readonly wire = inject(WireStore);
   protected readonly signs = SIGNS;
-  protected readonly rooms = computed(() => {
+  protected readonly rooms = computed<readonly Room[]>(() => {
     const id = this.store.trip()?.id ?? '';
     return [
       { words: 'Plan', link: ['/trips', id], sign: this.planSign() },
       { words: 'Size', link: ['/trips', id, 'size'], sign: this.sizeSign() },
+      { words: 'Wire', link: ['/trips', id, 'wire'], sign: this.wire.worst() },
     ];
   });
 

@@ -10,12 +10,22 @@ import { PlanHeaderComponent } from '../plan/plan-header.component';
 import { PlanStore } from '../plan/plan.store';
 import { VariantsStore } from '../plan/variants/variants.store';
 import { WhatIfStore } from '../plan/what-if/what-if.store';
+import { WireStore } from '../wire/wire.store';
 
 /** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
 @Component({
   selector: 'ks-trip',
   imports: [RouterLink, RouterOutlet, PlanHeaderComponent],
-  providers: [PlanStore, LanesStore, GhostStore, ChanceStore, WhatIfStore, VariantsStore, ForecastService],
+  providers: [
+    PlanStore,
+    LanesStore,
+    GhostStore,
+    ChanceStore,
+    WhatIfStore,
+    VariantsStore,
+    WireStore,
+    ForecastService,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip()) {

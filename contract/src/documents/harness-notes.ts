@@ -1,0 +1,44 @@
+import type { Connector } from '@knapsack/core';
+
+/** Kinds of parts that a user puts between those of the bag. */
+export const ADDED_KINDS = ['splitter', 'distribution', 'disconnect', 'converter', 'inverter'] as const;
+export type AddedKind = (typeof ADDED_KINDS)[number];
+
+/** A part that is not gear of the bag: a splitter, a disconnect, a converter. */
+export interface AddedPart {
+  readonly id: string;
+  readonly kind: AddedKind;
+  readonly name?: string;
+  /** What it may carry, A. */
+  readonly maxA?: number;
+  /** The part that it hangs from. */
+  readonly from: string;
+}
+
+/** What has been said of the run that leads to a part; what is absent is as the bag's lead has it. */
+export interface RunNote {
+  /** Id of the part, as the harness names it. */
+  readonly to: string;
+  /** Joined to another part than the usual one. */
+  readonly from?: string;
+  /** One way, m. */
+  readonly lengthM?: number;
+  /** Gauge, or cross section in mm2: one of the two. */
+  readonly awg?: number;
+  readonly areaMm2?: number;
+  readonly contactPairs?: number;
+  /** Connector at the end nearer the battery, and at the part. */
+  readonly near?: Connector;
+  readonly far?: Connector;
+  /** Blade fuse, A; 0 for none. */
+  readonly fuseA?: number;
+  /** How far from the battery it sits, m. */
+  readonly fuseAtM?: number;
+  readonly bundled?: boolean;
+}
+
+/** How the kit is wired otherwise than the bag alone would say. */
+export interface HarnessNotes {
+  readonly parts?: readonly AddedPart[];
+  readonly runs?: readonly RunNote[];
+}

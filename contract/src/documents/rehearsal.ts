@@ -1,0 +1,29 @@
+/** What came of a step of the home test. */
+export interface StepResult {
+  /** The step's id. */
+  readonly step: string;
+  readonly outcome: 'ok' | 'bad';
+  /** What was read, in the step's unit. */
+  readonly value?: number;
+  readonly note?: string;
+  /** When, ISO 8601. */
+  readonly at: string;
+}
+
+/** How one thing is charged before leaving. */
+export interface ChargeChoice {
+  /** Id of the gear. */
+  readonly gear: string;
+  /** How full it is now, 0 to 1. */
+  readonly soc?: number;
+  /** Id of a charger, "sun", or "none" for what is full already. */
+  readonly from?: string;
+}
+
+/** The home test and the charging before an outing. */
+export interface Rehearsal {
+  readonly results?: readonly StepResult[];
+  /** When one leaves home, ISO 8601; at the start of the outing if absent. */
+  readonly departure?: string;
+  readonly charging?: readonly ChargeChoice[];
+}

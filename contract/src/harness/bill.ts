@@ -1,0 +1,102 @@
+import { stringify } from 'csv-stringify/browser/esm/sync';
+import {
+  CONNECTORS,
+  fixed,
+  PART_KINDS,
+  sayConnector,
+  type Connector,
+  type HarnessPart,
+} from '@knapsack/core';
+import type { HarnessReport } from './harness-report.js';
+
+/** One thing to buy or to lay out. */
+export interface BillRow {
+  readonly what: string;
+  readonly detail: string;
+  readonly count: number;
+  /** Metres of two-core wire, one way; null for what is counted. */
+  readonly lengthM: number | null;
+  /** Where it goes. */
+  readonly where: string;
+}
+
+/** Everything that a harness is made of: its parts, wire by size, fuses, connectors. */
+export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
+  const label = new Map(runs.map((run) => [run.part, run.label]));
+  const standing = parts
+    .filter(({ kind }) => kind !== 'missing' && kind !== 'joint')
+    .map((part): BillRow => ({
+      what: PART_KINDS[part.kind as Exclude<HarnessPart['kind'], 'missing'>],
+      detail: part.name,
+      count: 1,
+      lengthM: null,
+      where: '',
+    }));
+  const wired = parts.flatMap((part): BillRow[] => {
+    const { run } = part;
+    const where = label.get(part.id) ?? '';
+    if (!run) return [];
+    const ends = [run.near, run.far].filter((end): end is Connector => end !== null);
+    return [
+      ...(run.wire
+        ? [
+            {
+              what: 'two-core wire',
+              detail:
+                run.wire.size.awg === null
+                  ? `${Number(run.wire.size.areaMm2.toFixed(2))} mm²`
+                  : `AWG ${run.wire.size.awg}`,
+              count: 1,
+              lengthM: run.wire.lengthM,
+              where,
+            },
+          ]
+        : []),
+      ...(typeof run.fuseA === 'number'
+        ? [{ what: 'blade fuse with holder', detail: `${run.fuseA} A`, count: 1, lengthM: null, where }]
+        : []),
+      ...ends.map((end) => ({
+        what: 'connector',
+        detail: `${sayConnector(end)}, ${CONNECTORS[end.family].ratedA} A`,
+        count: 1,
+        lengthM: null,
+        where,
+      })),
+    ];
+  });
+  return [...standing, ...alike(wired)];
+}
+
+/** The same wire in two runs is one length to cut from; the same fuse twice is two of them. */
+function alike(rows: readonly BillRow[]): BillRow[] {
+  const all = new Map<string, BillRow>();
+  for (const row of rows) {
+    const key = `${row.what} ${row.detail}`;
+    const before = all.get(key);
+    all.set(
+      key,
+      before
+        ? {
+            ...before,
+            count: before.count + row.count,
+            lengthM: row.lengthM === null ? null : (before.lengthM ?? 0) + row.lengthM,
+            where: `${before.where}; ${row.where}`,
+          }
+        : row,
+    );
+  }
+  return [...all.values()];
+}
+
+/** A bill as CSV (RFC 4180) with a header. */
+export const billCsv = (rows: readonly BillRow[]): string =>
+  stringify(
+    rows.map(({ what, detail, count, lengthM, where }) => [
+      what,
+      detail,
+      count,
+      lengthM === null ? '' : fixed(lengthM, 2),
+      where,
+    ]),
+    { header: true, columns: ['what', 'detail', 'count', 'length_m', 'where'] },
+  );

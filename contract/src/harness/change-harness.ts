@@ -1,0 +1,106 @@
+import { fail, fuseNotSold, loopIn, succeed, type Remedy, type Result } from '@knapsack/core';
+import type { AddedKind, AddedPart, HarnessNotes, RunNote } from '../documents/harness-notes.js';
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { lookUp } from '../resolve/look-up.js';
+import { harnessOf } from './harness-of.js';
+
+const withHarness = (trip: Trip, harness: HarnessNotes): Trip => ({ ...trip, harness });
+
+/** The trip with something said of the run that leads to a part; undefined takes a word back. */
+export function changeRun(
+  trip: Trip,
+  to: string,
+  said: { [Key in keyof RunNote]?: RunNote[Key] | undefined },
+): Trip {
+  const { runs = [], ...rest } = trip.harness ?? {};
+  const before = runs.find((note) => note.to === to);
+  // A wire has a gauge or a cross section, never both.
+  const other = said.awg !== undefined ? 'areaMm2' : said.areaMm2 !== undefined ? 'awg' : null;
+  const merged = Object.entries({ ...before, ...said, to });
+  const note = Object.fromEntries(
+    merged.filter(([key, value]) => key !== other && value !== undefined),
+  ) as unknown as RunNote;
+  const kept = runs.filter((one) => one.to !== to);
+  return withHarness(trip, { ...rest, runs: Object.keys(note).length > 1 ? [...kept, note] : kept });
+}
+
+/** As changeRun, but a fuse that is not sold, a run of no length and a loop are answered with a sentence. */
+export function tryRun(trip: Trip, shelf: readonly Gear[], to: string, said: Partial<RunNote>): Result<Trip> {
+  const unsold = said.fuseA ? fuseNotSold(said.fuseA) : null;
+  if (unsold) return problem('fuse', unsold);
+  if (said.lengthM !== undefined && said.lengthM <= 0) {
+    return problem('length', 'A run of no length joins nothing: say how long it is, one way, in metres.');
+  }
+  const changed = changeRun(trip, to, said);
+  const loop = loopIn(harnessOf(changed, lookUp(changed, shelf).carried));
+  if (loop.length > 0) {
+    const names = loop.map(({ name }) => name);
+    return problem(
+      'loop',
+      `That would close a loop: ${names.join(' feeds ')} feeds ${names[0]}. Join it to the battery or to what hangs from the battery.`,
+    );
+  }
+  return succeed(changed);
+}
+
+const problem = (code: string, sentence: string) => fail({ code, pointer: '/harness', sentence });
+
+/** The trip with another part in the way to a part: it takes that part's place, and the part hangs from it. */
+export function insertBefore(trip: Trip, kind: AddedKind, before: string, from: string, id: string): Trip {
+  const part: AddedPart = { id, kind, from };
+  const { parts = [], ...rest } = trip.harness ?? {};
+  return changeRun(withHarness(trip, { ...rest, parts: [...parts, part] }), before, { from: id });
+}
+
+/** The trip without an added part; what hung from it hangs from where it hung. */
+export function withoutPart(trip: Trip, id: string): Trip {
+  const { parts = [], runs = [] } = trip.harness ?? {};
+  const gone = parts.find((part) => part.id === id);
+  if (!gone) return trip;
+  const from = runs.find(({ to }) => to === id)?.from ?? gone.from;
+  const moved = <T extends { readonly from?: string }>(one: T): T =>
+    one.from === id ? { ...one, from } : one;
+  return withHarness(trip, {
+    parts: parts.filter((part) => part !== gone).map(moved),
+    runs: runs.filter(({ to }) => to !== id).map(moved),
+  });
+}
+
+/** The trip with a rule's remedy for a run or part put in. @param newId an id that no part has yet */
+export function applyRemedy(
+  trip: Trip,
+  shelf: readonly Gear[],
+  to: string,
+  remedy: Remedy,
+  newId: string,
+): Trip {
+  const { fuseA, fuseAtM, areaMm2, lengthM, near, far, from, offTerminals, disconnect } = remedy;
+  if (offTerminals) {
+    const { radioOn: _on, ...rest } = trip;
+    return rest;
+  }
+  if (disconnect) return withDisconnect(trip, shelf, to, newId);
+  const said: Partial<RunNote> = {
+    ...(fuseA !== undefined && { fuseA }),
+    ...(fuseAtM !== undefined && { fuseAtM }),
+    ...(areaMm2 !== undefined && { areaMm2 }),
+    ...(lengthM !== undefined && { lengthM }),
+    ...(near && { near }),
+    ...(far && { far }),
+    ...(from !== undefined && { from }),
+  };
+  return changeRun(trip, to, said);
+}
+
+/** A low-voltage disconnect between the battery and everything that it feeds. */
+function withDisconnect(trip: Trip, shelf: readonly Gear[], battery: string, id: string): Trip {
+  const parts = harnessOf(trip, lookUp(trip, shelf).carried);
+  const root = parts.find(({ from }) => from === null)?.id ?? battery;
+  const fed = parts.filter(
+    ({ from, kind }) => from === root && !['controller', 'battery', 'panel', 'missing'].includes(kind),
+  );
+  const { parts: added = [], ...rest } = trip.harness ?? {};
+  const put = withHarness(trip, { ...rest, parts: [...added, { id, kind: 'disconnect', from: root }] });
+  return fed.reduce((changed, part) => changeRun(changed, part.id, { from: id }), put);
+}

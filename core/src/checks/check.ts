@@ -1,0 +1,39 @@
+import type { Connector } from '../harness/connectors.js';
+
+export const SEVERITIES = ['stop', 'look', 'note'] as const;
+/** Stop: it may break or hurt. Look: it may not work as planned. Note: good to know. */
+export type Severity = (typeof SEVERITIES)[number];
+
+/** What is to be said of a run or its part, so that a rule is kept; what is absent stays as it is. */
+export interface Remedy {
+  /** For example "a 10 A fuse". */
+  readonly words: string;
+  /** Blade fuse, A, and how far from the battery, m. */
+  readonly fuseA?: number;
+  readonly fuseAtM?: number;
+  readonly areaMm2?: number;
+  readonly lengthM?: number;
+  /** Connectors at the end nearer the battery and at the other one. */
+  readonly near?: Connector;
+  readonly far?: Connector;
+  /** The part that it is joined to instead. */
+  readonly from?: string;
+  /** The radio goes from the load terminals to the battery. */
+  readonly offTerminals?: true;
+  /** A low-voltage disconnect goes before it. */
+  readonly disconnect?: true;
+}
+
+/** What a rule found where it is not kept. */
+export interface Breach {
+  readonly severity: Severity;
+  /** A plain sentence: what is wrong and what would be right. */
+  readonly sentence: string;
+  /** The rule's figure and the kit's, in words. */
+  readonly asks: string;
+  readonly has: string;
+  readonly remedy?: Remedy;
+}
+
+/** A rule's answer: null where it is kept or where nothing is known that it could be held against. */
+export type Answer = Breach | null;

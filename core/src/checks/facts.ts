@@ -1,0 +1,73 @@
+import type { HarnessFlow } from '../harness/run-figures.js';
+import type { PackAge } from './battery-checks.js';
+import type { Answer, Breach } from './check.js';
+import type { RuleName } from './rules.js';
+import type { ChargedBy } from './sun-checks.js';
+import type { Supplied } from './volts-checks.js';
+
+/** A battery of the harness as the rules see it. */
+export interface CheckedPack extends PackAge {
+  readonly part: string;
+  /** Mean load, key-down and the limits of the label, A. */
+  readonly meanA: number;
+  readonly keyDownA: number;
+  readonly continuousA?: number;
+  readonly peakA?: number;
+  readonly protects?: boolean;
+  /** Regulated: the socket of a power station, and what it gives, A. */
+  readonly socketA?: number;
+  readonly hasSocket: boolean;
+  readonly capacityAh: number;
+  readonly soc: number;
+}
+
+/** Everything that a harness is held against, besides what it is made of. */
+export interface HarnessFacts {
+  readonly flow: HarnessFlow;
+  readonly packs: readonly CheckedPack[];
+  /** Whether the packs lie in parallel, rather than being used in turn. */
+  readonly inParallel: boolean;
+  readonly radios: readonly (Supplied & { readonly part: string })[];
+  readonly controllers: readonly (ChargedBy & {
+    readonly part: string;
+    /** Bands on which it was heard; null where nobody has listened. */
+    readonly heard: readonly { readonly band: string }[] | null;
+    /** Whether the radio hangs on its load terminals. */
+    readonly hasLoads: boolean;
+  })[];
+  readonly panels: readonly {
+    readonly part: string;
+    readonly name: string;
+    /** Open-circuit volts on the coldest morning, V, short-circuit current of all and the best hour's charge, A. */
+    readonly coldV: number;
+    readonly shortA: number;
+    readonly bestA: number;
+  }[];
+  readonly inverters: readonly {
+    readonly part: string;
+    readonly name: string;
+    readonly standingW: number;
+    readonly hours: number;
+  }[];
+  /** Lowest temperature of the outing, C. */
+  readonly coldC: number;
+  /** Days in store and what stays joined then, A. */
+  readonly storedDays: number;
+  readonly standingA: number;
+  /** Names of what there is only one of. */
+  readonly singles: readonly string[];
+  /** What is missing from the bag, by the part that stands for it. */
+  readonly missing: readonly { readonly part: string; readonly name: string; readonly sentence: string }[];
+}
+
+/** A rule that is not kept, and where. */
+export interface Check extends Breach {
+  readonly rule: RuleName;
+  /** The part, or the part that the run leads to; null for the kit as a whole. */
+  readonly part: string | null;
+  readonly on: 'run' | 'part' | 'kit';
+}
+
+/** A rule's answer with its place; null where the rule is kept. */
+export const at = (rule: RuleName, part: string | null, on: Check['on'], answer: Answer): Check | null =>
+  answer && { rule, part, on, ...answer };

@@ -1,0 +1,82 @@
+/** Every rule that a kit's wiring is held against, with its reason. Source: design model, section 7, unless another stands there. */
+export const RULES = {
+  missing: {
+    title: 'all parts there',
+    why: 'A station needs a radio and a battery, a panel its controller.',
+  },
+  continuous: {
+    title: 'continuous discharge',
+    why: 'Over its continuous limit a protection opens, or the cells heat up.',
+  },
+  peak: { title: 'peak discharge', why: 'Voice peaks and dashes last long enough to open a protection.' },
+  supply: {
+    title: 'supply large enough',
+    why: 'A regulated supply that is too small lets its volts fall on every peak.',
+  },
+  parallel: { title: 'packs alike', why: 'Unlike packs in parallel drive current into each other.' },
+  disconnect: {
+    title: 'low-voltage disconnect',
+    why: 'Lithium and lead are ruined when they are emptied too far.',
+  },
+  cold: {
+    title: 'no charging in the cold',
+    why: 'Below freezing lithium plates out on the cells and stays there.',
+  },
+  storage: { title: 'nothing draws in store', why: 'A few milliamps for weeks ruin a lead battery.' },
+  fuse: {
+    title: 'fuse at the battery',
+    why: 'The battery itself feeds a short circuit; only a fuse near it stops that.',
+  },
+  reach: { title: 'fuse within reach', why: 'What lies between battery and fuse is guarded by nothing.' },
+  carries: { title: 'fuse carries the load', why: 'A fuse near its rating opens with time and heat.' },
+  guards: {
+    title: 'fuse guards the wire',
+    why: 'The fuse has to open before the thinnest piece behind it gets hot.',
+  },
+  sold: { title: 'a fuse can be had', why: 'It has to carry the load and guard the wire at once.' },
+  ampacity: {
+    title: 'wire carries the current',
+    why: 'A thin wire gets hot, most of all where it is coiled up.',
+  },
+  drop: { title: 'volts lost', why: 'What is lost on the lead is missing at the radio, most at key-down.' },
+  rating: { title: 'connectors carry the current', why: 'Small contacts melt long before the wire does.' },
+  mating: {
+    title: 'connectors go together',
+    why: 'At home there is a drawer of adapters, on the hill there is none.',
+  },
+  polarity: { title: 'polarity', why: 'Reversed polarity destroys a radio in the moment it is joined.' },
+  floor: {
+    title: 'full power at the reserve',
+    why: 'A radio folds back or shuts off on peaks although there is charge left.',
+  },
+  charging: { title: 'radio survives charging', why: 'Charging volts are higher than the battery’s own.' },
+  full: {
+    title: 'radio survives a full battery',
+    why: 'More cells than a radio is made for destroy it at once.',
+  },
+  straight: {
+    title: 'panel through a controller',
+    why: 'A panel without load stands at nearly twice the battery’s volts.',
+  },
+  input: { title: 'controller input in the cold', why: 'A panel’s volts rise as it gets colder.' },
+  current: {
+    title: 'controller carries the panel',
+    why: 'A plain switch passes on all that the panel gives.',
+  },
+  profile: {
+    title: 'charge profile',
+    why: 'The wrong end of charge overfills some chemistries and never fills others.',
+  },
+  wake: { title: 'wakes the battery', why: 'A protection that has opened shows the controller no battery.' },
+  terminals: { title: 'load terminals', why: 'Load terminals are switches made for lamps.' },
+  noise: { title: 'noise', why: 'A controller that hisses costs more contacts than a dark hour.' },
+  inverter: { title: 'mains inverter', why: 'It draws for itself all the time, and its volts can kill.' },
+  single: { title: 'single points of failure', why: 'What there is one of is none once it breaks.' },
+  unknown: { title: 'nothing known', why: 'A rule needs a figure on both sides.' },
+} as const;
+
+export type RuleName = keyof typeof RULES;
+
+/** Whether a negative fuse belongs in. Source: usual practice of vehicle and portable wiring; the radio’s own manual goes first. */
+export const NEGATIVE_FUSE =
+  'The fuse belongs in the positive lead. A second one in the negative lead is asked for where a radio’s manual wants it and the radio is joined straight to a vehicle’s battery; on a battery that feeds nothing else it is advised against: if it opens, the return current looks for a way through antenna and microphone leads.';

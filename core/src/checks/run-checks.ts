@@ -1,0 +1,145 @@
+import { sayQuantity } from '../say/quantity.js';
+import { copperOhm } from '../wire/wire.js';
+import {
+  CONNECTORS,
+  MAY_REVERSE,
+  mateOf,
+  mates,
+  sayConnector,
+  type Connector,
+} from '../harness/connectors.js';
+import type { Answer } from './check.js';
+import { amps, percent, volts } from './say.js';
+import { sizeFor, sizeWords, WIRE_SIZES_MM2, type Surroundings } from './wire-sizes.js';
+
+/** A run as its wire is held against its currents. */
+export interface WireLoad {
+  readonly label: string;
+  /** What the lead is called. */
+  readonly name: string;
+  readonly safeForA: number;
+  /** What the wire may carry, A; null where it is not known. */
+  readonly ampacityA: number | null;
+  readonly surroundings: Surroundings;
+}
+
+/** The wire carries the largest current that may flow without getting hot. */
+export function wireCarries({ label, name, safeForA, ampacityA, surroundings }: WireLoad): Answer {
+  if (ampacityA === null || safeForA <= ampacityA) return null;
+  const areaMm2 = sizeFor(safeForA, surroundings);
+  return {
+    severity: 'stop',
+    sentence: `From ${label}, up to ${amps(safeForA)} flow and ${name} may carry ${amps(ampacityA)}: it would get hot. Take a thicker lead.`,
+    asks: `at least ${amps(safeForA)}`,
+    has: amps(ampacityA),
+    ...(areaMm2 && { remedy: { words: sizeWords(areaMm2), areaMm2 } }),
+  };
+}
+
+/** A run as its drop is looked at. */
+export interface Dropping {
+  readonly label: string;
+  readonly name: string;
+  readonly dropV: number;
+  /** Share of the volts that it starts with, and what it should not pass, 0 to 1. */
+  readonly dropShare: number;
+  readonly most: number;
+  /** What it is made of, where known. */
+  readonly wire: { readonly areaMm2: number; readonly lengthM: number } | null;
+  /** Of the copper, C; and its whole resistance, ohm. */
+  readonly temperatureC: number;
+  readonly ohm: number;
+}
+
+/** A run loses no more than its target share of the volts. */
+export function dropWithinTarget(run: Dropping): Answer {
+  const { label, name, dropV, dropShare, most } = run;
+  if (dropShare <= most) return null;
+  const areaMm2 = thickEnough(run);
+  return {
+    severity: 'look',
+    sentence: `From ${label}, ${name} loses ${volts(dropV)}, ${percent(dropShare)} where ${sayQuantity({ value: most, unit: 'share' })} is the aim. A shorter or thicker lead would do.`,
+    asks: `at most ${percent(most)}`,
+    has: percent(dropShare),
+    ...(areaMm2 && { remedy: { words: sizeWords(areaMm2), areaMm2 } }),
+  };
+}
+
+/** The smallest wire with which the drop comes under its target, its contacts and fuse as they are; undefined where none does. */
+function thickEnough({ wire, ohm, dropShare, most, temperatureC }: Dropping): number | undefined {
+  if (!wire) return undefined;
+  const copper = (areaMm2: number) =>
+    copperOhm({ areaMm2, runM: wire.lengthM, temperatureC, contactPairs: 0, fusesA: [] });
+  const rest = ohm - copper(wire.areaMm2);
+  const allowed = (ohm * most) / dropShare;
+  return WIRE_SIZES_MM2.find((size) => size > wire.areaMm2 && copper(size) + rest <= allowed);
+}
+
+/** A run as its connectors are looked at. */
+export interface Connected {
+  readonly label: string;
+  readonly safeForA: number;
+  readonly near: Connector | null;
+  readonly far: Connector | null;
+}
+
+/** Connectors that carry much, in the order in which they are offered. */
+const STRONG: readonly Connector[] = [
+  { family: 'flat30', end: 'plug' },
+  { family: 'bullet4', end: 'plug' },
+  { family: 'ring', end: 'plug' },
+];
+
+/** Every connector of a run carries its largest current. */
+export function connectorCarries({ label, safeForA, near, far }: Connected): Answer {
+  const weak = [near, far].find(
+    (connector) => connector !== null && CONNECTORS[connector.family].ratedA < safeForA,
+  );
+  if (!weak) return null;
+  const strong = STRONG.find(({ family }) => CONNECTORS[family].ratedA >= safeForA);
+  return {
+    severity: 'stop',
+    sentence: `From ${label}, up to ${amps(safeForA)} flow through a ${sayConnector(weak)} made for ${amps(CONNECTORS[weak.family].ratedA)}: it would melt. Take a connector that carries it.`,
+    asks: `at least ${amps(safeForA)}`,
+    has: amps(CONNECTORS[weak.family].ratedA),
+    ...(strong && {
+      remedy: { words: sayConnector(strong), ...(weak === near ? { near: strong } : { far: strong }) },
+    }),
+  };
+}
+
+/** One end of a run and what it is to go into. */
+export interface Meeting {
+  readonly label: string;
+  /** The part at this end, and what sits on it; empty where nobody has said. */
+  readonly part: string;
+  readonly offered: readonly Connector[];
+  readonly end: Connector | null;
+  readonly which: 'near' | 'far';
+}
+
+/** The end of a run goes into what the part has. */
+export function connectorsMate({ label, part, offered, end, which }: Meeting): Answer {
+  if (!end || offered.length === 0 || offered.some((one) => mates(one, end))) return null;
+  const fitting = mateOf(offered[0]);
+  return {
+    severity: 'look',
+    sentence: `From ${label}, the lead ends in a ${sayConnector(end)} and ${part} has ${offered.map((one) => `a ${sayConnector(one)}`).join(' and ')}: they do not go together. Fit another end or carry an adapter.`,
+    asks: sayConnector(fitting),
+    has: sayConnector(end),
+    remedy: { words: sayConnector(fitting), [which]: fitting },
+  };
+}
+
+/** Two poles that can be joined the wrong way round are marked. */
+export function polarityMarked({ label, near, far }: Connected): Answer {
+  const open = [near, far].find((connector) => connector !== null && MAY_REVERSE.includes(connector.family));
+  return open
+    ? {
+        severity: 'note',
+        sentence: `From ${label}, a ${sayConnector(open)} can be joined the wrong way round. Mark plus, and measure before the first use.`,
+        asks: 'plus marked',
+        has: sayConnector(open),
+      }
+    : null;
+}

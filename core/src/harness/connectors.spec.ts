@@ -1,0 +1,26 @@
+import { CONNECTOR_ENDS, mateOf, mates, readConnector, sayConnector } from './connectors.js';
+
+describe('a connector', () => {
+  it('is read again from its own words', () => {
+    for (const connector of CONNECTOR_ENDS) expect(readConnector(sayConnector(connector))).toEqual(connector);
+  });
+
+  it('is found in looser words, and not where none is named', () => {
+    expect(readConnector('Ring terminal')).toEqual({ family: 'ring', end: 'plug' });
+    expect(readConnector('a 2.5 mm barrel at the back')).toEqual({ family: 'barrel25', end: 'socket' });
+    expect(readConnector('some plug')).toBeNull();
+  });
+
+  it('mates with its counterpart and with no other', () => {
+    for (const connector of CONNECTOR_ENDS) {
+      const partners = CONNECTOR_ENDS.filter((other) => mates(connector, other));
+      expect(partners).toEqual([mateOf(connector)]);
+    }
+  });
+
+  it('of a 2.1 mm barrel does not go into a 2.5 mm one, nor plug into plug', () => {
+    expect(mates({ family: 'barrel21', end: 'plug' }, { family: 'barrel25', end: 'socket' })).toBe(false);
+    expect(mates({ family: 'bullet4', end: 'plug' }, { family: 'bullet4', end: 'plug' })).toBe(false);
+    expect(mates({ family: 'flat30', end: 'plug' }, { family: 'flat30', end: 'socket' })).toBe(true);
+  });
+});

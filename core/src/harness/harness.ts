@@ -1,0 +1,131 @@
+import { loopOhm, type WireSize } from '../wire/wire.js';
+import { CONNECTORS, type Connector } from './connectors.js';
+
+/** What stands in a harness. */
+export const PART_KINDS = {
+  battery: 'battery',
+  station: 'power station',
+  joint: 'joint',
+  controller: 'charge controller',
+  panel: 'panel',
+  distribution: 'fuse box',
+  splitter: 'splitter',
+  disconnect: 'low-voltage disconnect',
+  converter: 'DC-DC converter',
+  inverter: 'mains inverter',
+  radio: 'radio',
+  amplifier: 'amplifier',
+  load: 'load',
+  missing: 'missing',
+} as const;
+
+export type PartKind = keyof typeof PART_KINDS;
+
+/**
+ * A part of a harness with the run that joins it to the part nearer the battery. The battery is the root of the tree: loads
+ * hang from it, and so do controller and panel, in whose runs the current flows towards it.
+ */
+export interface HarnessPart {
+  readonly id: string;
+  readonly kind: PartKind;
+  readonly name: string;
+  /** Id of the part nearer the battery; null where the harness begins. */
+  readonly from: string | null;
+  /** Null where the harness begins, and inside a part. */
+  readonly run: HarnessRun | null;
+  /** What sits on the part itself, where known. */
+  readonly connectors: readonly Connector[];
+  /** What the part may carry, A, where known. */
+  readonly maxA?: number;
+}
+
+/** Two wires from one part to the next, as far as anyone has said. */
+export interface HarnessRun {
+  /** The lead of the bag that it is, where it is one. */
+  readonly lead: string | null;
+  /** Measured resistance there and back, fuses and contacts included, ohm; null where it follows from the wire or is not known. */
+  readonly measuredOhm: number | null;
+  readonly wire: RunWire | null;
+  /** Blade fuse, A; null for none, undefined where nobody has said. */
+  readonly fuseA: number | null | undefined;
+  /** More fuses in the same lead, A: they only add resistance. */
+  readonly moreFusesA: readonly number[];
+  /** How far from the battery (or what feeds it) the fuse sits, m. */
+  readonly fuseAtM: number;
+  /** What its connectors may carry, A, where a lead states it. */
+  readonly statedA: number | null;
+  /** Its end at the part nearer the battery, and at the part that it leads to. */
+  readonly near: Connector | null;
+  readonly far: Connector | null;
+}
+
+/** What a run is made of. */
+export interface RunWire {
+  readonly size: WireSize;
+  /** One way, m. */
+  readonly lengthM: number;
+  readonly contactPairs: number;
+  readonly bundled: boolean;
+}
+
+/** Where a fuse sits unless told otherwise, m: within reach of the battery. */
+export const USUAL_FUSE_AT_M = 0.15;
+
+/** A run of which nobody has said anything. */
+export const UNKNOWN_RUN: HarnessRun = {
+  lead: null,
+  measuredOhm: null,
+  wire: null,
+  fuseA: undefined,
+  moreFusesA: [],
+  fuseAtM: USUAL_FUSE_AT_M,
+  statedA: null,
+  near: null,
+  far: null,
+};
+
+/** Resistance of a run there and back, ohm, its copper at a temperature (C); null where nothing is known of it. */
+export function runOhm(
+  { measuredOhm, wire, fuseA, moreFusesA }: HarnessRun,
+  temperatureC: number,
+): number | null {
+  if (measuredOhm !== null) return measuredOhm;
+  if (!wire) return null;
+  const { size, lengthM, contactPairs } = wire;
+  const fusesA = fuseA ? [fuseA, ...moreFusesA] : moreFusesA;
+  return loopOhm({ areaMm2: size.areaMm2, runM: lengthM, temperatureC, contactPairs, fusesA });
+}
+
+/** What the connectors of a run may carry, A; null where they are not known. */
+export function connectorAmps({ statedA, near, far }: HarnessRun): number | null {
+  const known = [
+    statedA,
+    near && CONNECTORS[near.family].ratedA,
+    far && CONNECTORS[far.family].ratedA,
+  ].filter((amps) => amps !== null);
+  return known.length > 0 ? Math.min(...known) : null;
+}
+
+/** The parts from one up to where the harness begins, itself first; stops where it would go round. */
+export function wayToRoot(parts: readonly HarnessPart[], id: string): readonly HarnessPart[] {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const way: HarnessPart[] = [];
+  for (let part = byId.get(id); part && !way.includes(part); part = byId.get(part.from ?? '')) way.push(part);
+  return way;
+}
+
+/** A part and everything that hangs from it. */
+export function partsBelow(parts: readonly HarnessPart[], id: string): readonly HarnessPart[] {
+  return parts.filter((part) => wayToRoot(parts, part.id).some((above) => above.id === id));
+}
+
+/** The parts that feed each other in a ring, in its order; empty where every way leads to the battery. */
+export function loopIn(parts: readonly HarnessPart[]): readonly HarnessPart[] {
+  for (const { id } of parts) {
+    const way = wayToRoot(parts, id);
+    const last = way.at(-1)!;
+    const back = way.findIndex((part) => part.id === last.from);
+    if (back !== -1) return way.slice(back);
+  }
+  return [];
+}

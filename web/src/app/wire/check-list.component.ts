@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { applyRemedy } from '@knapsack/contract/harness';
+import { RULES, type Check } from '@knapsack/core';
+import { newKey } from '../data/new-id';
+import { ShelfService } from '../data/shelf.service';
+import { PlanStore } from '../plan/plan.store';
+import { WireStore } from './wire.store';
+
+const SIGNS = {
+  stop: { icon: 'bi-octagon-fill', words: 'stop' },
+  look: { icon: 'bi-triangle-fill', words: 'look here' },
+  note: { icon: 'bi-dot', words: 'note' },
+} as const;
+
+/** Every rule that is not kept: the sentence, the rule's figure and the kit's, why, and the smallest change that keeps it. */
+@Component({
+  selector: 'ks-check-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ul class="checks">
+      @for (check of checks(); track $index) {
+        <li [class.chosen]="isChosen(check)">
+          <i
+            class="bi"
+            [class]="signs[check.severity].icon + ' ' + check.severity"
+            role="img"
+            [attr.aria-label]="signs[check.severity].words"
+          ></i>
+          <div>
+            <p class="check-head">
+              <button
+                type="button"
+                class="check-title"
+                [disabled]="check.part === null"
+                (click)="choose(check)"
+              >
+                {{ rules[check.rule].title }}
+              </button>
+              <span class="muted">
+                asked <b>{{ check.asks }}</b>, there <b>{{ check.has }}</b>
+              </span>
+            </p>
+            <p>
+              {{ check.sentence }} <span class="muted">{{ rules[check.rule].why }}</span>
+            </p>
+            @if (check.remedy; as remedy) {
+              <button type="button" class="fix" (click)="fix(check)">
+                <b>{{ remedy.words }}</b>&ngsp;<span>put it in</span>
+              </button>
+            }
+          </div>
+        </li>
+      } @empty {
+        <li class="muted">Every rule is kept.</li>
+      }
+    </ul>
+  `,
+})
+export class CheckListComponent {
+  protected readonly store = inject(WireStore);
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  protected readonly signs = SIGNS;
+  protected readonly rules = RULES;
+  protected readonly checks = computed(() => this.store.report()?.checks ?? []);
+
+  protected isChosen({ part, on }: Check): boolean {
+    const chosen = this.store.chosen();
+    return chosen !== null && chosen.part === part && chosen.on === on;
+  }
+
+  protected choose({ part, on }: Check): void {
+    if (part !== null) this.store.chosen.set({ part, on: on === 'run' ? 'run' : 'part' });
+  }
+
+  protected fix(check: Check): void {
+    const { part, remedy } = check;
+    if (!remedy || part === null) return;
+    this.plan.edit((trip) => applyRemedy(trip, this.shelf.gear(), part, remedy, `disconnect-${newKey()}`));
+    this.choose(check);
+  }
+}

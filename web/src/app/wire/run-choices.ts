@@ -1,0 +1,28 @@
+import type { AddedKind } from '@knapsack/contract';
+import { ADDED_NAMES } from '@knapsack/contract/harness';
+import { CONNECTOR_ENDS, sayConnector, WIRE_SIZES_MM2, type Connector } from '@knapsack/core';
+import type { Choice } from '../parts/inline-choice.component';
+
+const GAUGES = [20, 18, 16, 14, 12, 10, 8] as const;
+export const NOT_SAID: Choice = { value: '', label: 'not said' };
+/** Wire sizes that are sold, metric first. */
+export const SIZES: readonly Choice[] = [
+  ...WIRE_SIZES_MM2.map((size) => ({ value: `mm ${size}`, label: `${size} mm²` })),
+  ...GAUGES.map((gauge) => ({ value: `awg ${gauge}`, label: `AWG ${gauge}` })),
+];
+/** A connector as the value of a choice. */
+export const keyOf = ({ family, end }: Connector): string => `${family} ${end}`;
+export const CONNECTOR_CHOICES: readonly Choice[] = [
+  NOT_SAID,
+  ...CONNECTOR_ENDS.map((connector) => ({ value: keyOf(connector), label: sayConnector(connector) })),
+];
+/** Parts that can be put between two others. */
+export const ADDED: readonly Choice[] = [
+  { value: '', label: 'nothing' },
+  ...(Object.keys(ADDED_NAMES) as AddedKind[]).map((kind) => ({ value: kind, label: ADDED_NAMES[kind] })),
+];
+
+export const LIES: readonly Choice[] = [
+  { value: 'free', label: 'in free air' },
+  { value: 'bundled', label: 'bundled with others' },
+];

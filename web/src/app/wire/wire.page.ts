@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDestroy } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { NEGATIVE_FUSE } from '@knapsack/core';
+import { PlanStore } from '../plan/plan.store';
+import { KeysService } from '../shell/keys.service';
+import { CheckListComponent } from './check-list.component';
+import { HarnessComponent } from './harness.component';
+import { RunSentenceComponent } from './run-sentence.component';
+import { WireFilesComponent } from './wire-files.component';
+import { WireStore } from './wire.store';
+
+/** The Wire room: the kit as it will be wired, what is wrong with it, and the order in which it is joined. */
+@Component({
+  selector: 'ks-wire',
+  imports: [CheckListComponent, HarnessComponent, RunSentenceComponent, WireFilesComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="wire">
+      <p class="wire-verdict sentence" aria-live="polite">
+        @if (words(); as told) {
+          <i
+            class="bi blaze"
+            [class]="told.icon + ' ' + told.blaze"
+            role="img"
+            [attr.aria-label]="told.blaze"
+          ></i>
+          {{ told.sentence }}
+        } @else {
+          <span class="muted">Looking at the wiring …</span>
+        }
+      </p>
+      @if (plan.before()) {
+        <p class="difference" role="status">
+          <span class="ghost-sign" aria-hidden="true"></span>
+          <b>{{ changedWords() }}</b>
+          <button type="button" class="quiet" (click)="keep()">Keep</button>
+          <button type="button" class="quiet" (click)="takeBack()">Take back</button>
+        </p>
+      }
+      @if (store.report()?.unreckoned; as sentence) {
+        <p class="muted">The plan cannot be reckoned, so no current is known: {{ sentence }}</p>
+      }
+      <div class="wire-drawing"><ks-harness /></div>
+      <div class="wire-body">
+        <div class="in-hand"><ks-run-sentence /></div>
+        <div class="joining">
+          <section class="order" aria-labelledby="order-title">
+            <h2 id="order-title">
+              <button
+                type="button"
+                class="toggle"
+                [attr.aria-pressed]="!parting()"
+                (click)="parting.set(false)"
+              >
+                Joined in this order
+              </button>
+              &ngsp;
+              <button
+                type="button"
+                class="toggle"
+                [attr.aria-pressed]="parting()"
+                (click)="parting.set(true)"
+              >
+                taken apart in this
+              </button>
+            </h2>
+            <ol>
+              @for (step of steps(); track $index) {
+                <li>
+                  <b>{{ step.words }}</b>&ngsp;<span class="muted">{{ step.why }}</span>
+                </li>
+              }
+            </ol>
+          </section>
+          <p class="caution muted">{{ negative }}</p>
+          <ks-wire-files />
+        </div>
+        <section class="said" aria-labelledby="checks-title">
+          <h2 id="checks-title">What the rules say</h2>
+          <ks-check-list />
+        </section>
+      </div>
+    </div>
+  `,
+})
+export class WirePage implements OnDestroy {
+  protected readonly store = inject(WireStore);
+  protected readonly plan = inject(PlanStore);
+  protected readonly negative = NEGATIVE_FUSE;
+  protected readonly parting = signal(false);
+  protected readonly steps = computed(() => {
+    const report = this.store.report();
+    return (this.parting() ? report?.parting : report?.joining) ?? [];
+  });
+  protected readonly words = computed(() => {
+    const report = this.store.report();
+    if (!report) return null;
+    const count = (severity: string) => report.checks.filter((check) => check.severity === severity).length;
+    const things = (many: number) => (many === 1 ? 'one thing' : `${many} things`);
+    const [stops, looks, notes] = [count('stop'), count('look'), count('note')];
+    const also = notes > 0 ? ` ${notes === 1 ? 'One note' : `${notes} notes`} besides.` : '';
+    if (stops > 0) {
+      const looksToo = looks > 0 ? `, ${things(looks)} to look at` : '';
+      return {
+        icon: 'bi-octagon-fill',
+        blaze: 'stop',
+        sentence: `Do not switch this on: ${things(stops)} would break or hurt${looksToo}.${also}`,
+      };
+    }
+    if (looks > 0) {
+      return {
+        icon: 'bi-triangle-fill',
+        blaze: 'look',
+        sentence: `It can be wired so, with ${things(looks)} to look at first.${also}`,
+      };
+    }
+    return {
+      icon: 'bi-diamond-fill',
+      blaze: 'fine',
+      sentence: `It can be wired so: every rule is kept.${also}`,
+    };
+  });
+  protected readonly changedWords = computed(() => {
+    const labels = (this.store.report()?.runs ?? [])
+      .filter(({ part }) => this.store.changed().has(part))
+      .map(({ label }) => label);
+    return labels.length > 0 ? `Changed: ${labels.join(' · ')}` : 'Changed';
+  });
+
+  constructor() {
+    this.store.inRoom.set(true);
+    inject(KeysService)
+      .pressed.pipe(takeUntilDestroyed())
+      .subscribe((event) => {
+        if (event.ctrlKey || event.metaKey || event.altKey) return;
+        const act = { u: () => this.plan.undo(), U: () => this.plan.redo(), k: () => this.keep() }[event.key];
+        if (!act) return;
+        event.preventDefault();
+        act();
+      });
+  }
+
+  ngOnDestroy(): void {
+    this.store.inRoom.set(false);
+  }
+
+  protected keep(): void {
+    this.plan.before.set(null);
+  }
+
+  protected takeBack(): void {
+    const before = this.plan.before();
+    if (before) this.plan.edit(() => before.trip);
+  }
+}
