@@ -92,6 +92,7 @@ export * from './size/ideal.js';
 export * from './explain/kit-sum.js';
 export * from './ration/ration.js';
 export type * from './ration/ration-slots.js';
+export * from './pack/share-load.js';
 export * from './harness/connectors.js';
 export * from './harness/harness.js';
 export * from './harness/order.js';

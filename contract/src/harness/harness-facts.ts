@@ -20,6 +20,8 @@ import { panelLabel } from '../resolve/panel-label.js';
 import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
 import { coldest } from '../resolve/resolve-sun.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
+import { batteryPieces } from './battery-pieces.js';
+import { singlePieces } from './single-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
 import { NO_BATTERY, NO_CONTROLLER, NO_RADIO, pieceId } from './harness-of.js';
 
@@ -87,7 +89,7 @@ export function harnessFacts(
     standingA: carried
       .filter(isKind('controller'))
       .reduce((sum, { gear }) => sum + (gear.selfUseA?.value ?? 0), 0),
-    singles: singlesOf(trip, carried),
+    singles: singlePieces(trip, carried).map(({ gear }) => gear.name),
     missing: missingOf(parts, carried),
   };
 }
@@ -108,18 +110,6 @@ function harnessFlow(trip: Trip, carried: readonly Carried[], run: Forecast | nu
     temperatureC: trip.temperatureC,
   };
 }
-
-/** Every battery and power station of a bag, each piece by itself. */
-export const batteryPieces = (carried: readonly Carried[]) =>
-  carried.flatMap(({ gear, item }) =>
-    gear.kind === 'battery' || gear.kind === 'station'
-      ? Array.from({ length: item.count }, (_, index) => ({
-          gear,
-          id: pieceId(gear.id, index),
-          name: item.count > 1 ? `${gear.name} no. ${index + 1}` : gear.name,
-        }))
-      : [],
-  );
 
 function checkedPack(trip: Trip, gear: Battery | Station, name: string) {
   const label = packLabelOf(gear, 1);
@@ -172,33 +162,6 @@ function inverterHours(trip: Trip, carried: readonly Carried[], id: string, run:
   const pieces = run?.plan.accessories[behind]?.pieces;
   if (pieces) return pieces.reduce((sum, { startMs, endMs }) => sum + (endMs - startMs) / HOUR_MS, 0);
   return (Date.parse(trip.end) - Date.parse(trip.start)) / HOUR_MS;
-}
-
-/** What nobody is on the air without, of which there is only one. */
-export function singlesOf(trip: Trip, carried: readonly Carried[]): string[] {
-  const radios = stationRadios(carried);
-  const batteries = batteryPieces(carried);
-  const alone = carried.filter(({ gear, item }) => {
-    if (item.count > 1) return false;
-    switch (gear.kind) {
-      case 'radio':
-        return radios.length === 1;
-      case 'battery':
-      case 'station':
-        return batteries.length === 1;
-      case 'lead':
-        return ['radio', 'distribution'].includes(item.run ?? gear.run ?? 'radio');
-      case 'controller':
-        return trip.radioOn === 'terminals';
-      case 'distribution':
-        return true;
-      case 'antenna':
-        return carried.filter(isKind('antenna')).length === 1;
-      default:
-        return false;
-    }
-  });
-  return alone.map(({ gear }) => gear.name);
 }
 
 function missingOf(parts: readonly HarnessPart[], carried: readonly Carried[]): HarnessFacts['missing'] {

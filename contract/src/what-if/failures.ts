@@ -42,34 +42,46 @@ function failureOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carried
   const { gear, item } = piece;
   const name = item.count > 1 ? `one of ${counted(gear.name, item.count)}` : gear.name;
   const ofHours = hoursOnAir(trip, Infinity);
-  const without = withoutOne(trip, carried, piece);
-  if (without === null) return { name, hours: 0, ofHours, endMs: Date.parse(trip.start) };
-  const verdict = endingOf(without.trip, shelf);
-  if (!verdict) return { name, hours: 0, ofHours, endMs: Date.parse(trip.start) };
+  return { name, ofHours, ...leftOf(trip, withoutSome(trip, carried, piece, 1), shelf) };
+}
+
+/** What a trip still achieves as it is changed; null where nothing can go on the air any more. */
+export function leftOf(
+  trip: Trip,
+  without: Without | null,
+  shelf: readonly Gear[],
+): Omit<Failure, 'name' | 'ofHours'> {
+  const verdict = without && endingOf(without.trip, shelf);
+  if (!without || !verdict) return { hours: 0, endMs: Date.parse(trip.start) };
   return {
-    name,
     hours: hoursOnAir(without.trip, verdict.endMs ?? Infinity),
-    ofHours,
     endMs: verdict.endMs,
     ...(without.because && { because: without.because }),
   };
 }
 
-/** The trip with one piece less; null where nothing can go on the air then. */
-function withoutOne(
+/** A trip with less in the bag, and what that means in a few words. */
+export interface Without {
+  readonly trip: Trip;
+  readonly because?: string;
+}
+
+/** The trip with so many less of a piece; null where nothing can go on the air then. */
+export function withoutSome(
   trip: Trip,
   carried: readonly Carried[],
   { gear, item, index }: Carried,
-): { readonly trip: Trip; readonly because?: string } | null {
-  const count = item.count - 1;
+  many: number,
+): Without | null {
+  const count = Math.max(0, item.count - many);
   const { inSeries: _series, ...alone } = item;
   const loadout =
     count > 0 ? trip.loadout.with(index, { ...alone, count }) : trip.loadout.filter((_, at) => at !== index);
   const less = { ...trip, loadout };
   switch (gear.kind) {
     case 'radio': {
-      const left = stationRadios(carried).length - 1;
-      if (left === 0) return null;
+      const left = stationRadios(carried).length - many;
+      if (left <= 0) return null;
       return { trip: { ...less, blocks: trip.blocks.filter((block) => stationOf(block) <= left) } };
     }
     case 'lead': {
@@ -110,7 +122,7 @@ function withoutSun(trip: Trip, carried: readonly Carried[]): Trip {
 }
 
 /** Hours of operating of all stations up to an instant. */
-function hoursOnAir(trip: Trip, untilMs: number): number {
+export function hoursOnAir(trip: Trip, untilMs: number): number {
   const until = { startMs: Date.parse(trip.start), endMs: Math.min(untilMs, Date.parse(trip.end)) };
   return expandBlocks(trip).reduce((sum, times) => {
     const part = overlap(times, until);

@@ -32,6 +32,11 @@ export const routes: Routes = [
         title: 'Wire · Knapsack',
         loadComponent: () => import('./wire/wire.page').then((module) => module.WirePage),
       },
+      {
+        path: 'pack',
+        title: 'Pack · Knapsack',
+        loadComponent: () => import('./pack/pack.page').then((module) => module.PackPage),
+      },
     ],
   },
   {

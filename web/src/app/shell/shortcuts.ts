@@ -14,6 +14,7 @@ export const SHORTCUTS: readonly {
       ['g then p', 'Plan of the trip'],
       ['g then z', 'Size of the trip'],
       ['g then w', 'Wire of the trip'],
+      ['g then k', 'Pack of the trip'],
       ['t', 'next theme'],
     ],
   },

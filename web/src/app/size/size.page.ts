@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FIELDS, readNumber, type FieldName } from '@knapsack/contract';
 import { SIZE_AIMS, type SizeAim } from '@knapsack/contract/size';
 import {
@@ -17,11 +16,10 @@ import {
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { ChanceStore } from '../plan/chance/chance.store';
-import { GhostStore } from '../plan/ghost.store';
 import { PlanStore } from '../plan/plan.store';
 import { RidgeComponent } from '../plan/ridge/ridge.component';
 import { SumComponent } from '../plan/verdict/sum.component';
-import { KeysService } from '../shell/keys.service';
+import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { KitScatterComponent } from './kit-scatter.component';
 import { RationComponent } from './ration.component';
 import { SizeStore } from './size.store';
@@ -65,6 +63,7 @@ interface Pick {
     TradeCurveComponent,
   ],
   providers: [SizeStore],
+  hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './size.page.html',
 })
@@ -72,8 +71,6 @@ export class SizePage {
   protected readonly store = inject(SizeStore);
   protected readonly plan = inject(PlanStore);
   protected readonly chance = inject(ChanceStore);
-  private readonly ghost = inject(GhostStore);
-  private readonly keys = inject(KeysService);
   protected readonly limits = LIMITS;
   protected readonly aims = Object.entries(SIZE_AIMS).map(([name, label]) => ({
     name: name as SizeAim,
@@ -152,15 +149,6 @@ export class SizePage {
     const tried = `${state.done} of ${state.of} kits`;
     return state.finished ? `${state.of} kits, each on ${state.found.draws} draws.` : `${tried} tried …`;
   });
-
-  constructor() {
-    this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || this.keys.waitsForRoom(event)) return;
-      if (event.key === 'u') this.plan.undo();
-      else if (event.key === 'U') this.plan.redo();
-      else if (event.key === 'k') this.ghost.keep();
-    });
-  }
 
   protected name({ kit }: { readonly kit: Kit }): string {
     const found = this.store.state()?.found;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChanceStore } from '../plan/chance/chance.store';
 import { PlanStore } from '../plan/plan.store';
+import { PackStore } from '../pack/pack.store';
 import { WireStore } from '../wire/wire.store';
 
 type Sign = 'fine' | 'look' | 'stop';
@@ -54,6 +55,7 @@ export class TrailComponent {
   private readonly store = inject(PlanStore);
   private readonly chances = inject(ChanceStore);
   private readonly wire = inject(WireStore);
+  private readonly pack = inject(PackStore);
   protected readonly signs = SIGNS;
   protected readonly rooms = computed<readonly Room[]>(() => {
     const id = this.store.trip()?.id ?? '';
@@ -61,6 +63,7 @@ export class TrailComponent {
       { words: 'Plan', link: ['/trips', id], sign: this.planSign() },
       { words: 'Size', link: ['/trips', id, 'size'], sign: this.sizeSign() },
       { words: 'Wire', link: ['/trips', id, 'wire'], sign: this.wire.worst() },
+      { words: 'Pack', link: ['/trips', id, 'pack'], sign: this.pack.sign() },
     ];
   });
 

@@ -10,6 +10,7 @@ import { PlanHeaderComponent } from '../plan/plan-header.component';
 import { PlanStore } from '../plan/plan.store';
 import { VariantsStore } from '../plan/variants/variants.store';
 import { WhatIfStore } from '../plan/what-if/what-if.store';
+import { PackStore } from '../pack/pack.store';
 import { WireStore } from '../wire/wire.store';
 
 /** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
@@ -24,6 +25,7 @@ import { WireStore } from '../wire/wire.store';
     WhatIfStore,
     VariantsStore,
     WireStore,
+    PackStore,
     ForecastService,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,

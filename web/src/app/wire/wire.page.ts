@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDestroy } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NEGATIVE_FUSE } from '@knapsack/core';
+import { GhostStore } from '../plan/ghost.store';
 import { PlanStore } from '../plan/plan.store';
-import { KeysService } from '../shell/keys.service';
+import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { CheckListComponent } from './check-list.component';
 import { HarnessComponent } from './harness.component';
 import { RunSentenceComponent } from './run-sentence.component';
@@ -13,10 +13,11 @@ import { WireStore } from './wire.store';
 @Component({
   selector: 'ks-wire',
   imports: [CheckListComponent, HarnessComponent, RunSentenceComponent, WireFilesComponent],
+  hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="wire">
-      <p class="wire-verdict sentence" aria-live="polite">
+      <p class="room-verdict sentence" aria-live="polite">
         @if (words(); as told) {
           <i
             class="bi blaze"
@@ -33,8 +34,8 @@ import { WireStore } from './wire.store';
         <p class="difference" role="status">
           <span class="ghost-sign" aria-hidden="true"></span>
           <b>{{ changedWords() }}</b>
-          <button type="button" class="quiet" (click)="keep()">Keep</button>
-          <button type="button" class="quiet" (click)="takeBack()">Take back</button>
+          <button type="button" class="quiet" (click)="ghost.keep()">Keep</button>
+          <button type="button" class="quiet" (click)="ghost.takeBack()">Take back</button>
         </p>
       }
       @if (store.report()?.unreckoned; as sentence) {
@@ -86,6 +87,7 @@ import { WireStore } from './wire.store';
 export class WirePage implements OnDestroy {
   protected readonly store = inject(WireStore);
   protected readonly plan = inject(PlanStore);
+  protected readonly ghost = inject(GhostStore);
   protected readonly negative = NEGATIVE_FUSE;
   protected readonly parting = signal(false);
   protected readonly steps = computed(() => {
@@ -129,27 +131,9 @@ export class WirePage implements OnDestroy {
 
   constructor() {
     this.store.inRoom.set(true);
-    inject(KeysService)
-      .pressed.pipe(takeUntilDestroyed())
-      .subscribe((event) => {
-        if (event.ctrlKey || event.metaKey || event.altKey) return;
-        const act = { u: () => this.plan.undo(), U: () => this.plan.redo(), k: () => this.keep() }[event.key];
-        if (!act) return;
-        event.preventDefault();
-        act();
-      });
   }
 
   ngOnDestroy(): void {
     this.store.inRoom.set(false);
-  }
-
-  protected keep(): void {
-    this.plan.before.set(null);
-  }
-
-  protected takeBack(): void {
-    const before = this.plan.before();
-    if (before) this.plan.edit(() => before.trip);
   }
 }

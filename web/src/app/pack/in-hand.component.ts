@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MODULES, type ModuleName } from '@knapsack/contract';
+import { whatFor } from '@knapsack/contract/pack';
+import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { setCount, takeOut } from '../plan/edits/loadout';
+import { PlanStore } from '../plan/plan.store';
+import { putInBag, setModule } from './pack-edits';
+import { PackStore } from './pack.store';
+import { withoutWords } from './pack-words';
+
+const NO_BAG = '';
+
+/** What is in hand: what it is for, where it lies, and what the outing would be without it. */
+@Component({
+  selector: 'ks-in-hand',
+  imports: [InlineChoiceComponent, InlineNumberComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.pieces().length > 0) {
+      @if (single(); as piece) {
+        <p class="sentence-line">
+          <ks-number
+            field="count"
+            label="How many"
+            [value]="piece.item.count"
+            (committed)="count(piece.index, $event)"
+          />
+          × <b>{{ piece.gear.name }}</b>, in
+          <ks-choice
+            label="Bag"
+            [value]="piece.item.bag ?? ''"
+            [choices]="bags()"
+            (picked)="put(piece.index, $event)"
+          />, taken for the
+          <ks-choice
+            label="Module"
+            [value]="piece.module"
+            [choices]="modules"
+            (picked)="module(piece.index, $event)"
+          />. {{ whatFor(piece.gear) }}
+        </p>
+      } @else {
+        <p class="sentence-line">
+          <b>{{ moduleWords() }}</b>: {{ names() }}.
+        </p>
+      }
+      <p class="without" aria-live="polite">
+        @if (without(); as words) {
+          {{ words }}
+        } @else if (store.failed()) {
+          What is left without it cannot be reckoned: its worker died. Reload the page.
+        } @else {
+          <span class="muted">Reckoning without it …</span>
+        }
+      </p>
+      <p>
+        <button type="button" class="quiet" (click)="leave()">Leave it at home</button>
+        <button type="button" class="quiet" (click)="store.inHand.set(null)">Put it down</button>
+      </p>
+    } @else {
+      <p class="muted">Take something in hand to see what it is for and what the outing is without it.</p>
+    }
+  `,
+})
+export class InHandComponent {
+  protected readonly store = inject(PackStore);
+  private readonly plan = inject(PlanStore);
+  protected readonly whatFor = whatFor;
+  protected readonly modules: readonly Choice[] = Object.entries(MODULES).map(([value, label]) => ({
+    value,
+    label,
+  }));
+  protected readonly bags = computed<readonly Choice[]>(() => [
+    { value: NO_BAG, label: 'no bag yet' },
+    ...(this.store.list()?.bags ?? []).map(({ bag }) => ({ value: bag.id, label: bag.name })),
+  ]);
+  protected readonly single = computed(() => {
+    const hand = this.store.inHand();
+    return hand && 'index' in hand ? (this.store.pieces()[0] ?? null) : null;
+  });
+  protected readonly moduleWords = computed(() => {
+    const hand = this.store.inHand();
+    return hand && 'module' in hand ? `All that is taken for the ${MODULES[hand.module]}` : '';
+  });
+  protected readonly names = computed(() =>
+    this.store
+      .pieces()
+      .map(({ name }) => name)
+      .join(', '),
+  );
+  protected readonly without = computed(() => {
+    const answer = this.store.without();
+    const zone = this.plan.trip()?.place.timeZone ?? 'UTC';
+    return answer && withoutWords(answer.left, answer.odds, answer.oddsPacked, zone);
+  });
+
+  protected count(index: number, count: number): void {
+    this.plan.edit((trip) => setCount(trip, index, count));
+  }
+
+  protected put(index: number, bag: string): void {
+    this.plan.edit((trip) => putInBag(trip, index, bag === NO_BAG ? null : bag));
+  }
+
+  protected module(index: number, module: string): void {
+    this.plan.edit((trip) => setModule(trip, index, module as ModuleName));
+  }
+
+  protected leave(): void {
+    const indexes = this.store.pieces().map(({ index }) => index);
+    this.plan.edit((trip) => indexes.toSorted((a, b) => b - a).reduce(takeOut, trip));
+    this.store.inHand.set(null);
+  }
+}

@@ -1,0 +1,182 @@
+import { CdkDropListGroup } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { WAYS_IN, type ModuleName, type WayIn } from '@knapsack/contract';
+import { shareAmong } from '@knapsack/contract/pack';
+import { newKey } from '../data/new-id';
+import { ShelfService } from '../data/shelf.service';
+import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { PlanStore } from '../plan/plan.store';
+import { RoomKeysDirective } from '../trip/room-keys.directive';
+import { InHandComponent } from './in-hand.component';
+import { PackBagComponent } from './pack-bag.component';
+import { addBag, setOperators, setWayIn, untickAll, usualLimit } from './pack-edits';
+import { PackStore } from './pack.store';
+import { kilograms, packVerdict } from './pack-words';
+import { SparesAndTradeComponent } from './spares-and-trade.component';
+
+const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-diamond-fill' } as const;
+
+/** The Pack room: what lies in which bag, who carries it, and what could stay at home. */
+@Component({
+  selector: 'ks-pack',
+  imports: [
+    CdkDropListGroup,
+    InHandComponent,
+    InlineChoiceComponent,
+    InlineNumberComponent,
+    PackBagComponent,
+    SparesAndTradeComponent,
+  ],
+  hostDirectives: [RoomKeysDirective],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.list(); as list) {
+      <div class="pack">
+        <p class="room-verdict sentence" aria-live="polite">
+          @if (store.sign(); as sign) {
+            <i class="bi blaze" [class]="signs[sign] + ' ' + sign" role="img" [attr.aria-label]="sign"></i>
+          }
+          {{ verdict() }}
+        </p>
+        <p class="sentence-line">
+          Carried
+          <ks-choice label="The way in" [value]="list.wayIn" [choices]="ways" (picked)="wayIn($event)" />
+          by
+          <ks-number
+            field="operators"
+            label="How many carry"
+            [value]="list.operators"
+            (committed)="operators($event)"
+          />
+          {{ list.operators === 1 ? 'person' : 'people' }}, at the most
+          <ks-number
+            field="carryLimitG"
+            label="What may be carried in all"
+            [value]="list.limitG"
+            (committed)="limit($event)"
+          />
+          in all{{ list.limitTyped ? '.' : ', as is usual.' }}
+          @if (list.limitTyped) {
+            <button type="button" class="quiet" (click)="usual()">what is usual</button>
+          }
+          @if (list.operators > 1) {
+            <button type="button" class="quiet" (click)="share()">Share it evenly</button>
+          }
+          <button type="button" class="quiet" (click)="bag()">One more bag</button>
+          <button type="button" class="quiet" (click)="print()">Print the list</button>
+        </p>
+        @if (list.operators > 1) {
+          <p class="carriers">
+            @for (carrier of list.carriers; track carrier.operator) {
+              <span [class.over]="carrier.overG > 0"
+                >no. {{ carrier.operator }} carries <b>{{ weigh(carrier.grams) }}</b>{{
+                  carrier.overG > 0 ? ', ' + weigh(carrier.overG) + ' too much' : ''
+                }}</span
+              >
+            }
+          </p>
+        }
+        <div class="scale" [class.over]="list.overG > 0">
+          <div class="scale-bar" aria-hidden="true"><span [style.width.%]="share100()"></span></div>
+        </div>
+        <p class="modules">
+          <span class="muted">Taken for:</span>
+          @for (module of list.modules; track module.name) {
+            &ngsp;<button
+              type="button"
+              class="toggle"
+              [attr.aria-pressed]="isInHand(module.name)"
+              (click)="take(module.name)"
+            >
+              {{ module.label }} {{ weigh(module.grams) }}
+            </button>
+          }
+          <span class="muted ticks">
+            {{ list.ticked }} of {{ list.lines }} packed
+            @if (list.ticked > 0) {
+              <button type="button" class="quiet" (click)="untick()">start again</button>
+            }
+          </span>
+        </p>
+        <div class="pack-body">
+          <div class="pack-bags" cdkDropListGroup>
+            @if (list.loose.length > 0 || list.bags.length === 0) {
+              <ks-pack-bag [bag]="null" />
+            }
+            @for (bag of list.bags; track bag.bag.id) {
+              <ks-pack-bag [bag]="bag" />
+            }
+          </div>
+          <div class="pack-side">
+            <ks-in-hand />
+            <ks-spares-and-trade />
+          </div>
+        </div>
+      </div>
+    }
+  `,
+})
+export class PackPage {
+  protected readonly store = inject(PackStore);
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  protected readonly signs = SIGNS;
+  protected readonly weigh = kilograms;
+  protected readonly ways: readonly Choice[] = Object.entries(WAYS_IN).map(([value, { label }]) => ({
+    value,
+    label,
+  }));
+  protected readonly verdict = computed(() => {
+    const list = this.store.list();
+    if (!list) return '';
+    return list.lines === 0
+      ? 'The bag is empty: put a radio and a battery in, in the Plan.'
+      : packVerdict(list);
+  });
+  protected readonly share100 = computed(() => {
+    const list = this.store.list();
+    return list ? Math.min(100, (100 * list.grams) / list.limitG) : 0;
+  });
+
+  protected isInHand(module: ModuleName): boolean {
+    const hand = this.store.inHand();
+    return hand !== null && 'module' in hand && hand.module === module;
+  }
+
+  protected take(module: ModuleName): void {
+    this.store.inHand.set(this.isInHand(module) ? null : { module });
+  }
+
+  protected wayIn(value: string): void {
+    this.plan.edit((trip) => setWayIn(trip, value as WayIn));
+  }
+
+  protected operators(count: number): void {
+    this.plan.edit((trip) => setOperators(trip, count));
+  }
+
+  protected limit(carryLimitG: number): void {
+    this.plan.edit((trip) => ({ ...trip, carryLimitG }));
+  }
+
+  protected usual(): void {
+    this.plan.edit(usualLimit);
+  }
+
+  protected share(): void {
+    this.plan.edit((trip) => shareAmong(trip, this.shelf.gear()));
+  }
+
+  protected bag(): void {
+    this.plan.edit((trip) => addBag(trip, `bag-${newKey()}`));
+  }
+
+  protected untick(): void {
+    this.plan.edit(untickAll);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+}

@@ -1,0 +1,77 @@
+import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import type { ModuleName } from '@knapsack/contract';
+import { packingOf } from '@knapsack/contract/pack';
+import { ShelfService } from '../data/shelf.service';
+import { NewestWorker } from '../plan/newest-worker';
+import { PlanStore } from '../plan/plan.store';
+import type { PackAnswer, PackQuestion } from './pack-protocol';
+
+/** What is looked at: one line of the list, or all of a module. */
+export type InHand = { readonly index: number } | { readonly module: ModuleName };
+
+/** The packing list of the trip in hand, and what it would be worth without a part of it. */
+@Injectable()
+export class PackStore implements OnDestroy {
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private worker: NewestWorker<PackQuestion, PackAnswer> | null = null;
+  private asked: PackQuestion | null = null;
+  private readonly answer = signal<{ readonly of: PackQuestion; readonly is: PackAnswer } | null>(null);
+
+  readonly list = computed(() => {
+    const trip = this.plan.trip();
+    return trip && packingOf(trip, this.shelf.gear());
+  });
+  readonly inHand = signal<InHand | null>(null);
+  /** The lines in hand. */
+  readonly pieces = computed(() => {
+    const hand = this.inHand();
+    const list = this.list();
+    if (!hand || !list) return [];
+    const all = list.modules.flatMap(({ pieces }) => pieces);
+    return all.filter((piece) =>
+      'index' in hand ? piece.index === hand.index : piece.module === hand.module,
+    );
+  });
+  private readonly question = computed<PackQuestion | null>(() => {
+    const trip = this.plan.trip();
+    const without = this.pieces().map(({ gear }) => gear.id);
+    return trip && without.length > 0 ? { trip, shelf: this.shelf.gear(), without } : null;
+  });
+  /** What is left without what is in hand; null while it is being reckoned. */
+  readonly without = computed(() => {
+    const answer = this.answer();
+    return answer && answer.of === this.question() ? answer.is : null;
+  });
+  readonly failed = signal(false);
+  readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
+    const list = this.list();
+    if (!list || list.lines === 0) return null;
+    return list.overG > 0 ? 'stop' : list.overfull.length > 0 || list.overL > 0 ? 'look' : 'fine';
+  });
+
+  constructor() {
+    effect(() => {
+      const question = this.question();
+      if (question) this.ask(question);
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.worker?.dismiss();
+  }
+
+  private ask(question: PackQuestion): void {
+    this.worker ??= new NewestWorker<PackQuestion, PackAnswer>(
+      () => new Worker(new URL('./pack.worker', import.meta.url), { type: 'module' }),
+      {
+        answered: (is, newest) => {
+          if (newest && this.asked) this.answer.set({ of: this.asked, is });
+        },
+        failed: () => this.failed.set(true),
+      },
+    );
+    this.asked = question;
+    this.worker.ask(question);
+  }
+}

@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/pack';
+import { fixed } from '@knapsack/core';
+import { ShelfService } from '../data/shelf.service';
+import { setCount } from '../plan/edits/loadout';
+import { PlanStore } from '../plan/plan.store';
+import { kilograms } from './pack-words';
+
+/** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */
+@Component({
+  selector: 'ks-spares-and-trade',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section aria-labelledby="spares-title">
+      <h2 id="spares-title">One is none</h2>
+      <ul class="spares">
+        @for (spare of spares(); track spare.index) {
+          <li>
+            <b>{{ spare.name }}</b>:
+            @if (spare.light) {
+              a second weighs {{ weigh(spare.grams!) }}.
+              <button type="button" class="quiet" (click)="second(spare.index)">Carry a second</button>
+            } @else {
+              too heavy to carry twice; know what you do without it.
+            }
+          </li>
+        } @empty {
+          <li class="muted">There are two ways to everything that the outing hangs on.</li>
+        }
+        @if (fuses().length > 0) {
+          <li>A spare of each fuse weighs nothing: {{ fuses() }}.</li>
+        }
+      </ul>
+    </section>
+    @if (trade().length > 0) {
+      <section aria-labelledby="trade-title">
+        <h2 id="trade-title">What the weight of a battery buys</h2>
+        <table class="trade">
+          <thead>
+            <tr>
+              <th scope="col">battery</th>
+              <th scope="col">chemistry</th>
+              <th scope="col">usable</th>
+              <th scope="col">a kilogram</th>
+              <th scope="col">money a Wh</th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of trade(); track row.id) {
+              <tr [class.carried]="row.carried">
+                <th scope="row">{{ row.name }}{{ row.carried ? ', in the bag' : '' }}</th>
+                <td>{{ row.chemistry }}</td>
+                <td class="figure">{{ row.usable }}</td>
+                <td class="figure">{{ row.perKg }}</td>
+                <td class="figure">{{ row.money }}</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <p class="muted">
+          Usable energy between full and the chemistry’s reserve at {{ temperature() }} °C, what a station’s
+          socket loses taken off.
+        </p>
+      </section>
+    }
+  `,
+})
+export class SparesAndTradeComponent {
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  protected readonly weigh = kilograms;
+  protected readonly temperature = computed(() => this.plan.trip()?.temperatureC ?? 0);
+  protected readonly spares = computed(() => {
+    const trip = this.plan.trip();
+    return trip ? sparesOf(trip, this.shelf.gear()) : [];
+  });
+  protected readonly fuses = computed(() => {
+    const trip = this.plan.trip();
+    return trip
+      ? spareFuses(trip, this.shelf.gear())
+          .map((amps) => `${amps} A`)
+          .join(', ')
+      : '';
+  });
+  protected readonly trade = computed(() => {
+    const trip = this.plan.trip();
+    if (!trip) return [];
+    return batteryTrade(trip, [...this.plan.gear().values()]).map((row) => ({
+      ...row,
+      usable: `${fixed(row.usableWh, 0)} Wh`,
+      perKg: row.whPerKg === null ? 'not weighed' : `${fixed(row.whPerKg, 0)} Wh`,
+      money: row.moneyPerWh === null ? 'no price' : fixed(row.moneyPerWh, 2),
+    }));
+  });
+
+  protected second(index: number): void {
+    this.plan.edit((trip) => setCount(trip, index, 2));
+  }
+}
