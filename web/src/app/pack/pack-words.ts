@@ -1,20 +1,17 @@
 import { WAYS_IN } from '@knapsack/contract';
 import type { PackList } from '@knapsack/contract/pack';
 import type { LeftBehind } from '@knapsack/contract/what-if';
-import { sayDuration, sayOdds, sayQuantity, sayTime, type Odds } from '@knapsack/core';
+import { fixed, sayDuration, sayOdds, sayQuantity, sayTime, type Odds } from '@knapsack/core';
 
 export const kilograms = (grams: number): string => sayQuantity({ value: grams, unit: 'g' });
 
+/** How much room it takes, as far as anyone has measured. */
+export const roomWords = ({ litres, limitL, unmeasured }: PackList): string =>
+  `It takes ${fixed(litres, 1)} l of the ${limitL} l that are usual${unmeasured > 0 ? `, ${unmeasured} lines not measured` : ''}.`;
+
 /** Whether the bags close and can be carried, in one sentence. */
-export function packVerdict({
-  grams,
-  limitG,
-  overG,
-  wayIn,
-  operators,
-  overfull,
-  unweighed,
-}: PackList): string {
+export function packVerdict(list: PackList): string {
+  const { grams, limitG, overG, overL, wayIn, operators, overfull, unweighed } = list;
   const many = operators === 1 ? '' : ` by ${operators} people`;
   const carried = `${WAYS_IN[wayIn].label}${many}`;
   const open = overfull.map(({ bag }) => bag.name).join(' and ');
@@ -24,7 +21,10 @@ export function packVerdict({
     return `${kilograms(grams)}: ${kilograms(overG)} over the ${kilograms(limitG)} that are carried ${carried}.${unknown}`;
   }
   const fits = `${kilograms(grams)} of the ${kilograms(limitG)} that are carried ${carried}`;
-  return open ? `${fits}, but ${open} does not close.${unknown}` : `${fits}: it can be carried.${unknown}`;
+  if (open) return `${fits}, but ${open} does not close.${unknown}`;
+  if (overL > 0)
+    return `${fits}, but it is ${fixed(overL, 1)} l more than there is usually room for.${unknown}`;
+  return `${fits}: it can be carried.${unknown}`;
 }
 
 /** What the outing is without something, in one sentence. */

@@ -12,7 +12,7 @@ import { InHandComponent } from './in-hand.component';
 import { PackBagComponent } from './pack-bag.component';
 import { addBag, setOperators, setWayIn, untickAll, usualLimit } from './pack-edits';
 import { PackStore } from './pack.store';
-import { kilograms, packVerdict } from './pack-words';
+import { kilograms, packVerdict, roomWords } from './pack-words';
 import { SparesAndTradeComponent } from './spares-and-trade.component';
 
 const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-diamond-fill' } as const;
@@ -60,8 +60,11 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
           @if (list.limitTyped) {
             <button type="button" class="quiet" (click)="usual()">what is usual</button>
           }
-          @if (list.operators > 1) {
-            <button type="button" class="quiet" (click)="share()">Share it evenly</button>
+          {{ room() }}
+          @if (list.operators > 1 || list.loose.length > 0) {
+            <button type="button" class="quiet" (click)="share()">
+              {{ list.operators > 1 ? 'Share it evenly' : 'Put everything in' }}
+            </button>
           }
           <button type="button" class="quiet" (click)="bag()">One more bag</button>
           <button type="button" class="quiet" (click)="print()">Print the list</button>
@@ -133,6 +136,10 @@ export class PackPage {
     return list.lines === 0
       ? 'The bag is empty: put a radio and a battery in, in the Plan.'
       : packVerdict(list);
+  });
+  protected readonly room = computed(() => {
+    const list = this.store.list();
+    return list ? roomWords(list) : '';
   });
   protected readonly share100 = computed(() => {
     const list = this.store.list();

@@ -9,6 +9,7 @@ import { kilograms } from './pack-words';
 /** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */
 @Component({
   selector: 'ks-spares-and-trade',
+  host: { class: 'pack-side' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="spares-title">
