@@ -93,6 +93,8 @@ export * from './explain/kit-sum.js';
 export * from './ration/ration.js';
 export type * from './ration/ration-slots.js';
 export * from './pack/share-load.js';
+export * from './charge-up/storage-level.js';
+export * from './charge-up/timetable.js';
 export * from './harness/connectors.js';
 export * from './harness/harness.js';
 export * from './harness/order.js';

@@ -16,7 +16,7 @@ export interface ChargeChoice {
   readonly gear: string;
   /** How full it is now, 0 to 1. */
   readonly soc?: number;
-  /** Id of a charger, "sun", or "none" for what is full already. */
+  /** Id of a charger, "sun", "own" for what has a charger of its own, or "none" for what is full already. */
   readonly from?: string;
 }
 
@@ -26,4 +26,6 @@ export interface Rehearsal {
   /** When one leaves home, ISO 8601; at the start of the outing if absent. */
   readonly departure?: string;
   readonly charging?: readonly ChargeChoice[];
+  /** How long the load test lasts, minutes. */
+  readonly loadMinutes?: number;
 }

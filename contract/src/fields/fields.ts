@@ -57,6 +57,7 @@ export const FIELDS = {
   soc: { label: 'The charge', unit: '%', min: 0, max: 1, shown: 100 },
   operators: { label: 'The number of operators', unit: '', min: 1, max: 8, whole: true },
   noise: { label: 'The noise', unit: '', min: -200, max: 200 },
+  loadMinutes: { label: 'The load test', unit: 'min', min: 5, max: 600, whole: true },
   reading: { label: 'The reading', unit: '', min: -1e6, max: 1e6 },
   contactPairs: { label: 'The contact pairs', unit: '', min: 0, max: 40, whole: true },
   fuseA: { label: 'The fuse', unit: 'A', min: 0, max: 500, aboveMin: true },

@@ -14,6 +14,7 @@ import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
+import { expectedReadings, type ExpectedReadings } from './expected-readings.js';
 import { harnessFacts } from './harness-facts.js';
 import { harnessOf } from './harness-of.js';
 
@@ -32,6 +33,7 @@ export interface HarnessReport {
   readonly checks: readonly Check[];
   readonly joining: readonly OrderStep[];
   readonly parting: readonly OrderStep[];
+  readonly expected: ExpectedReadings;
   /** Why there are no currents, where the plan cannot be reckoned. */
   readonly unreckoned: string | null;
 }
@@ -41,7 +43,8 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
   const { carried } = lookUp(trip, shelf);
   const parts = harnessOf(trip, carried);
   const plan = resolve(trip, shelf);
-  const facts = harnessFacts(trip, carried, parts, plan.ok ? forecast(plan.value) : null);
+  const run = plan.ok ? forecast(plan.value) : null;
+  const facts = harnessFacts(trip, carried, parts, run);
   const figures = runFigures(parts, facts.flow);
   return {
     parts,
@@ -52,6 +55,7 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
     checks: checkHarness(parts, facts),
     joining: connectionOrder(parts),
     parting: disconnectionOrder(parts),
+    expected: expectedReadings(trip, carried, run, facts.flow),
     unreckoned: plan.ok ? null : plan.problems[0].sentence,
   };
 }

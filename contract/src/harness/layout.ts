@@ -37,7 +37,7 @@ export type Direction = 'across' | 'down';
 
 const PART_HEIGHT = 46;
 /** px a letter, and what stands beside the letters. */
-const LETTER = 7.4;
+const LETTER = 8.1;
 const AROUND = 26;
 const LEAST_WIDTH = 104;
 /** Room for the words of a run and the sign of its fuse. */

@@ -202,6 +202,7 @@ const rehearsal = Joi.object({
     .max(MOST_RESULTS)
     .optional(),
   departure: instant().optional(),
+  loadMinutes: number('loadMinutes').optional(),
   charging: Joi.array()
     .items(Joi.object({ gear: id(), soc: number('soc').optional(), from: text(64).optional() }))
     .max(MOST_ITEMS)

@@ -6,3 +6,4 @@ export * from './size-options.js';
 export * from './size-space.js';
 export * from './ration-trip.js';
 export * from './size-answer.js';
+export * from './ration-words.js';

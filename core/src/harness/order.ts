@@ -1,4 +1,4 @@
-import { partsBelow, type HarnessPart } from './harness.js';
+import { partsBelow, wayToRoot, type HarnessPart } from './harness.js';
 
 /** A step of joining or taking apart, with its reason. */
 export interface OrderStep {
@@ -33,11 +33,11 @@ export function connectionOrder(parts: readonly HarnessPart[]): readonly OrderSt
       part: controller.id,
     });
   }
-  for (const load of loads) {
+  for (const together of byFeed(loads)) {
     steps.push({
-      words: `Join ${load.name} to ${nameOf(parts, load)}.`,
+      words: `Join ${inWords(together.map(({ name }) => name))} to ${nameOf(parts, together[0])}.`,
       why: 'Loads are joined while nothing charges, at the battery’s own volts.',
-      part: load.id,
+      part: together[0].id,
     });
   }
   for (const battery of batteries) {
@@ -81,11 +81,13 @@ export function disconnectionOrder(parts: readonly HarnessPart[]): readonly Orde
       why: 'The leads are dead from here on and may be rolled up.',
       part: battery.id,
     })),
-    ...[...loads].reverse().map((load) => ({
-      words: `Take ${load.name} off.`,
-      why: 'Nothing stays joined that draws while it is stored.',
-      part: load.id,
-    })),
+    ...byFeed(loads)
+      .reverse()
+      .map((together) => ({
+        words: `Take ${inWords(together.map(({ name }) => name).reverse())} off ${nameOf(parts, together[0])}.`,
+        why: 'Nothing stays joined that draws while it is stored.',
+        part: together[0].id,
+      })),
     ...controllers.map((controller) => ({
       words: `Take ${controller.name} off ${nameOf(parts, controller)}, plus first.`,
       why: 'A few milliamps of its own empty a battery in store; lead does not come back from that.',
@@ -106,14 +108,27 @@ function sorted(parts: readonly HarnessPart[]) {
     batteries: of('battery', 'station'),
     controllers: of('controller'),
     panels: of('panel'),
-    loads: parts.filter(
-      (part) =>
-        part.run !== null &&
-        !charging.has(part) &&
-        !['controller', 'battery', 'station', 'joint', 'missing'].includes(part.kind),
-    ),
+    loads: parts
+      .filter(
+        (part) =>
+          part.run !== null &&
+          !charging.has(part) &&
+          !['controller', 'battery', 'station', 'joint', 'missing'].includes(part.kind),
+      )
+      // What feeds others is joined before them.
+      .sort((a, b) => wayToRoot(parts, a.id).length - wayToRoot(parts, b.id).length),
   };
 }
+
+/** Loads that hang from the same part, in one go. */
+function byFeed(loads: readonly HarnessPart[]): (readonly HarnessPart[])[] {
+  const groups = new Map<string | null, HarnessPart[]>();
+  for (const load of loads) groups.set(load.from, [...(groups.get(load.from) ?? []), load]);
+  return [...groups.values()];
+}
+
+const inWords = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 const nameOf = (parts: readonly HarnessPart[], { from }: HarnessPart): string =>
   parts.find(({ id }) => id === from)?.name ?? 'the battery';

@@ -7,6 +7,7 @@ import { readGear, readTrip } from '@knapsack/contract/schemas';
 import { pino, type Logger } from 'pino';
 import type { Stores } from '../documents/stores.js';
 import { seed } from '../documents/seed.js';
+import { cardRoutes } from './card-routes.js';
 import { documentRoutes } from './document-routes.js';
 import { guard } from './guard.js';
 import { problemHandler, sendProblem } from './problems.js';
@@ -52,6 +53,7 @@ export function createApp({
   app.use('/api/weather', weatherRoutes());
   app.use('/api/shelf', shelfRoutes(stores.gear));
   app.use('/api/search', searchRoutes(stores.gear));
+  app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
   app.use(
     '/api/trips',

@@ -37,6 +37,16 @@ export const routes: Routes = [
         title: 'Pack · Knapsack',
         loadComponent: () => import('./pack/pack.page').then((module) => module.PackPage),
       },
+      {
+        path: 'rehearse',
+        title: 'Rehearse · Knapsack',
+        loadComponent: () => import('./rehearse/rehearse.page').then((module) => module.RehearsePage),
+      },
+      {
+        path: 'card',
+        title: 'Field card · Knapsack',
+        loadComponent: () => import('./card/card.page').then((module) => module.CardPage),
+      },
     ],
   },
   {

@@ -14,6 +14,14 @@ import { map, type Observable } from 'rxjs';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
 
+/** What a field card is made of; the gear as it is here, saved or not. */
+export interface CardPdfQuestion {
+  readonly trip: Trip;
+  readonly gear: readonly Gear[];
+  readonly paper: 'A5' | 'A4';
+  readonly ration: unknown;
+}
+
 /** The server's documents, each with the revision that the next write must name. */
 @Injectable({ providedIn: 'root' })
 export class ApiService {
@@ -63,6 +71,11 @@ export class ApiService {
         headers: { ...JSON_HEADERS, ...ifMatch(revision) },
       })
       .pipe(map(stored));
+  }
+
+  /** The field card of a trip as a PDF of one page. */
+  fieldCard(question: CardPdfQuestion): Observable<Blob> {
+    return this.http.post('/api/card', question, { headers: JSON_HEADERS, responseType: 'blob' });
   }
 
   /** What the simulated weather service says of a place and its hours. */

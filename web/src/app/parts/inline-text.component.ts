@@ -40,6 +40,8 @@ export class InlineTextComponent {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly most = input(120);
+  /** Nothing may stand there too: an empty text is committed. */
+  readonly mayBeEmpty = input(false);
   /** Stands behind the field. */
   readonly unit = input('');
   /** The keys that a phone offers. */
@@ -75,6 +77,7 @@ export class InlineTextComponent {
 
   private wrongWith(text: string): string | null {
     if (text === this.value()) return null;
+    if (text === '' && this.mayBeEmpty()) return null;
     if (text === '') return `${this.label()} must not be empty.`;
     if (text.length > this.most()) return `${this.label()} must be ${this.most()} characters at the most.`;
     return this.refuse()(text);

@@ -4,7 +4,14 @@ import { filter, fromEvent, type Observable } from 'rxjs';
 
 const ROOMS: Record<string, string> = { t: '/', g: '/gear', b: '/bench', s: '/sum' };
 /** Rooms of the trip that one is in. */
-const TRIP_ROOMS: Record<string, string> = { p: '', z: '/size', w: '/wire', k: '/pack' };
+const TRIP_ROOMS: Record<string, string> = {
+  p: '',
+  z: '/size',
+  w: '/wire',
+  k: '/pack',
+  r: '/rehearse',
+  c: '/card',
+};
 /** How long after g the letter of a room may come, ms. */
 const G_WAITS_MS = 1500;
 

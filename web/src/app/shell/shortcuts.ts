@@ -15,6 +15,8 @@ export const SHORTCUTS: readonly {
       ['g then z', 'Size of the trip'],
       ['g then w', 'Wire of the trip'],
       ['g then k', 'Pack of the trip'],
+      ['g then r', 'Rehearse of the trip'],
+      ['g then c', 'Field card of the trip'],
       ['t', 'next theme'],
     ],
   },

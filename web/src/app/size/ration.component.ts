@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { fixed, localHours, sayChance, sayHour, sayTime, type RationChoice } from '@knapsack/core';
+import { rationRules, sayRationChoice } from '@knapsack/contract/size';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { PlanStore } from '../plan/plan.store';
 import { RationStore } from './ration.store';
@@ -163,24 +164,10 @@ export class RationComponent {
     const more = worth >= plannedWorth ? `${gain} more` : `${gain.replace('−', '')} less`;
     return `Worth ${more} on the air than the plan. It keeps above the reserve in ${sayChance(odds)}, the plan in ${sayChance(plannedOdds)}.`;
   });
-  protected readonly rules = computed(() =>
-    (this.store.ration()?.hours ?? [])
-      .filter(({ rules }) => rules.length > 0)
-      .map(({ startMs, rules }) => ({
-        startMs,
-        when: sayTime(startMs, this.zone()),
-        words: rules
-          .map(({ fromSoc, choice }, index) => {
-            const next = rules[index + 1];
-            const words = sayChoice(choice);
-            if (rules.length === 1) return words;
-            return index === 0
-              ? `below ${percent(next.fromSoc)}: ${words}`
-              : `from ${percent(fromSoc)}: ${words}`;
-          })
-          .join(' · '),
-      })),
-  );
+  protected readonly rules = computed(() => {
+    const ration = this.store.ration();
+    return ration ? rationRules(ration, this.zone()) : [];
+  });
 
   private share(timeMs: number): number {
     const { startMs, endMs } = this.span();
@@ -202,11 +189,7 @@ export class RationComponent {
       left,
       width: this.share(endMs) - left,
       height: choice ? LEAST_PX + (LANE_PX - LEAST_PX) * Math.sqrt(powerW / this.mostW()) : 2,
-      words: sayChoice(choice),
+      words: sayRationChoice(choice),
     };
   }
 }
-
-const percent = (share: number): string => `${fixed(share * 100, 0)} %`;
-const sayChoice = (choice: RationChoice | null): string =>
-  choice ? `${choice.powerW} W (${percent(choice.share)})` : 'off';

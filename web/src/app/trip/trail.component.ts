@@ -3,6 +3,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChanceStore } from '../plan/chance/chance.store';
 import { PlanStore } from '../plan/plan.store';
 import { PackStore } from '../pack/pack.store';
+import { RehearseStore } from '../rehearse/rehearse.store';
 import { WireStore } from '../wire/wire.store';
 
 type Sign = 'fine' | 'look' | 'stop';
@@ -56,6 +57,7 @@ export class TrailComponent {
   private readonly chances = inject(ChanceStore);
   private readonly wire = inject(WireStore);
   private readonly pack = inject(PackStore);
+  private readonly rehearse = inject(RehearseStore);
   protected readonly signs = SIGNS;
   protected readonly rooms = computed<readonly Room[]>(() => {
     const id = this.store.trip()?.id ?? '';
@@ -64,6 +66,8 @@ export class TrailComponent {
       { words: 'Size', link: ['/trips', id, 'size'], sign: this.sizeSign() },
       { words: 'Wire', link: ['/trips', id, 'wire'], sign: this.wire.worst() },
       { words: 'Pack', link: ['/trips', id, 'pack'], sign: this.pack.sign() },
+      { words: 'Rehearse', link: ['/trips', id, 'rehearse'], sign: this.rehearse.sign() },
+      { words: 'Card', link: ['/trips', id, 'card'], sign: null },
     ];
   });
 

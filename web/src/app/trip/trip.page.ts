@@ -11,6 +11,7 @@ import { PlanStore } from '../plan/plan.store';
 import { VariantsStore } from '../plan/variants/variants.store';
 import { WhatIfStore } from '../plan/what-if/what-if.store';
 import { PackStore } from '../pack/pack.store';
+import { RehearseStore } from '../rehearse/rehearse.store';
 import { WireStore } from '../wire/wire.store';
 
 /** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
@@ -26,6 +27,7 @@ import { WireStore } from '../wire/wire.store';
     VariantsStore,
     WireStore,
     PackStore,
+    RehearseStore,
     ForecastService,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,

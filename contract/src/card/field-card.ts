@@ -1,0 +1,167 @@
+import {
+  ACTIVITIES,
+  cautions,
+  fixed,
+  forecast,
+  HOUR_MS,
+  plainSentence,
+  sayCoordinates,
+  sayDate,
+  sayDay,
+  sayDuration,
+  sayHour,
+  sayQuantity,
+  sayTime,
+  toLocator,
+  verdictSentence,
+  type Ration,
+} from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import { REPEATS, type Trip } from '../documents/trip.js';
+import { batteryPieces } from '../harness/battery-pieces.js';
+import { drawHarness } from '../harness/drawing.js';
+import { harnessReport } from '../harness/harness-report.js';
+import { svgOf } from '../harness/svg.js';
+import { stationOf } from '../resolve/expand-blocks.js';
+import { counted, isKind, lookUp } from '../resolve/look-up.js';
+import { resolve } from '../resolve/resolve.js';
+import { rationRules } from '../size/ration-words.js';
+import { voltsTable } from './volts-table.js';
+
+/** Everything that stands on the card that one takes along, in words. */
+export interface FieldCard {
+  readonly name: string;
+  readonly where: string;
+  readonly when: string;
+  /** Null where the plan cannot be reckoned. */
+  readonly verdict: string | null;
+  readonly kit: string;
+  readonly schedule: readonly (readonly [when: string, what: string, how: string])[];
+  readonly volts: readonly {
+    readonly charge: string;
+    readonly listening: string;
+    readonly keyDown: string;
+    readonly left: string;
+    readonly isFloor: boolean;
+  }[];
+  readonly voltsNote: string;
+  readonly ration: readonly (readonly [when: string, words: string])[];
+  readonly fuses: readonly (readonly [run: string, fuse: string])[];
+  readonly joining: string;
+  readonly cautions: readonly string[];
+  /** The wiring as an SVG that stands alone; null for an empty bag. */
+  readonly wiring: string | null;
+}
+
+/** Lines left for frequencies, filled in by hand. */
+export const BLANK_LINES = 6;
+/** More hours of the ration than stand on one page. */
+const MOST_RATION = 14;
+const MOST_SCHEDULE = 14;
+
+/**
+ * The field card of a trip, the same for screen, print and PDF.
+ *
+ * @param ration how to spend the energy; null where it is not known
+ * @param font family of the words in the wiring's picture
+ */
+export function fieldCard(
+  trip: Trip,
+  shelf: readonly Gear[],
+  ration: Ration | null,
+  font = 'sans-serif',
+): FieldCard {
+  const zone = trip.place.timeZone;
+  const { carried } = lookUp(trip, shelf);
+  const report = harnessReport(trip, shelf);
+  const plan = resolve(trip, shelf);
+  const verdict = plan.ok ? verdictSentence(forecast(plan.value).verdict, zone) : null;
+  const volts = voltsTable(trip, carried, report.expected);
+  const chemistries = [...new Set(batteryPieces(carried).map(({ gear }) => gear.chemistry))];
+  return {
+    name: trip.name,
+    where: whereWords(trip),
+    when: whenWords(trip),
+    verdict: verdict && plainSentence(verdict),
+    kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
+    schedule: scheduleOf(
+      trip,
+      carried.filter(isKind('radio')).map(({ gear }) => gear.name),
+    ),
+    volts: (volts ?? []).map(({ soc, receiveV, keyDownV, hours, isFloor }) => ({
+      charge: sayQuantity({ value: soc, unit: 'share' }),
+      listening: `${fixed(receiveV, 2)} V`,
+      keyDown: `${fixed(keyDownV, 2)} V`,
+      left: hours === null ? '' : sayDuration(hours),
+      isFloor,
+    })),
+    voltsNote: voltsNote(trip, volts !== null, report.expected.receiveA, report.expected.keyDownA),
+    ration: ration ? rationLines(ration, zone) : [],
+    fuses: report.runs.flatMap(({ part, label }) => {
+      const fuseA = report.parts.find(({ id }) => id === part)?.run?.fuseA;
+      return fuseA ? [[label, `${fuseA} A`] as const] : [];
+    }),
+    joining: report.joining
+      .filter(({ part }) => part !== null)
+      .map(({ words }) => words)
+      .join(' '),
+    cautions: [...new Set(chemistries.flatMap((chemistry) => cautions(chemistry)))],
+    wiring:
+      report.parts.length > 0 ? svgOf(drawHarness(report, 'across'), `Wiring of ${trip.name}`, font) : null,
+  };
+}
+
+function whereWords({ place: { name, latitudeDeg, longitudeDeg } }: Trip): string {
+  if (latitudeDeg === undefined || longitudeDeg === undefined) return name;
+  const place = { latitudeDeg, longitudeDeg };
+  return `${name}, ${sayCoordinates(place)}, ${toLocator(place, 6)}`;
+}
+
+function whenWords({ start, end, place }: Trip): string {
+  const at = (iso: string) =>
+    `${sayDate(Date.parse(iso), place.timeZone)} ${sayHour(Date.parse(iso), place.timeZone)}`;
+  const hours = (Date.parse(end) - Date.parse(start)) / HOUR_MS;
+  return `${at(start)} to ${at(end)}, ${sayDuration(hours)}, hours of ${place.timeZone}`;
+}
+
+function scheduleOf(trip: Trip, radios: readonly string[]): FieldCard['schedule'] {
+  const zone = trip.place.timeZone;
+  const lines = trip.blocks
+    .toSorted((a, b) => Date.parse(a.start) - Date.parse(b.start))
+    .map((block): readonly [string, string, string] => {
+      const { start, end, mode, powerW, activity, share, repeat } = block;
+      const when = spanWords(Date.parse(start), Date.parse(end), zone);
+      const radio = radios.length > 1 ? `${radios[stationOf(block) - 1] ?? ''} ` : '';
+      return [
+        repeat ? `${when}, ${REPEATS[repeat]}` : when,
+        `${radio}${mode} ${powerW} W`,
+        `${ACTIVITIES[activity].label}, ${sayQuantity({ value: share, unit: 'share' })} on transmit`,
+      ];
+    });
+  return atMost(lines, MOST_SCHEDULE, (left) => ['…', `${left} more stretches`, 'in the plan']);
+}
+
+/** The day once where it is the same. */
+function spanWords(startMs: number, endMs: number, zone: string): string {
+  const sameDay = sayDay(startMs, zone) === sayDay(endMs, zone);
+  return `${sayTime(startMs, zone)} to ${sameDay ? sayHour(endMs, zone) : sayTime(endMs, zone)}`;
+}
+
+/** Hours with the same rule stand in one line. */
+function rationLines(ration: Ration, zone: string): FieldCard['ration'] {
+  const lines: (readonly [string, string])[] = [];
+  for (const { when, words } of rationRules(ration, zone)) {
+    if (lines.at(-1)?.[1] !== words) lines.push([`from ${when}`, words]);
+  }
+  return atMost(lines, MOST_RATION, (left) => ['…', `${left} more lines in the plan`]);
+}
+
+const atMost = <Line>(lines: readonly Line[], most: number, rest: (left: number) => Line): readonly Line[] =>
+  lines.length <= most ? lines : [...lines.slice(0, most - 1), rest(lines.length - most + 1)];
+
+function voltsNote(trip: Trip, hasTable: boolean, receiveA: number, keyDownA: number): string {
+  if (!hasTable) return 'A power station’s socket gives the same volts to the end: read its own display.';
+  const amps = (value: number) => sayQuantity({ value, unit: 'A' });
+  const turns = trip.batteryUse === 'turns' ? ' Of the first battery.' : '';
+  return `At the battery, ${amps(receiveA)} drawn while listening and ${amps(keyDownA)} with the key down, at ${fixed(trip.temperatureC, 0)} °C. Hours are of average work without sun.${turns}`;
+}

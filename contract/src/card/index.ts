@@ -1,0 +1,2 @@
+export * from './field-card.js';
+export * from './volts-table.js';

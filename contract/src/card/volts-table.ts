@@ -1,0 +1,47 @@
+import { openCircuitVolts, packAt, type Pack } from '@knapsack/core';
+import type { Trip } from '../documents/trip.js';
+import { batteryPieces } from '../harness/battery-pieces.js';
+import type { ExpectedReadings } from '../harness/expected-readings.js';
+import type { Carried } from '../resolve/look-up.js';
+import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
+
+/** What a meter at the battery shows at a charge. */
+export interface VoltsRow {
+  readonly soc: number;
+  readonly receiveV: number;
+  readonly keyDownV: number;
+  /** Hours of average work down to the reserve from here, without sun; null without a forecast. */
+  readonly hours: number | null;
+  readonly isFloor: boolean;
+}
+
+const TENTHS = [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1];
+
+/**
+ * Volts at the battery's terminals against its charge, under this kit's own load: open-circuit volts less current x inner
+ * resistance. Null where a socket gives the same volts to the end, or where there is no battery. Source: design model, section 2.
+ */
+export function voltsTable(
+  trip: Trip,
+  carried: readonly Carried[],
+  { receiveA, keyDownA, workingA }: ExpectedReadings,
+): readonly VoltsRow[] | null {
+  const pieces = batteryPieces(carried);
+  const [piece] = pieces;
+  if (!piece || piece.gear.kind === 'station') return null;
+  // One after the other, each battery is a table of its own; they are alike where they lie in parallel.
+  const together = trip.batteryUse === 'turns' ? 1 : pieces.length;
+  const pack = packAt(packLabelOf(piece.gear, together), trip.temperatureC);
+  const floor = floorOf(trip, piece.gear);
+  const row = (soc: number): VoltsRow => ({
+    soc,
+    receiveV: underLoad(pack, soc, receiveA),
+    keyDownV: underLoad(pack, soc, keyDownA),
+    hours: workingA ? (Math.max(0, soc - floor) * pack.deliverableAh) / workingA : null,
+    isFloor: soc === floor,
+  });
+  return [...new Set([...TENTHS.filter((soc) => soc > floor), floor])].map(row);
+}
+
+const underLoad = (pack: Pack, soc: number, amps: number): number =>
+  openCircuitVolts(pack, soc) - amps * pack.resistanceOhm;

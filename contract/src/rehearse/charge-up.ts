@@ -1,0 +1,235 @@
+import {
+  chargeTimetable,
+  chemistryOf,
+  CONVERTERS,
+  hoursToFull,
+  packAt,
+  socAfterStorage,
+  storageLevel,
+  type ChargeJob,
+} from '@knapsack/core';
+import type { Battery, Charger, Gear, Radio, Station } from '../documents/gear.js';
+import type { ChargeChoice } from '../documents/rehearsal.js';
+import type { Trip } from '../documents/trip.js';
+import { counted, lookUp, type Carried } from '../resolve/look-up.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+
+/** A source that something can be charged on. */
+export interface ChargeSource {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** One line of the charge-up timetable. */
+export interface ChargeLine {
+  readonly id: string;
+  readonly name: string;
+  /** How full it is now, 0 to 1, and whether somebody said so. */
+  readonly soc: number;
+  readonly socTyped: boolean;
+  readonly source: string;
+  readonly sources: readonly ChargeSource[];
+  /** Null where it is full, cannot be charged there, or must not be charged at all. */
+  readonly hours: number | null;
+  readonly startMs: number | null;
+  readonly endMs: number | null;
+  /** Charge when the outing begins, what leaks away until then taken off, 0 to 1. */
+  readonly socAtStart: number;
+  /** What else there is to say. */
+  readonly note: string | null;
+}
+
+export interface ChargeUp {
+  readonly departureMs: number;
+  readonly departureTyped: boolean;
+  readonly lines: readonly ChargeLine[];
+  /** When the first thing has to begin; null where nothing has to. */
+  readonly startNoLaterMs: number | null;
+  /** What should be charging by now. */
+  readonly late: readonly string[];
+  /** Why the departure cannot be; null where it can. */
+  readonly problem: string | null;
+}
+
+export const SUN = 'sun';
+export const OWN = 'own';
+export const NONE = 'none';
+/** Things are charged in a room, C. */
+const ROOM_C = 20;
+const DAY_MS = 86_400_000;
+/** A power station's own adapter fills it in about this many hours, unless the label says what it takes. */
+const OWN_ADAPTER_HOURS = 5;
+/** Under this it counts as full. */
+const FULL = 0.995;
+
+/**
+ * When everything in the bag has to be on its charger, backward from the departure. Charging is reckoned with the chemistry's
+ * acceptance and taper. Source: design model, section 2.
+ *
+ * @param sunAhADay what the panel brings in a day, Ah
+ * @param nowMs UTC epoch ms
+ */
+export function chargeUp(trip: Trip, shelf: readonly Gear[], sunAhADay: number, nowMs: number): ChargeUp {
+  const { carried } = lookUp(trip, shelf);
+  const chargers = [...(trip.gear ?? []), ...shelf].filter(
+    (gear): gear is Charger => gear.kind === 'charger' && !gear.archived,
+  );
+  const departure = trip.rehearsal?.departure;
+  const startMs = Date.parse(trip.start);
+  const departureMs = departure === undefined ? startMs : Date.parse(departure);
+  const charged = carried.flatMap((piece) => chargedOf(trip, piece, chargers, sunAhADay));
+  const turns = chargeTimetable(
+    charged.map(({ job }) => job),
+    departureMs,
+  );
+  const lines = charged.map(({ line, job, leaks }): ChargeLine => {
+    const turn = turns.find((one) => one.job === job);
+    const fullMs = turn?.endMs ?? departureMs;
+    return {
+      ...line,
+      hours: turn ? job.hours : null,
+      startMs: turn?.startMs ?? null,
+      endMs: turn?.endMs ?? null,
+      socAtStart: leaks(turn ? 1 : line.soc, Math.max(0, startMs - fullMs) / DAY_MS),
+    };
+  });
+  const [first] = turns;
+  return {
+    departureMs,
+    departureTyped: departure !== undefined,
+    lines,
+    startNoLaterMs: first?.startMs ?? null,
+    late: lines.filter((line) => line.startMs !== null && line.startMs < nowMs).map(({ name }) => name),
+    problem: departureProblem(departureMs, startMs, nowMs),
+  };
+}
+
+function departureProblem(departureMs: number, startMs: number, nowMs: number): string | null {
+  if (departureMs < nowMs) return 'This departure is in the past: say when you leave next.';
+  if (departureMs > startMs)
+    return 'This departure is after the outing begins: leave earlier, or move the outing.';
+  return null;
+}
+
+interface Charged {
+  readonly job: ChargeJob;
+  readonly line: Omit<ChargeLine, 'hours' | 'startMs' | 'endMs' | 'socAtStart'>;
+  /** Charge after some days in store. */
+  readonly leaks: (soc: number, days: number) => number;
+}
+
+function chargedOf(
+  trip: Trip,
+  { gear, item }: Carried,
+  chargers: readonly Charger[],
+  sunAhADay: number,
+): Charged[] {
+  const choice = trip.rehearsal?.charging?.find((one) => one.gear === gear.id);
+  if (gear.kind === 'battery' || gear.kind === 'station') {
+    return [chargedPack(gear, item.count, choice, chargers, sunAhADay)];
+  }
+  if (gear.kind === 'radio' && gear.internal) return [chargedRadio(gear, item.count, choice)];
+  return [];
+}
+
+function chargedPack(
+  gear: Battery | Station,
+  count: number,
+  choice: ChargeChoice | undefined,
+  chargers: readonly Charger[],
+  sunAhADay: number,
+): Charged {
+  const label = packLabelOf(gear, 1);
+  const pack = packAt(label, ROOM_C);
+  const { charge } = pack;
+  const chemistry = chemistryOf(gear.chemistry);
+  const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
+  const fitting = chargers.filter(({ profiles }) => !profiles || profiles.includes(gear.chemistry));
+  const sources: readonly ChargeSource[] = charge
+    ? [
+        ...(gear.kind === 'station' ? [{ id: OWN, name: 'its own adapter' }] : []),
+        ...fitting.map(({ id, name }) => ({ id, name })),
+        ...(sunAhADay > 0 ? [{ id: SUN, name: 'the panel, a few days before' }] : []),
+        { id: NONE, name: 'nothing' },
+      ]
+    : [];
+  const source = sources.find(({ id }) => id === choice?.from)?.id ?? sources[0]?.id ?? NONE;
+  const soc = choice?.soc ?? storageLevel(gear.chemistry);
+  const charger = fitting.find(({ id }) => id === source);
+  const each = (): number => {
+    if (!charge || source === NONE || soc >= FULL) return 0;
+    if (source === SUN) return (24 * (1 - soc) * pack.storedAh) / charge.efficiency / sunAhADay;
+    const ownA = pack.storedAh / OWN_ADAPTER_HOURS;
+    return hoursToFull(pack, charge, soc, charger?.maxA.value ?? ownA);
+  };
+  return {
+    job: {
+      id: gear.id,
+      source: source === OWN ? `${OWN} ${gear.id}` : source,
+      hours: count * each(),
+      leaksAMonth: chemistry.leaksAMonth,
+    },
+    line: {
+      id: gear.id,
+      name: counted(gear.name, count),
+      soc,
+      socTyped: choice?.soc !== undefined,
+      source,
+      sources,
+      note: packNote(gear, charge !== null, source, soc),
+    },
+    leaks: (from, days) => socAfterStorage(gear.chemistry, from, days, keeps),
+  };
+}
+
+function packNote(
+  { chemistry }: Battery | Station,
+  charges: boolean,
+  source: string,
+  soc: number,
+): string | null {
+  if (!charges) return 'It cannot be charged: put new cells in.';
+  if (source === NONE && soc < FULL) return 'It leaves as it is: say what charges it.';
+  const { belongsTo } = chemistryOf(chemistry);
+  if (belongsTo === 'lithium') return 'Until then keep it near half: full, it ages fastest.';
+  if (belongsTo === 'lead') return 'Keep it full all the time: part charged, it is ruined.';
+  return null;
+}
+
+/** A radio's own battery, on the plug that came with it. */
+function chargedRadio(gear: Radio, count: number, choice: ChargeChoice | undefined): Charged {
+  const { wattHours, chargeW } = gear.internal!;
+  const soc = choice?.soc ?? storageLevel('liion');
+  const source = choice?.from === NONE ? NONE : OWN;
+  const hours =
+    source === NONE ? 0 : (count * (1 - soc) * wattHours.value) / (chargeW.value * CONVERTERS.usb.efficiency);
+  return {
+    job: { id: gear.id, source: `${OWN} ${gear.id}`, hours, leaksAMonth: chemistryOf('liion').leaksAMonth },
+    line: {
+      id: gear.id,
+      name: `${counted(gear.name, count)}’s own battery`,
+      soc,
+      socTyped: choice?.soc !== undefined,
+      source,
+      sources: [
+        { id: OWN, name: 'its own plug' },
+        { id: NONE, name: 'nothing' },
+      ],
+      note: null,
+    },
+    leaks: (from, days) => socAfterStorage('liion', from, days),
+  };
+}
+
+/** The trip with a word about how one thing is charged. */
+export function withCharging(trip: Trip, gear: string, said: Omit<ChargeChoice, 'gear'>): Trip {
+  const before = trip.rehearsal?.charging ?? [];
+  const choice = { ...before.find((one) => one.gear === gear), ...said, gear };
+  return {
+    ...trip,
+    rehearsal: {
+      ...trip.rehearsal,
+      charging: [...before.filter((one) => one.gear !== gear), choice],
+    },
+  };
+}

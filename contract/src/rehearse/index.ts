@@ -1,0 +1,3 @@
+export * from './charge-up.js';
+export * from './readiness.js';
+export * from './steps.js';

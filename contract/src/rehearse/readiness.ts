@@ -1,0 +1,69 @@
+import type { StepResult } from '../documents/rehearsal.js';
+import type { Trip } from '../documents/trip.js';
+import { heardOn } from '../harness/harness-facts.js';
+import type { RehearsalStep } from './steps.js';
+
+/** How a step stands: a noise check by what is in the controller's record, all others by their result. */
+export function outcomeOf(
+  { id, controller }: RehearsalStep,
+  results: readonly StepResult[],
+): StepResult['outcome'] | null {
+  if (controller) {
+    const heard = heardOn(controller);
+    return heard === null ? null : heard.length === 0 ? 'ok' : 'bad';
+  }
+  return results.find(({ step }) => step === id)?.outcome ?? null;
+}
+
+/** What came of a reading: as it should be, or not. */
+export const outcomeOfReading = ({ reading }: RehearsalStep, value: number): StepResult['outcome'] =>
+  reading && (value < reading.low || value > reading.high) ? 'bad' : 'ok';
+
+/** The trip with a step's result kept, or taken back. */
+export function withResult(trip: Trip, step: string, result: Omit<StepResult, 'step'> | null): Trip {
+  const kept = (trip.rehearsal?.results ?? []).filter((one) => one.step !== step);
+  return {
+    ...trip,
+    rehearsal: { ...trip.rehearsal, results: result ? [...kept, { step, ...result }] : kept },
+  };
+}
+
+/** Ready or not yet, and what is open. */
+export interface Readiness {
+  readonly ready: boolean;
+  readonly sentence: string;
+  /** Steps without a result, and those with a bad one. */
+  readonly open: number;
+  readonly bad: number;
+}
+
+/**
+ * The verdict of the home test.
+ *
+ * @param stops rules of the wiring that say stop
+ * @param late what should be charging by now
+ */
+export function readiness(
+  steps: readonly RehearsalStep[],
+  results: readonly StepResult[],
+  stops: number,
+  late: readonly string[],
+): Readiness {
+  const outcomes = steps.map((step) => outcomeOf(step, results));
+  const open = outcomes.filter((outcome) => outcome === null).length;
+  const bad = outcomes.filter((outcome) => outcome === 'bad').length;
+  const things = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+  const left = [
+    ...(stops > 0 ? [`the wiring has ${things(stops, 'stop')}`] : []),
+    ...(bad > 0 ? [`${things(bad, 'step')} went wrong`] : []),
+    ...(open > 0 ? [`${things(open, 'step')} ${open === 1 ? 'is' : 'are'} open`] : []),
+    ...(late.length > 0 ? [`${late.join(' and ')} should be charging by now`] : []),
+  ];
+  const ready = left.length === 0 && steps.length > 0;
+  const sentence = ready
+    ? `Ready: all ${steps.length} steps were tried and found good.`
+    : steps.length === 0
+      ? 'There is nothing to rehearse yet: put a kit in the bag, in the Plan.'
+      : `Not yet: ${left.join(', ')}.`;
+  return { ready, sentence, open, bad };
+}

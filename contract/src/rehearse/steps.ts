@@ -1,0 +1,148 @@
+import { fixed } from '@knapsack/core';
+import type { ControllerGear, Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import type { HarnessReport, ReportedRun } from '../harness/harness-report.js';
+import { isKind, lookUp } from '../resolve/look-up.js';
+
+/** What a step asks to be read, and between which figures it is as it should be. */
+export interface StepReading {
+  readonly unit: 'V' | 'A' | 'Ah';
+  readonly expected: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export const STEP_GROUPS = {
+  join: 'Join it',
+  charge: 'Does it charge',
+  read: 'Read it',
+  noise: 'Listen',
+  load: 'Let it work',
+} as const;
+
+export type StepGroup = keyof typeof STEP_GROUPS;
+
+/** A step of the home test. */
+export interface RehearsalStep {
+  readonly id: string;
+  readonly group: StepGroup;
+  readonly words: string;
+  readonly why: string;
+  /** Null for what is only seen. */
+  readonly reading: StepReading | null;
+  /** The controller whose noise is listened for. */
+  readonly controller?: ControllerGear;
+}
+
+/** Length of the load test unless told otherwise, minutes. */
+export const USUAL_LOAD_MINUTES = 30;
+/** A meter and a label may differ by this, a share, before it is worth a look. */
+const AMPS_APART = 0.2;
+/** Least that a meter tells apart, A. */
+const LEAST_A = 0.02;
+/** A radio's own plug may be this much lower than predicted, V. */
+const VOLTS_APART = 0.3;
+
+/** The steps of a home test, from the kit: what is joined, what charges, what the meter should show, what is heard, how it lasts. */
+export function rehearsalSteps(
+  trip: Trip,
+  shelf: readonly Gear[],
+  report: HarnessReport,
+): readonly RehearsalStep[] {
+  const { carried } = lookUp(trip, shelf);
+  const controllers = carried.filter(isKind('controller')).map(({ gear }) => gear);
+  const hasSun = carried.some(isKind('panel'));
+  return [
+    ...report.joining.slice(0, -1).map(({ words, why, part }): RehearsalStep => ({
+      id: `join ${part ?? words}`,
+      group: 'join',
+      words,
+      why,
+      reading: null,
+    })),
+    ...(hasSun ? controllers.flatMap(chargeSteps) : []),
+    ...report.runs.flatMap((run) => drawSteps(run, report)),
+    ...controllers.map((controller): RehearsalStep => ({
+      id: `noise ${controller.id}`,
+      group: 'noise',
+      words: `Listen on each band with ${controller.name} off and on.`,
+      why: 'A controller that hisses costs more contacts than a dark hour; what is heard stays with its record.',
+      reading: null,
+      controller,
+    })),
+    ...loadStep(trip, report),
+  ];
+}
+
+const chargeSteps = ({ id, name }: ControllerGear): RehearsalStep[] => [
+  {
+    id: `light ${id}`,
+    group: 'charge',
+    words: `${name} shows its battery, then the panel.`,
+    why: 'Its light or display is the only word it gives; know it before it is needed in the dark.',
+    reading: null,
+  },
+  {
+    id: `charges ${id}`,
+    group: 'charge',
+    words: `In the sun, current flows from ${name} into the battery.`,
+    why: 'A panel that is joined the wrong way, or a battery that has cut itself off, shows here.',
+    reading: null,
+  },
+];
+
+const METERED: readonly string[] = ['radio', 'load', 'converter', 'inverter'];
+
+/** What each load takes, and the volts that reach the radio with its key down. */
+function drawSteps(run: ReportedRun, { parts, expected }: HarnessReport): RehearsalStep[] {
+  const part = parts.find(({ id }) => id === run.part);
+  if (!part || !METERED.includes(part.kind) || run.receiveA <= 0) return [];
+  // What hangs inside of a converter is read before it.
+  const name = parts.find(({ from, run: own }) => from === part.id && own === null)?.name ?? part.name;
+  const draws: RehearsalStep = {
+    id: `draws ${part.id}`,
+    group: 'read',
+    words: part.kind === 'radio' ? `Listening, ${name} draws` : `${name} works, and draws`,
+    why: 'The forecast lives off this figure; another one belongs on the bench.',
+    reading: around('A', run.receiveA, Math.max(AMPS_APART * run.receiveA, LEAST_A)),
+  };
+  if (part.kind !== 'radio') return [draws];
+  const keyDownV = run.keyDownV + expected.riseV;
+  return [
+    draws,
+    {
+      id: `volts ${part.id}`,
+      group: 'read',
+      words: `Key down, at the plug of ${part.name} there are`,
+      why: 'Less than predicted is lost on a lead, a fuse or a contact that the drawing does not know.',
+      reading: {
+        unit: 'V',
+        expected: keyDownV,
+        low: keyDownV - VOLTS_APART,
+        high: keyDownV + 2 * VOLTS_APART,
+      },
+    },
+  ];
+}
+
+function loadStep(trip: Trip, { expected: { workingA } }: HarnessReport): RehearsalStep[] {
+  if (workingA === null) return [];
+  const minutes = trip.rehearsal?.loadMinutes ?? USUAL_LOAD_MINUTES;
+  const ampereHours = (workingA * minutes) / 60;
+  return [
+    {
+      id: 'load',
+      group: 'load',
+      words: 'Worked as planned all that time, the battery has given',
+      why: `The plan reckons with ${fixed(workingA, 2)} A on average while a radio is worked.`,
+      reading: around('Ah', ampereHours, Math.max(AMPS_APART * ampereHours, LEAST_A)),
+    },
+  ];
+}
+
+const around = (unit: StepReading['unit'], expected: number, apart: number): StepReading => ({
+  unit,
+  expected,
+  low: Math.max(0, expected - apart),
+  high: expected + apart,
+});

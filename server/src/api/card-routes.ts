@@ -1,0 +1,48 @@
+import { Router } from 'express';
+import type { Gear } from '@knapsack/contract';
+import { fieldCard } from '@knapsack/contract/card';
+import { readRationOptions } from '@knapsack/contract/schemas';
+import { fail, succeed, type Result } from '@knapsack/core';
+import type { RationOptions } from '@knapsack/contract/size';
+import { CARD_FONT, cardPdf, PAPERS, type Paper } from '../card/card-pdf.js';
+import type { DocumentStore } from '../documents/document-store.js';
+import { rationOnThread } from '../search/search-threads.js';
+import { question, refuse, whileConnected } from './question.js';
+
+/** The field card on paper. */
+export function cardRoutes(store: DocumentStore<Gear>): Router {
+  const router = Router();
+  router.post('/', async (request, response) => {
+    const asked = await question(request, store, readCardOptions);
+    if (!asked.ok) return refuse(response, asked.problems);
+    const { trip, shelf, options } = asked.value;
+    const made = await whileConnected(response, async (signal) => {
+      const ration = await rationOnThread(trip, shelf, options.ration, signal);
+      return cardPdf(fieldCard(trip, shelf, ration.ok ? ration.value : null, CARD_FONT), options.paper);
+    });
+    if (!made) return;
+    response.type('application/pdf');
+    response.set('Content-Disposition', `attachment; filename="${trip.id}-field-card.pdf"`);
+    response.send(made);
+  });
+  return router;
+}
+
+interface CardOptions {
+  readonly paper: Paper;
+  readonly ration: RationOptions;
+}
+
+function readCardOptions(value: unknown): Result<CardOptions> {
+  const { paper = PAPERS[0], ration } = (value ?? {}) as { paper?: unknown; ration?: unknown };
+  const found = PAPERS.find((one) => one === paper);
+  if (!found) {
+    return fail({
+      code: 'paper',
+      pointer: '/paper',
+      sentence: `The paper must be ${PAPERS.join(' or ')}.`,
+    });
+  }
+  const options = readRationOptions(ration);
+  return options.ok ? succeed({ paper: found, ration: options.value }) : options;
+}

@@ -1,0 +1,96 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  type OnDestroy,
+} from '@angular/core';
+import { DomSanitizer } from '@angular/platform-browser';
+import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
+import { USUAL_RATION_OPTIONS, type RationOptions } from '@knapsack/contract/size';
+import { firstValueFrom } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { problemText } from '../data/problem-text';
+import { saveFile } from '../data/save-file';
+import { ShelfService } from '../data/shelf.service';
+import { NewestWorker } from '../plan/newest-worker';
+import { PlanStore } from '../plan/plan.store';
+import { kept } from '../size/kept-options';
+import { RoomKeysDirective } from '../trip/room-keys.directive';
+import type { CardAnswer, CardQuestion } from './card-protocol';
+
+/** The field card: everything that one takes along, on one page. */
+@Component({
+  selector: 'ks-card',
+  hostDirectives: [RoomKeysDirective],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './card.page.html',
+})
+export class CardPage implements OnDestroy {
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private readonly api = inject(ApiService);
+  private readonly sanitizer = inject(DomSanitizer);
+  private worker: NewestWorker<CardQuestion, CardAnswer> | null = null;
+  private readonly ration = kept<RationOptions>('knapsack.ration', USUAL_RATION_OPTIONS);
+  protected readonly card = signal<FieldCard | null>(null);
+  protected readonly failed = signal(false);
+  protected readonly making = signal<'A5' | 'A4' | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  protected readonly blanks = Array.from({ length: BLANK_LINES });
+  /** The wiring as a picture: it is drawn by us, and stands in an image that runs nothing. */
+  protected readonly wiring = computed(() => {
+    const drawn = this.card()?.wiring;
+    return drawn
+      ? this.sanitizer.bypassSecurityTrustUrl(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawn)}`)
+      : null;
+  });
+
+  constructor() {
+    effect(() => {
+      const trip = this.plan.trip();
+      const shelf = this.shelf.gear();
+      if (trip) this.ask({ trip, shelf, ration: this.ration });
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.worker?.dismiss();
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  /** The card as a PDF, made by the server. */
+  protected async pdf(paper: 'A5' | 'A4'): Promise<void> {
+    const trip = this.plan.trip();
+    if (!trip || this.making()) return;
+    this.making.set(paper);
+    this.problem.set(null);
+    try {
+      const question = { trip, gear: this.shelf.gear(), paper, ration: this.ration };
+      const made = await firstValueFrom(this.api.fieldCard(question));
+      saveFile(`${trip.id}-field-card-${paper.toLowerCase()}.pdf`, [made], 'application/pdf');
+    } catch (error) {
+      this.problem.set(problemText(error));
+    } finally {
+      this.making.set(null);
+    }
+  }
+
+  private ask(question: CardQuestion): void {
+    this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(
+      () => new Worker(new URL('./card.worker', import.meta.url), { type: 'module' }),
+      {
+        answered: (card, newest) => {
+          if (newest) this.card.set(card);
+        },
+        failed: () => this.failed.set(true),
+      },
+    );
+    this.worker.ask(question);
+  }
+}

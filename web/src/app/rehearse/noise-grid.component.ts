@@ -1,0 +1,112 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { FIELDS, readNumber, type ControllerGear, type NoiseReading } from '@knapsack/contract';
+import { heardOn } from '@knapsack/contract/harness';
+import { ShelfKeeper } from '../gear/shelf-keeper.service';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { BANDS, withNoise } from './noise-bands';
+
+/** The noise floor band by band with the controller off and on, kept with the controller's record. */
+@Component({
+  selector: 'ks-noise-grid',
+  imports: [InlineTextComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <table class="noise">
+      <caption class="muted">
+        Noise in
+        <button type="button" class="toggle" [attr.aria-pressed]="unit() === 'S'" (click)="unit.set('S')">
+          S-units
+        </button>
+        &ngsp;<button
+          type="button"
+          class="toggle"
+          [attr.aria-pressed]="unit() === 'dB'"
+          (click)="unit.set('dB')"
+        >
+          dB
+        </button>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">{{ controller().name }}</th>
+          @for (band of bands; track band) {
+            <th scope="col" [class.heard]="heard().has(band)">{{ band }}</th>
+          }
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows; track row.which) {
+          <tr>
+            <th scope="row">{{ row.words }}</th>
+            @for (band of bands; track band) {
+              <td [class.heard]="heard().has(band)">
+                <ks-text
+                  [label]="band + ', ' + row.words"
+                  keyboard="decimal"
+                  [mayBeEmpty]="true"
+                  [value]="shown(band, row.which)"
+                  [refuse]="refuse"
+                  (committed)="put(band, row.which, $event)"
+                />
+              </td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+})
+export class NoiseGridComponent {
+  readonly controller = input.required<ControllerGear>();
+  private readonly keeper = inject(ShelfKeeper);
+  protected readonly bands = BANDS;
+  protected readonly rows = [
+    { which: 'off', words: 'off' },
+    { which: 'on', words: 'on' },
+  ] as const;
+  protected readonly unit = linkedSignal<NoiseReading['unit']>(
+    () => this.controller().noise?.[0]?.unit ?? 'S',
+  );
+  /** Half of a pair that has been typed so far. */
+  private readonly half = signal<Readonly<Record<string, { off?: number; on?: number }>>>({});
+  protected readonly heard = computed(
+    () => new Set((heardOn(this.controller()) ?? []).map(({ band }) => band)),
+  );
+
+  protected shown(band: string, which: 'off' | 'on'): string {
+    const kept = this.controller().noise?.find((reading) => reading.band === band);
+    const value = kept?.[which] ?? this.half()[band]?.[which];
+    return value === undefined ? '' : String(value);
+  }
+
+  protected readonly refuse = (text: string): string | null => {
+    const read = readNumber(FIELDS.noise, text);
+    return 'problem' in read ? read.problem : null;
+  };
+
+  protected put(band: string, which: 'off' | 'on', text: string): void {
+    const read = text.trim() === '' ? null : readNumber(FIELDS.noise, text);
+    if (read && 'problem' in read) return;
+    const kept = this.controller().noise?.find((reading) => reading.band === band);
+    const before = { ...(kept && { off: kept.off, on: kept.on }), ...this.half()[band] };
+    const { [which]: _gone, ...other } = before;
+    const pair = read ? { ...other, [which]: read.value } : other;
+    this.half.update((half) => ({ ...half, [band]: pair }));
+    const changed = withNoise(
+      this.controller(),
+      band,
+      this.unit(),
+      pair,
+      new Date().toISOString().slice(0, 10),
+    );
+    if (kept || changed.noise?.some((reading) => reading.band === band)) void this.keeper.save(changed);
+  }
+}

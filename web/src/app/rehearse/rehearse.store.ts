@@ -1,0 +1,45 @@
+import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { chargeUp, readiness, rehearsalSteps } from '@knapsack/contract/rehearse';
+import { ShelfService } from '../data/shelf.service';
+import { PlanStore } from '../plan/plan.store';
+import { WireStore } from '../wire/wire.store';
+
+const MINUTE_MS = 60_000;
+
+/** The home test of the kit in hand, and when everything has to be on its charger. */
+@Injectable()
+export class RehearseStore implements OnDestroy {
+  private readonly plan = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private readonly wire = inject(WireStore);
+  private readonly nowMs = signal(Date.now());
+  private readonly clock = setInterval(() => this.nowMs.set(Date.now()), MINUTE_MS);
+
+  readonly steps = computed(() => {
+    const trip = this.plan.trip();
+    const report = this.wire.report();
+    return trip && report ? rehearsalSteps(trip, [...this.plan.gear().values()], report) : null;
+  });
+  readonly results = computed(() => this.plan.trip()?.rehearsal?.results ?? []);
+  readonly charging = computed(() => {
+    const trip = this.plan.trip();
+    const report = this.wire.report();
+    return trip && report ? chargeUp(trip, this.shelf.gear(), report.expected.sunAhADay, this.nowMs()) : null;
+  });
+  readonly readiness = computed(() => {
+    const steps = this.steps();
+    const report = this.wire.report();
+    if (!steps || !report) return null;
+    const stops = report.checks.filter(({ severity }) => severity === 'stop').length;
+    return readiness(steps, this.results(), stops, this.charging()?.late ?? []);
+  });
+  readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
+    const verdict = this.readiness();
+    if (!verdict || this.results().length === 0) return null;
+    return verdict.ready ? 'fine' : 'look';
+  });
+
+  ngOnDestroy(): void {
+    clearInterval(this.clock);
+  }
+}

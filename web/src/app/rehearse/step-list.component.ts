@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FIELDS, readNumber } from '@knapsack/contract';
+import {
+  outcomeOf,
+  outcomeOfReading,
+  STEP_GROUPS,
+  USUAL_LOAD_MINUTES,
+  withResult,
+  type RehearsalStep,
+  type StepGroup,
+} from '@knapsack/contract/rehearse';
+import { fixed } from '@knapsack/core';
+import { InlineNumberComponent } from '../parts/inline-number.component';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { PlanStore } from '../plan/plan.store';
+import { NoiseGridComponent } from './noise-grid.component';
+import { RehearseStore } from './rehearse.store';
+
+const SIGNS = {
+  ok: { icon: 'bi-diamond-fill', blaze: 'fine', words: 'good' },
+  bad: { icon: 'bi-triangle-fill', blaze: 'look', words: 'not as it should be' },
+  open: { icon: 'bi-diamond', blaze: 'muted', words: 'open' },
+} as const;
+const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
+
+/** The steps of the home test: tried and found good or not, or read and held against what was predicted. */
+@Component({
+  selector: 'ks-step-list',
+  imports: [InlineNumberComponent, InlineTextComponent, NoiseGridComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (group of groups(); track group.name) {
+      <section class="step-group" [attr.aria-label]="group.title">
+        <h2>{{ group.title }}</h2>
+        @if (group.name === 'load') {
+          <p class="sentence-line">
+            Work it as planned for
+            <ks-number
+              field="loadMinutes"
+              label="Length of the load test"
+              [value]="minutes()"
+              (committed)="setMinutes($event)"
+            />, a meter in the battery’s lead.
+          </p>
+        }
+        <ol>
+          @for (row of group.rows; track row.step.id) {
+            <li [class.done]="row.outcome === 'ok'">
+              <i
+                class="bi"
+                [class]="row.sign.icon + ' ' + row.sign.blaze"
+                role="img"
+                [attr.aria-label]="row.sign.words"
+              ></i>
+              <div>
+                <p>
+                  <b>{{ row.step.words }}</b>
+                  @if (row.step.reading; as reading) {
+                    &ngsp;<ks-text
+                      [label]="row.step.words"
+                      [unit]="reading.unit"
+                      [mayBeEmpty]="true"
+                      keyboard="decimal"
+                      [value]="row.value"
+                      [refuse]="refuse"
+                      (committed)="read(row.step, $event)"
+                    />
+                    <span class="muted">
+                      {{
+                        row.value === '' ? '' : row.outcome === 'ok' ? 'as it should be; ' : 'out of line; '
+                      }}
+                      expected {{ row.expected }}
+                    </span>
+                  }
+                </p>
+                <p class="muted">{{ row.step.why }}</p>
+                @if (row.step.controller; as controller) {
+                  <ks-noise-grid [controller]="controller" />
+                }
+              </div>
+              @if (!row.step.reading && !row.step.controller) {
+                <span class="step-acts">
+                  <button
+                    type="button"
+                    class="toggle"
+                    [attr.aria-pressed]="row.outcome === 'ok'"
+                    [attr.aria-label]="'Good: ' + row.step.words"
+                    (click)="mark(row.step, row.outcome, 'ok')"
+                  >
+                    good
+                  </button>
+                  <button
+                    type="button"
+                    class="toggle"
+                    [attr.aria-pressed]="row.outcome === 'bad'"
+                    [attr.aria-label]="'Not good: ' + row.step.words"
+                    (click)="mark(row.step, row.outcome, 'bad')"
+                  >
+                    not
+                  </button>
+                </span>
+              }
+            </li>
+          }
+        </ol>
+      </section>
+    }
+  `,
+})
+export class StepListComponent {
+  private readonly store = inject(RehearseStore);
+  private readonly plan = inject(PlanStore);
+  protected readonly minutes = computed(() => this.plan.trip()?.rehearsal?.loadMinutes ?? USUAL_LOAD_MINUTES);
+  protected readonly groups = computed(() => {
+    const steps = this.store.steps() ?? [];
+    const results = this.store.results();
+    return (Object.keys(STEP_GROUPS) as StepGroup[])
+      .map((name) => ({
+        name,
+        title: STEP_GROUPS[name],
+        rows: steps
+          .filter(({ group }) => group === name)
+          .map((step) => {
+            const outcome = outcomeOf(step, results);
+            const value = results.find((result) => result.step === step.id)?.value;
+            return {
+              step,
+              outcome,
+              sign: SIGNS[outcome ?? 'open'],
+              value: value === undefined ? '' : String(value),
+              expected: step.reading ? expectedWords(step.reading) : '',
+            };
+          }),
+      }))
+      .filter(({ rows }) => rows.length > 0);
+  });
+
+  protected readonly refuse = (text: string): string | null => {
+    const read = readNumber(FIELDS.reading, text);
+    return 'problem' in read ? read.problem : null;
+  };
+
+  /** Says that a step was good or not; the same word again takes it back. */
+  protected mark({ id }: RehearsalStep, before: 'ok' | 'bad' | null, outcome: 'ok' | 'bad'): void {
+    const result = before === outcome ? null : { outcome, at: new Date().toISOString() };
+    this.plan.edit((trip) => withResult(trip, id, result));
+  }
+
+  protected read(step: RehearsalStep, text: string): void {
+    if (text.trim() === '') {
+      this.plan.edit((trip) => withResult(trip, step.id, null));
+      return;
+    }
+    const read = readNumber(FIELDS.reading, text);
+    if (!('value' in read)) return;
+    const { value } = read;
+    const result = { outcome: outcomeOfReading(step, value), value, at: new Date().toISOString() };
+    this.plan.edit((trip) => withResult(trip, step.id, result));
+  }
+
+  protected setMinutes(loadMinutes: number): void {
+    this.plan.edit((trip) => ({ ...trip, rehearsal: { ...trip.rehearsal, loadMinutes } }));
+  }
+}
+
+function expectedWords({ unit, expected, low, high }: NonNullable<RehearsalStep['reading']>): string {
+  const say = (value: number) => fixed(value, DIGITS[unit]);
+  return `${say(expected)} ${unit}, good from ${say(low)} to ${say(high)}`;
+}
