@@ -1,5 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { resolve } from '@knapsack/contract';
+import { harnessReport } from '@knapsack/contract/harness';
+import { packingOf } from '@knapsack/contract/pack';
 import { readShelf, readTrip } from '@knapsack/contract/schemas';
 import { forecast, type Result } from '@knapsack/core';
 
@@ -29,6 +31,43 @@ describe('the demo', () => {
       ['headland-contest-camp', 'stop'],
       ['winter-bothy', 'fine'],
     ]);
+  });
+
+  it('has exactly these words on its wiring', () => {
+    const said = (id: string) =>
+      harnessReport(trips.find(({ trip }) => trip.id === id)!.trip, gear).checks.map(
+        ({ severity, rule, part }) => `${severity} ${rule} ${part}`,
+      );
+    // Nobody has said which fuse stands before the lamp's converter; the rest of the light kit is sound.
+    expect(said('gannet-rock-light')).toEqual([
+      'look fuse tent-lamp.via',
+      'note noise rill-8',
+      'note single null',
+    ]);
+    // 19.6 A key-down on a lead with a 10 A fuse; two batteries on leads that nobody has described, one of them lead.
+    expect(said('headland-contest-camp')).toEqual([
+      'stop carries whimbrel-100',
+      'look disconnect cobble-17',
+      'look fuse shale-60',
+      'look fuse cobble-17',
+      'look drop whimbrel-100',
+      'look floor whimbrel-100',
+      'note wake weir-30',
+      'note noise weir-30',
+      'note unknown null',
+      'note single null',
+    ]);
+    expect(said('winter-bothy')).toEqual(['note single null']);
+  });
+
+  it('packs the light kit into two bags, under its limit', () => {
+    const { grams, limitG, overfull, loose } = packingOf(
+      trips.find(({ trip }) => trip.id === 'gannet-rock-light')!.trip,
+      gear,
+    );
+    // 720 + 2210 + 1260 + 190 + 210 + 130 + 140 + 310 + 90 + 250 + 1620 g.
+    expect([grams, limitG, overfull.length]).toEqual([7130, 9000, 0]);
+    expect(loose.map(({ name }) => name)).toEqual(['tent lamp', 'leads and spares']);
   });
 
   it('agrees with the sum of Gannet Rock done by hand', () => {

@@ -1,0 +1,73 @@
+import { lookUp } from '../resolve/look-up.js';
+import { harnessReport } from '../harness/harness-report.js';
+import { rationOf, USUAL_RATION_OPTIONS } from '../size/ration-trip.js';
+import { kitShelf, kitTrip } from '../testing/kit.js';
+import { fieldCard } from './field-card.js';
+import { voltsTable } from './volts-table.js';
+
+describe('the volts and the charge of a battery', () => {
+  const table = (trip = kitTrip()) =>
+    voltsTable(trip, lookUp(trip, kitShelf).carried, harnessReport(trip, kitShelf).expected);
+
+  it('fall with the charge, key-down under listening, down to the reserve', () => {
+    const rows = table()!;
+    expect(rows.map(({ soc }) => soc)).toEqual([1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1]);
+    rows.forEach((row, index) => {
+      expect(row.keyDownV).toBeLessThan(row.receiveV);
+      if (index > 0) expect(row.receiveV).toBeLessThan(rows[index - 1].receiveV);
+    });
+    expect(rows.at(-1)).toEqual(jasmine.objectContaining({ isFloor: true, hours: 0 }));
+  });
+
+  it('are open-circuit volts less current x resistance', () => {
+    // Half full: 13.06 V; 0.2 A (radio and relay) on 45 mOhm, 1.26 times that at 12 C.
+    expect(table()![5].receiveV).toBeCloseTo(13.06 - 0.2 * 0.0567, 2);
+  });
+
+  it('know no table where a socket gives the same volts, nor without a battery', () => {
+    expect(table(kitTrip({ loadout: [] }))).toBeNull();
+  });
+
+  it('keep another reserve', () => {
+    const rows = table(kitTrip({ floorSoc: 0.25 }))!;
+    expect(rows.slice(-2).map(({ soc }) => soc)).toEqual([0.3, 0.25]);
+  });
+});
+
+describe('a field card', () => {
+  it('has all that one takes along', () => {
+    const trip = kitTrip();
+    const found = rationOf(trip, kitShelf, USUAL_RATION_OPTIONS);
+    const card = fieldCard(trip, kitShelf, found.ok ? found.value : null);
+    expect(card.where).toBe('islet, 59.00 N 5.30 E, JO29pa');
+    expect(card.when).toContain('6 h 00');
+    expect(card.verdict).toContain('Lasts past Sat 18:00');
+    expect(card.schedule).toEqual([['Sat 13:00 to 15:00', 'CW 10 W', 'calling and running stations, 50 % on transmit']]);
+    expect(card.fuses).toEqual([['Shale to Curlew', '10 A']]);
+    expect(card.ration.length).toBeGreaterThan(0);
+    expect(card.cautions.join(' ')).toContain('Never charge it below 0 °C');
+    expect(card.joining).toContain('Lay Frond face down');
+    expect(card.wiring).toContain('<svg');
+  });
+
+  it('is made of an empty bag too', () => {
+    const card = fieldCard(kitTrip({ loadout: [], blocks: [] }), kitShelf, null);
+    expect(card).toEqual(jasmine.objectContaining({ verdict: null, volts: [], schedule: [], fuses: [] }));
+  });
+
+  it('keeps to one page: many stretches are told to be in the plan', () => {
+    const [block] = kitTrip().blocks;
+    const start = Date.parse(kitTrip().start);
+    const blocks = Array.from({ length: 30 }, (_, index) => ({
+      ...block,
+      id: `b${index}`,
+      start: new Date(start + index * 600_000).toISOString(),
+      end: new Date(start + (index + 1) * 600_000).toISOString(),
+    }));
+    expect(fieldCard(kitTrip({ blocks }), kitShelf, null).schedule.at(-1)).toEqual([
+      '…',
+      '17 more stretches',
+      'in the plan',
+    ]);
+  });
+});

@@ -1,0 +1,83 @@
+import type { Trip } from '../documents/trip.js';
+import { lookUp } from '../resolve/look-up.js';
+import { kitShelf, kitTrip } from '../testing/kit.js';
+import { harnessOf } from './harness-of.js';
+import { harnessReport } from './harness-report.js';
+import { wiringOf } from './wiring-of.js';
+
+const partsOf = (trip: Trip) => harnessOf(trip, lookUp(trip, kitShelf).carried);
+const tree = (trip: Trip) => partsOf(trip).map(({ id, from }) => `${id} < ${from}`);
+const loaded = (...gear: string[]) => kitTrip({ loadout: gear.map((id) => ({ gear: id, count: 1 })) });
+
+describe('the harness of a bag', () => {
+  it('hangs from the battery', () => {
+    expect(tree(kitTrip())).toEqual([
+      'shale < null',
+      'rill < shale',
+      'frond < rill',
+      'curlew < shale',
+      'relay < shale',
+    ]);
+  });
+
+  it('has the lead of the bag as the radio’s run', () => {
+    const radio = partsOf(kitTrip()).find(({ id }) => id === 'curlew')!;
+    expect(radio.run).toEqual(
+      jasmine.objectContaining({ lead: 'short lead', fuseA: 10, statedA: 30, fuseAtM: 0.15 }),
+    );
+  });
+
+  it('joins several batteries, each on a lead of its own', () => {
+    const two = kitTrip({
+      loadout: [
+        { gear: 'curlew', count: 1 },
+        { gear: 'shale', count: 2 },
+      ],
+    });
+    expect(tree(two)).toEqual(['joint < null', 'shale < joint', 'shale.2 < joint', 'curlew < joint']);
+  });
+
+  it('hangs the radio on the load terminals where the trip says so', () => {
+    expect(tree(kitTrip({ radioOn: 'terminals' }))).toContain('curlew < rill');
+  });
+
+  it('draws the gaps of a kit with parts missing', () => {
+    expect(tree(loaded())).toEqual(['no-battery < null', 'no-radio < no-battery']);
+    expect(tree(loaded('curlew', 'shale', 'frond'))).toContain('no-controller < shale');
+    const report = harnessReport(loaded('frond'), kitShelf);
+    expect(report.unreckoned).not.toBeNull();
+    expect(report.checks.filter(({ rule }) => rule === 'missing').map(({ part }) => part)).toEqual([
+      'no-battery',
+      'no-controller',
+      'no-radio',
+    ]);
+  });
+
+  it('takes what is said of a run, which undoes what was measured of its lead', () => {
+    const said = kitTrip({ harness: { runs: [{ to: 'curlew', lengthM: 3, areaMm2: 1.5, fuseA: 0 }] } });
+    const run = partsOf(said).find(({ id }) => id === 'curlew')!.run!;
+    expect(run.wire).toEqual({
+      size: { awg: null, areaMm2: 1.5 },
+      lengthM: 3,
+      contactPairs: 2,
+      bundled: false,
+    });
+    expect(run.fuseA).toBeNull();
+  });
+
+  it('gives the forecast its leads: what lies before the loads part, then the radio’s own', () => {
+    expect(wiringOf(partsOf(kitTrip()), 20).radio!.name).toBe('short lead');
+    const split = kitTrip({
+      harness: {
+        parts: [{ id: 'split', kind: 'splitter', from: 'shale' }],
+        runs: [
+          { to: 'split', lengthM: 1 },
+          { to: 'curlew', from: 'split' },
+        ],
+      },
+    });
+    const wiring = wiringOf(partsOf(split), 20);
+    expect(wiring.distribution!.ohm).toBeGreaterThan(0.01);
+    expect(wiring.radio!.ohm).toBe(wiringOf(partsOf(kitTrip()), 20).radio!.ohm);
+  });
+});

@@ -1,0 +1,190 @@
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { harnessReport } from '../harness/harness-report.js';
+import { readTrip } from '../schemas/read.js';
+import { kitShelf, kitTrip } from '../testing/kit.js';
+import { chargeUp, NONE, OWN, SUN, withCharging } from './charge-up.js';
+import { outcomeOf, outcomeOfReading, readiness, withResult } from './readiness.js';
+import { rehearsalSteps } from './steps.js';
+
+const stepsOf = (trip: Trip, shelf: readonly Gear[] = kitShelf) =>
+  rehearsalSteps(trip, shelf, harnessReport(trip, shelf));
+const HOUR_MS = 3_600_000;
+
+describe('the home test', () => {
+  it('has the steps of the kit', () => {
+    expect(stepsOf(kitTrip()).map(({ id }) => id)).toEqual([
+      'join Switch everything off and take the fuses out.',
+      'join Look at every plug: red on plus, measured, not remembered.',
+      'join rill',
+      'join curlew',
+      'join shale',
+      'join frond',
+      'light rill',
+      'charges rill',
+      'draws curlew',
+      'volts curlew',
+      'draws relay',
+      'noise rill',
+      'load',
+    ]);
+  });
+
+  it('has none of the sun’s without a panel', () => {
+    const loadout = ['curlew', 'shale'].map((gear) => ({ gear, count: 1 }));
+    const ids = stepsOf(kitTrip({ loadout })).map(({ id }) => id);
+    expect(ids.filter((id) => /rill|frond/.test(id))).toEqual([]);
+    expect(stepsOf(kitTrip({ loadout: [] })).filter(({ reading }) => reading)).toEqual([]);
+  });
+
+  it('predicts the volts at the plug, key down, with a full battery', () => {
+    const { reading } = stepsOf(kitTrip()).find(({ id }) => id === 'volts curlew')!;
+    // 13.6 V; 1.96 A on 45 mOhm x 1.24 of cells at 12 C; 1.9 A on the lead of about 17 mOhm.
+    expect(reading!.expected).toBeCloseTo(13.6 - 1.96 * 0.0558 - 1.9 * 0.017, 1);
+    expect(reading!.low).toBeCloseTo(reading!.expected - 0.3, 9);
+  });
+
+  it('expects of the load test what the plan reckons with', () => {
+    const load = (minutes: number) =>
+      stepsOf(kitTrip({ rehearsal: { loadMinutes: minutes } })).find(({ id }) => id === 'load')!.reading!
+        .expected;
+    // CW at 10 W, half on transmit: 0.5 x (0.14 + 0.44 x 1.76) + 0.5 x 0.14, and 0.06 A of the relay, 8 mA of the controller.
+    expect(load(60)).toBeCloseTo(0.5 * (0.14 + 0.44 * 1.76) + 0.5 * 0.14 + 0.06, 1);
+    expect(load(30)).toBeCloseTo(load(60) / 2, 9);
+  });
+
+  it('holds a reading against what was expected', () => {
+    const step = stepsOf(kitTrip()).find(({ id }) => id === 'draws relay')!;
+    expect(outcomeOfReading(step, 0.06)).toBe('ok');
+    expect(outcomeOfReading(step, 0.09)).toBe('bad');
+  });
+});
+
+describe('the verdict of the home test', () => {
+  const steps = stepsOf(kitTrip());
+  const all = steps.reduce(
+    (trip, { id }) => withResult(trip, id, { outcome: 'ok', at: '2027-09-01T18:00:00Z' }),
+    kitTrip(),
+  );
+  const quiet = kitShelf.map((gear) =>
+    gear.id === 'rill' ? { ...gear, noise: [{ band: '20 m', unit: 'S' as const, off: 2, on: 2 }] } : gear,
+  ) as Gear[];
+
+  it('is ready once every step was good, and the controller was listened for', () => {
+    expect(readTrip(all).ok).toBe(true);
+    const results = all.rehearsal!.results!;
+    expect(readiness(stepsOf(all, quiet), results, 0, []).ready).toBe(true);
+    expect(readiness(stepsOf(all), results, 0, []).sentence).toBe('Not yet: 1 step is open.');
+  });
+
+  it('is not yet with what is open, bad or late, or a wiring that says stop', () => {
+    const results = withResult(all, 'join rill', { outcome: 'bad', at: '2027-09-01T18:00:00Z' }).rehearsal!
+      .results!;
+    expect(readiness(stepsOf(all, quiet), results, 2, ['Shale']).sentence).toBe(
+      'Not yet: the wiring has 2 stops, 1 step went wrong, Shale should be charging by now.',
+    );
+    expect(readiness([], [], 0, []).ready).toBe(false);
+  });
+
+  it('takes the noise from the controller’s own record', () => {
+    const noise = (shelf: readonly Gear[]) =>
+      stepsOf(kitTrip(), shelf).find(({ id }) => id === 'noise rill')!;
+    expect(outcomeOf(noise(kitShelf), [])).toBeNull();
+    expect(outcomeOf(noise(quiet), [])).toBe('ok');
+    const loud = kitShelf.map((gear) =>
+      gear.id === 'rill' ? { ...gear, noise: [{ band: '10 m', unit: 'S', off: 1, on: 4 }] } : gear,
+    ) as Gear[];
+    expect(outcomeOf(noise(loud), [])).toBe('bad');
+  });
+
+  it('keeps one result a step, and takes it back', () => {
+    const once = withResult(kitTrip(), 'load', { outcome: 'ok', value: 0.4, at: '2027-09-01T18:00:00Z' });
+    const twice = withResult(once, 'load', { outcome: 'bad', value: 0.9, at: '2027-09-01T19:00:00Z' });
+    expect(twice.rehearsal!.results!.map(({ value }) => value)).toEqual([0.9]);
+    expect(withResult(twice, 'load', null).rehearsal!.results).toEqual([]);
+  });
+});
+
+describe('charging before an outing', () => {
+  const start = Date.parse(kitTrip().start);
+  const now = start - 10 * 24 * HOUR_MS;
+  const up = (trip: Trip, sunAhADay = 6) => chargeUp(trip, kitShelf, sunAhADay, now);
+  const shaleLine = (trip: Trip, sunAhADay?: number) =>
+    up(trip, sunAhADay).lines.find(({ id }) => id === 'shale')!;
+
+  it('begins as late as the charger allows, from the level of storage', () => {
+    const line = shaleLine(kitTrip());
+    expect([line.soc, line.socTyped, line.source]).toEqual([0.5, false, 'mains']);
+    // 5 Ah at 5 A and 99 %, the taper from 95 % on: a little over an hour.
+    expect(line.hours!).toBeGreaterThan(5 / 5 / 0.99);
+    expect(line.hours!).toBeLessThan(1.4);
+    expect(line.endMs).toBe(start);
+    expect(line.socAtStart).toBe(1);
+  });
+
+  it('counts what leaks away between the departure and the start', () => {
+    const departure = new Date(start - 3 * 24 * HOUR_MS).toISOString();
+    const line = shaleLine(kitTrip({ rehearsal: { departure } }));
+    expect(line.socAtStart).toBeCloseTo(0.97 ** 0.1, 9);
+  });
+
+  it('takes days where the sun charges, and less with more of it', () => {
+    const sunny = withCharging(kitTrip(), 'shale', { from: SUN });
+    expect(readTrip(sunny).ok).toBe(true);
+    // 5 Ah of 6 Ah a day.
+    expect(shaleLine(sunny).hours).toBeCloseTo((24 * 5) / 0.99 / 6, 6);
+    expect(shaleLine(sunny, 12).hours).toBeCloseTo((24 * 5) / 0.99 / 12, 6);
+  });
+
+  it('needs nothing where it is full, and says so where nothing charges it', () => {
+    expect(shaleLine(withCharging(kitTrip(), 'shale', { soc: 1 })).startMs).toBeNull();
+    const left = shaleLine(withCharging(kitTrip(), 'shale', { from: NONE, soc: 0.4 }));
+    expect([left.startMs, left.socAtStart, left.note]).toEqual([
+      null,
+      0.4,
+      'It leaves as it is: say what charges it.',
+    ]);
+  });
+
+  it('offers no charger that does not know the chemistry', () => {
+    const lead = kitTrip({
+      loadout: [
+        { gear: 'curlew', count: 1 },
+        { gear: 'cobble', count: 1 },
+      ],
+    });
+    const [line] = up(lead).lines;
+    expect(line.sources.map(({ id }) => id)).toEqual([SUN, NONE]);
+    expect(line.soc).toBe(1);
+  });
+
+  it('charges several on one charger in turn, and a radio on its own plug beside it', () => {
+    const two = kitTrip({
+      loadout: [
+        { gear: 'dunlin', count: 1 },
+        { gear: 'shale', count: 2 },
+      ],
+    });
+    const { lines } = up(two);
+    expect(lines.find(({ id }) => id === 'shale')!.hours).toBeCloseTo(2 * shaleLine(kitTrip()).hours!, 9);
+    const radio = lines.find(({ id }) => id === 'dunlin')!;
+    expect([radio.source, radio.endMs]).toEqual([OWN, start]);
+    // Half of 22 Wh at 10 W and the loss of USB.
+    expect(radio.hours).toBeCloseTo(11 / 10 / 0.88, 1);
+  });
+
+  it('says what should have begun, and a departure that is over or after the start', () => {
+    const at = (departureMs: number, nowMs: number) =>
+      chargeUp(
+        kitTrip({ rehearsal: { departure: new Date(departureMs).toISOString() } }),
+        kitShelf,
+        6,
+        nowMs,
+      );
+    expect(at(start, start - HOUR_MS / 2).late).toEqual(['Shale']);
+    expect(at(start, now).late).toEqual([]);
+    expect(at(start - HOUR_MS, start).problem).toContain('in the past');
+    expect(at(start + HOUR_MS, now).problem).toContain('after the outing begins');
+    expect(at(start, now).problem).toBeNull();
+  });
+});

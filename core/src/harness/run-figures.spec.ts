@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { copper, part } from '../testing/harness.js';
+import type { HarnessPart } from './harness.js';
+import { runFigures, type HarnessFlow, type LoadDraw } from './run-figures.js';
+
+const draw = (receiveA: number, keyDownA: number): LoadDraw => ({ receiveA, keyDownA, safeForA: keyDownA });
+const flow = (draws: Record<string, LoadDraw>, more: Partial<HarnessFlow> = {}): HarnessFlow => ({
+  draws: new Map(Object.entries(draws)),
+  charging: new Map(),
+  floorV: { receive: 12.8, keyDown: 12.6 },
+  batteryShare: 1,
+  temperatureC: 20,
+  ...more,
+});
+
+describe('the figures of a harness', () => {
+  const parts = [
+    part('battery', 'battery', null),
+    part('box', 'distribution', 'battery', { measuredOhm: 0.02, fuseA: 10 }),
+    part('radio', 'radio', 'box', { measuredOhm: 0.03 }),
+    part('lamp', 'load', 'box', copper(0.5, 1)),
+  ];
+  const figures = runFigures(parts, flow({ radio: draw(0.3, 4), lamp: draw(0.5, 0.5) }));
+
+  it('add up towards the battery, and the volts fall along the way', () => {
+    const box = figures.get('box')!;
+    const radio = figures.get('radio')!;
+    expect([box.receiveA, box.keyDownA]).toEqual([0.8, 4.5]);
+    expect(box.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02, 9);
+    expect(radio.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02 - 4 * 0.03, 9);
+    expect(radio.dropShare).toBeCloseTo((4 * 0.03) / 12.51, 6);
+  });
+
+  it('know the fuse that guards a run: the nearest towards the battery', () => {
+    expect(figures.get('lamp')!.guardA).toBe(10);
+    const unfused = parts.with(1, part('box', 'distribution', 'battery', { fuseA: null }));
+    expect(runFigures(unfused, flow({})).get('lamp')!.guardA).toBeNull();
+  });
+
+  it('count a run that nobody knows as losing nothing', () => {
+    const unknown = runFigures([parts[0], part('radio', 'radio', 'battery')], flow({ radio: draw(1, 9) }));
+    expect(unknown.get('radio')).toEqual(
+      jasmine.objectContaining({ ohm: null, keyDownDropV: 0, keyDownV: 12.6, ampacityA: null, wantsA: null }),
+    );
+  });
+
+  it('share the load among batteries behind a joint, whose fuses guard what follows', () => {
+    const joint = [
+      part('joint', 'joint', null),
+      part('one', 'battery', 'joint', { fuseA: 15 }),
+      part('two', 'battery', 'joint', { fuseA: 20 }),
+      part('radio', 'radio', 'joint', copper(2.5, 1)),
+    ];
+    const shared = runFigures(joint, flow({ radio: draw(1, 12) }, { batteryShare: 0.5 }));
+    expect(shared.get('one')!.keyDownA).toBe(6);
+    expect(shared.get('radio')!.keyDownA).toBe(12);
+    expect(shared.get('radio')!.guardA).toBe(20);
+  });
+
+  it('hold a panel’s run against its own volts', () => {
+    const charging = new Map([['panel', { meanA: 1, mostA: 2, safeForA: 2.4, feedV: 18 }]]);
+    const sun = [
+      parts[0],
+      part('controller', 'controller', 'battery'),
+      part('panel', 'panel', 'controller', { measuredOhm: 0.09 }),
+    ];
+    const panel = runFigures(sun, flow({}, { charging })).get('panel')!;
+    expect(panel.mostDropV).toBeCloseTo(0.18, 9);
+    expect(panel.dropShare).toBeCloseTo(0.01, 9);
+    expect(panel.most).toBe(0.03);
+  });
+
+  it('conserve current: what leaves the battery is what the loads take, in any tree', () => {
+    const trees = fc.array(
+      fc.record({ under: fc.nat(), amps: fc.double({ min: 0, max: 20, noNaN: true }) }),
+      {
+        minLength: 1,
+        maxLength: 12,
+      },
+    );
+    fc.assert(
+      fc.property(trees, (loads) => {
+        const all: HarnessPart[] = [part('battery', 'battery', null)];
+        loads.forEach(({ under }, index) => all.push(part(`l${index}`, 'load', all[under % all.length].id)));
+        const draws = Object.fromEntries(loads.map(({ amps }, index) => [`l${index}`, draw(amps, amps)]));
+        const found = runFigures(all, flow(draws));
+        const out = all
+          .filter(({ from }) => from === 'battery')
+          .reduce((sum, { id }) => sum + found.get(id)!.keyDownA, 0);
+        const taken = loads.reduce((sum, { amps }) => sum + amps, 0);
+        return Math.abs(out - taken) <= 1e-9 * Math.max(1, taken);
+      }),
+    );
+  });
+});
