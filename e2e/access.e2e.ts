@@ -66,6 +66,30 @@ for (const theme of ['paper', 'glare', 'ember']) {
   });
 }
 
+for (const theme of ['paper', 'glare', 'ember']) {
+  test(`axe finds nothing serious in Wire, Pack, Rehearse and the card in ${theme}`, async ({
+    page,
+    knapsack,
+  }) => {
+    await page.addInitScript((name) => localStorage.setItem('knapsack.theme', name), theme);
+    const room = `${knapsack.address}/trips/headland-contest-camp`;
+    await page.goto(`${room}/wire`);
+    await page.locator('.harness').getByText('0.6 m').click();
+    await expect(page.locator('.run-figures')).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    await page.goto(`${room}/pack`);
+    await page.getByRole('button', { name: 'Shale 60', exact: true }).click();
+    await expect(page.locator('.without')).toContainText('Left at home');
+    expect(await serious(page)).toEqual([]);
+    await page.goto(`${room}/rehearse`);
+    await expect(page.locator('.noise')).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    await page.goto(`${room}/card`);
+    await expect(page.locator('.field-card')).toContainText('Take care');
+    expect(await serious(page)).toEqual([]);
+  });
+}
+
 test('the ridge reads out where the cursor stands', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const ridge = page.getByRole('slider', { name: 'Charge in the battery over the outing' });

@@ -42,7 +42,9 @@ describe('a field card', () => {
     expect(card.where).toBe('islet, 59.00 N 5.30 E, JO29pa');
     expect(card.when).toContain('6 h 00');
     expect(card.verdict).toContain('Lasts past Sat 18:00');
-    expect(card.schedule).toEqual([['Sat 13:00 to 15:00', 'CW 10 W', 'calling and running stations, 50 % on transmit']]);
+    expect(card.schedule).toEqual([
+      ['Sat 13:00 to 15:00', 'CW 10 W', 'calling and running stations, 50 % on transmit'],
+    ]);
     expect(card.fuses).toEqual([['Shale to Curlew', '10 A']]);
     expect(card.ration.length).toBeGreaterThan(0);
     expect(card.cautions.join(' ')).toContain('Never charge it below 0 °C');

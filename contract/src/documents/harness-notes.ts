@@ -42,3 +42,18 @@ export interface HarnessNotes {
   readonly parts?: readonly AddedPart[];
   readonly runs?: readonly RunNote[];
 }
+
+/** Parts of which something else is said than before, by their ids: those that were put in or taken out as well. */
+export function changedRuns(
+  before: HarnessNotes | undefined,
+  now: HarnessNotes | undefined,
+): ReadonlySet<string> {
+  if (before === now) return new Set();
+  const words = (notes: HarnessNotes | undefined) =>
+    new Map([
+      ...(notes?.parts ?? []).map((part) => [part.id, JSON.stringify(part)] as const),
+      ...(notes?.runs ?? []).map((run) => [run.to, JSON.stringify(run)] as const),
+    ]);
+  const [was, is] = [words(before), words(now)];
+  return new Set([...was.keys(), ...is.keys()].filter((id) => was.get(id) !== is.get(id)));
+}

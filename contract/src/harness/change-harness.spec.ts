@@ -2,6 +2,7 @@ import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { readTrip } from '../schemas/read.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
+import { changedRuns } from '../documents/harness-notes.js';
 import { applyRemedy, changeRun, insertBefore, tryRun, withoutPart } from './change-harness.js';
 import { harnessOf } from './harness-of.js';
 import { harnessReport } from './harness-report.js';
@@ -55,6 +56,16 @@ describe('a change to a harness', () => {
     const out = withoutPart(added, 'lvd');
     expect(partsOf(out).map(({ id }) => id)).not.toContain('lvd');
     expect(from(out, 'curlew')).toBe('shale');
+  });
+});
+
+describe('the runs that changed', () => {
+  it('are those of which something else is said, and those put in or taken out', () => {
+    const once = changeRun(kitTrip(), 'curlew', { lengthM: 2 });
+    const more = insertBefore(changeRun(once, 'rill', { fuseA: 5 }), 'splitter', 'relay', 'shale', 'split');
+    expect([...changedRuns(once.harness, more.harness)].sort()).toEqual(['relay', 'rill', 'split']);
+    expect(changedRuns(once.harness, changeRun(once, 'curlew', { lengthM: 2 }).harness).size).toBe(0);
+    expect([...changedRuns(once.harness, undefined)]).toEqual(['curlew']);
   });
 });
 

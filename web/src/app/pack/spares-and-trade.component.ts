@@ -34,7 +34,7 @@ import { kilograms } from './pack-words';
       </ul>
     </section>
     @if (trade().length > 0) {
-      <section aria-labelledby="trade-title">
+      <section class="trade-section" aria-labelledby="trade-title">
         <h2 id="trade-title">What the weight of a battery buys</h2>
         <table class="trade">
           <thead>

@@ -24,6 +24,9 @@ export class InlineChoiceComponent {
   readonly picked = output<string>();
 
   protected pick(event: Event): void {
-    this.picked.emit((event.target as HTMLSelectElement).value);
+    const select = event.target as HTMLSelectElement;
+    this.picked.emit(select.value);
+    // The owner's value stands: what it takes comes back by its binding, what it refuses never shows.
+    select.value = this.value();
   }
 }

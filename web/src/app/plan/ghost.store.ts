@@ -1,4 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
+import { changedRuns } from '@knapsack/contract';
 import { sayDifference, sayQuantity, signed } from '@knapsack/core';
 import { bagCost, bagWeight } from './edits/loadout';
 import { PlanStore } from './plan.store';
@@ -25,6 +26,8 @@ export class GhostStore {
     const grams = bagWeight(trip, gear).grams - bagWeight(before.trip, gear).grams;
     if (Math.abs(grams) >= LEAST_GRAMS)
       words.push(signed(grams, sayQuantity({ value: Math.abs(grams), unit: 'g' })));
+    const runs = changedRuns(before.trip.harness, trip.harness).size;
+    if (runs > 0) words.push(`${runs === 1 ? 'one run' : `${runs} runs`} wired otherwise`);
     const cost = bagCost(trip, gear) - bagCost(before.trip, gear);
     if (Math.round(cost) !== 0) words.push(`${signed(cost, `${Math.round(Math.abs(cost))}`)} in money`);
     // The lowest charge goes first where there is not room for all.

@@ -37,6 +37,9 @@ import { WireStore } from './wire.store';
               [attr.height]="group.box.height"
             />
             @for (shape of group.shapes; track $index) {
+              @if (shape.is === 'path' && (shape.look === 'run' || shape.look === 'run-gap')) {
+                <path class="hit" [attr.d]="shape.d" />
+              }
               @if (shape.is === 'path') {
                 <path [attr.class]="'s-' + shape.look" [attr.d]="shape.d" />
               } @else {

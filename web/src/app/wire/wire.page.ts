@@ -1,7 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDestroy } from '@angular/core';
 import { NEGATIVE_FUSE } from '@knapsack/core';
-import { GhostStore } from '../plan/ghost.store';
-import { PlanStore } from '../plan/plan.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { CheckListComponent } from './check-list.component';
 import { HarnessComponent } from './harness.component';
@@ -30,14 +28,6 @@ import { WireStore } from './wire.store';
           <span class="muted">Looking at the wiring …</span>
         }
       </p>
-      @if (plan.before()) {
-        <p class="difference" role="status">
-          <span class="ghost-sign" aria-hidden="true"></span>
-          <b>{{ changedWords() }}</b>
-          <button type="button" class="quiet" (click)="ghost.keep()">Keep</button>
-          <button type="button" class="quiet" (click)="ghost.takeBack()">Take back</button>
-        </p>
-      }
       @if (store.report()?.unreckoned; as sentence) {
         <p class="muted">The plan cannot be reckoned, so no current is known: {{ sentence }}</p>
       }
@@ -86,8 +76,6 @@ import { WireStore } from './wire.store';
 })
 export class WirePage implements OnDestroy {
   protected readonly store = inject(WireStore);
-  protected readonly plan = inject(PlanStore);
-  protected readonly ghost = inject(GhostStore);
   protected readonly negative = NEGATIVE_FUSE;
   protected readonly parting = signal(false);
   protected readonly steps = computed(() => {
@@ -122,13 +110,6 @@ export class WirePage implements OnDestroy {
       sentence: `It can be wired so: every rule is kept.${also}`,
     };
   });
-  protected readonly changedWords = computed(() => {
-    const labels = (this.store.report()?.runs ?? [])
-      .filter(({ part }) => this.store.changed().has(part))
-      .map(({ label }) => label);
-    return labels.length > 0 ? `Changed: ${labels.join(' · ')}` : 'Changed';
-  });
-
   constructor() {
     this.store.inRoom.set(true);
   }

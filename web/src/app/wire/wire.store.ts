@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import type { Trip } from '@knapsack/contract';
+import { changedRuns } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
 import { NewestWorker } from '../plan/newest-worker';
 import { PlanStore } from '../plan/plan.store';
@@ -45,11 +45,7 @@ export class WireStore implements OnDestroy {
   readonly changed = computed<ReadonlySet<string>>(() => {
     const before = this.plan.before()?.trip;
     const trip = this.plan.trip();
-    if (!before || !trip || before.harness === trip.harness) return new Set();
-    const words = ({ harness }: Trip) =>
-      new Map((harness?.runs ?? []).map((note) => [note.to, JSON.stringify(note)]));
-    const [was, is] = [words(before), words(trip)];
-    return new Set([...was.keys(), ...is.keys()].filter((id) => was.get(id) !== is.get(id)));
+    return before && trip ? changedRuns(before.harness, trip.harness) : new Set();
   });
 
   constructor() {

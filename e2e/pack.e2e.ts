@@ -1,0 +1,88 @@
+import type { Page } from '@playwright/test';
+import { expect, saved, test, type Knapsack } from './knapsack.js';
+
+async function openPack(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
+  await page.goto(`${address}/trips/${id}/pack`);
+  await expect(page.locator('.pack-bag').first()).toBeVisible();
+}
+const said = (page: Page) => page.locator('.room-verdict');
+const bag = (page: Page, name: string) => page.getByRole('region', { name });
+const type = async (page: Page, label: string, value: string) => {
+  await page.getByLabel(label, { exact: true }).first().fill(value);
+  await page.keyboard.press('Enter');
+};
+
+test('a bag is packed over its limit and under it again, by dragging', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  await expect(said(page)).toContainText(
+    '7.13 kg of the 9.00 kg that are carried on foot: it can be carried.',
+  );
+  const from = (await bag(page, 'back pack')
+    .getByRole('listitem')
+    .filter({ hasText: 'Frond 42' })
+    .boundingBox())!;
+  const to = (await bag(page, 'side pouch').boundingBox())!;
+  await page.mouse.move(from.x + 120, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 100, to.y + to.height / 2, { steps: 12 });
+  await page.mouse.up();
+  // 1.35 kg and the panel's 1.26 kg in a pouch for 1.5 kg.
+  await expect(bag(page, 'side pouch')).toContainText('1.11 kg too heavy');
+  await expect(said(page)).toContainText('but side pouch does not close');
+  await page.getByLabel('Bag', { exact: true }).selectOption({ label: 'back pack' });
+  await expect(said(page)).toContainText('it can be carried');
+  await saved(page);
+  await page.reload();
+  await expect(bag(page, 'back pack')).toContainText('Frond 42');
+});
+
+test('over the limit of the way in, and under it with a second to carry', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  await type(page, 'What may be carried in all', '6');
+  await expect(said(page)).toContainText('1.13 kg over the 6.00 kg that are carried on foot');
+  await page.getByRole('button', { name: 'what is usual' }).click();
+  await expect(said(page)).toContainText('7.13 kg of the 10.00 kg');
+  await type(page, 'How many carry', '2');
+  await page.getByRole('button', { name: 'Share it evenly' }).click();
+  await expect(page.locator('.carriers')).toContainText('no. 1 carries');
+  await type(page, 'What may be carried in all', '-2');
+  await expect(page.getByRole('alert')).toContainText('carry limit');
+});
+
+test('what stays at home is told before it is left, and undone', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  await page.getByRole('button', { name: 'Frond 42', exact: true }).click();
+  await expect(page.locator('.without')).toContainText(/on the air are left|the sum stays/);
+  await expect(page.locator('.without')).toContainText(/draws? finish/);
+  await page.getByRole('button', { name: 'Shale 18', exact: true }).click();
+  await expect(page.locator('.without')).toContainText('nobody is on the air');
+  await page.getByRole('button', { name: /^night/ }).click();
+  await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
+  await page.getByRole('button', { name: 'Leave it at home' }).click();
+  await expect(page.locator('.pack-bags')).not.toContainText('tent lamp');
+  await page.keyboard.press('u');
+  await expect(page.locator('.pack-bags')).toContainText('tent lamp');
+});
+
+test('by keyboard a piece is ticked, put in a bag, and carried twice', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  const tick = page.getByLabel('tent lamp is packed');
+  await tick.focus();
+  await page.keyboard.press('Space');
+  await expect(page.locator('.ticks')).toContainText('4 of 11 packed');
+  await page.getByRole('button', { name: 'tent lamp night' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Bag', { exact: true }).selectOption({ label: 'side pouch' });
+  await expect(bag(page, 'side pouch')).toContainText('tent lamp');
+  await page.getByRole('button', { name: 'Carry a second' }).first().press('Enter');
+  await expect(bag(page, 'side pouch')).toContainText('2 × short lead');
+});
+
+test('the list prints on one page, with boxes to tick', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.pack-tick input').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print the list' })).toBeHidden();
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(1);
+});
