@@ -108,7 +108,13 @@ export function connectorAmps({ statedA, near, far }: HarnessRun): number | null
 
 /** The parts from one up to where the harness begins, itself first; stops where it would go round. */
 export function wayToRoot(parts: readonly HarnessPart[], id: string): readonly HarnessPart[] {
-  const byId = new Map(parts.map((part) => [part.id, part]));
+  return wayUp(byIdOf(parts), id);
+}
+
+const byIdOf = (parts: readonly HarnessPart[]): ReadonlyMap<string, HarnessPart> =>
+  new Map(parts.map((part) => [part.id, part]));
+
+function wayUp(byId: ReadonlyMap<string, HarnessPart>, id: string): readonly HarnessPart[] {
   const way: HarnessPart[] = [];
   for (let part = byId.get(id); part && !way.includes(part); part = byId.get(part.from ?? '')) way.push(part);
   return way;
@@ -116,7 +122,8 @@ export function wayToRoot(parts: readonly HarnessPart[], id: string): readonly H
 
 /** A part and everything that hangs from it. */
 export function partsBelow(parts: readonly HarnessPart[], id: string): readonly HarnessPart[] {
-  return parts.filter((part) => wayToRoot(parts, part.id).some((above) => above.id === id));
+  const byId = byIdOf(parts);
+  return parts.filter((part) => wayUp(byId, part.id).some((above) => above.id === id));
 }
 
 /** The parts that feed each other in a ring, in its order; empty where every way leads to the battery. */
