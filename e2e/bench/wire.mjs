@@ -16,7 +16,10 @@ function largeKit() {
   const relay = gear.find(({ id }) => id === 'relay-unit');
   const before = harnessReport(trip, gear).runs.length;
   const boxes = 4;
-  const more = Array.from({ length: RUNS - before - boxes }, (_, index) => ({ ...relay, id: `relay-${index}` }));
+  const more = Array.from({ length: RUNS - before - boxes }, (_, index) => ({
+    ...relay,
+    id: `relay-${index}`,
+  }));
   return {
     shelf: [...gear, ...more],
     trip: {
@@ -54,7 +57,11 @@ export function measure() {
   const whole = timesOf(() => drawHarness(harnessReport(trip, shelf), 'across'), TIMES);
   return [
     { what: `wiring of ${RUNS} runs: its forecast, median`, value: median(reckoned), unit: 'ms' },
-    { what: `wiring of ${RUNS} runs: forecast, currents and rules, median`, value: median(reports), unit: 'ms' },
+    {
+      what: `wiring of ${RUNS} runs: forecast, currents and rules, median`,
+      value: median(reports),
+      unit: 'ms',
+    },
     { what: `wiring of ${RUNS} runs: layout and drawing, median`, value: median(drawn), unit: 'ms' },
     { what: `wiring of ${RUNS} runs: all of it, median`, value: median(whole), unit: 'ms', target: 50 },
     { what: `wiring of ${RUNS} runs: all of it, p95`, value: p95(whole), unit: 'ms' },

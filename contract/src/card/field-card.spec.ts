@@ -49,7 +49,7 @@ describe('a field card', () => {
     expect(card.ration.length).toBeGreaterThan(0);
     expect(card.cautions.join(' ')).toContain('Never charge it below 0 °C');
     expect(card.joining).toContain('Lay Frond face down');
-    expect(card.wiring).toContain('<svg');
+    expect(card.wiring.groups.map(({ part }) => part)).toContain('curlew');
   });
 
   it('is made of an empty bag too', () => {

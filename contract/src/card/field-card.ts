@@ -19,9 +19,8 @@ import {
 import type { Gear } from '../documents/gear.js';
 import { REPEATS, type Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
-import { drawHarness } from '../harness/drawing.js';
+import { drawHarness, type HarnessDrawing } from '../harness/drawing.js';
 import { harnessReport } from '../harness/harness-report.js';
-import { svgOf } from '../harness/svg.js';
 import { stationOf } from '../resolve/expand-blocks.js';
 import { counted, isKind, lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
@@ -49,8 +48,8 @@ export interface FieldCard {
   readonly fuses: readonly (readonly [run: string, fuse: string])[];
   readonly joining: string;
   readonly cautions: readonly string[];
-  /** The wiring as an SVG that stands alone; null for an empty bag. */
-  readonly wiring: string | null;
+  /** The wiring as it is drawn in its room. */
+  readonly wiring: HarnessDrawing;
 }
 
 /** Lines left for frequencies, filled in by hand. */
@@ -63,14 +62,8 @@ const MOST_SCHEDULE = 14;
  * The field card of a trip, the same for screen, print and PDF.
  *
  * @param ration how to spend the energy; null where it is not known
- * @param font family of the words in the wiring's picture
  */
-export function fieldCard(
-  trip: Trip,
-  shelf: readonly Gear[],
-  ration: Ration | null,
-  font = 'sans-serif',
-): FieldCard {
+export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | null): FieldCard {
   const zone = trip.place.timeZone;
   const { carried } = lookUp(trip, shelf);
   const report = harnessReport(trip, shelf);
@@ -106,8 +99,7 @@ export function fieldCard(
       .map(({ words }) => words)
       .join(' '),
     cautions: [...new Set(chemistries.flatMap((chemistry) => cautions(chemistry)))],
-    wiring:
-      report.parts.length > 0 ? svgOf(drawHarness(report, 'across'), `Wiring of ${trip.name}`, font) : null,
+    wiring: drawHarness(report, 'across'),
   };
 }
 

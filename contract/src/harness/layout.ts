@@ -43,7 +43,7 @@ const LEAST_WIDTH = 104;
 /** Room for the words of a run and the sign of its fuse. */
 const WORDS: Readonly<Record<Direction, { readonly width: number; readonly height: number }>> = {
   across: { width: 164, height: 68 },
-  down: { width: 132, height: 74 },
+  down: { width: 122, height: 74 },
 };
 
 /** Whether the current of a part's run flows towards the battery. */
@@ -55,8 +55,8 @@ export function layOut(parts: readonly HarnessPart[], direction: Direction): Har
   const graph = new Graph({ directed: true });
   graph.setGraph({
     rankdir: direction === 'across' ? 'LR' : 'TB',
-    nodesep: direction === 'across' ? 12 : 18,
-    edgesep: 12,
+    nodesep: direction === 'across' ? 12 : 10,
+    edgesep: direction === 'across' ? 12 : 6,
     ranksep: direction === 'across' ? 34 : 20,
     marginx: 10,
     marginy: 10,
@@ -75,8 +75,29 @@ export function layOut(parts: readonly HarnessPart[], direction: Direction): Har
   }
   layout(graph);
   const { width = 0, height = 0 } = graph.graph() as { width?: number; height?: number };
+  putFirst(graph, parts.find(({ kind }) => kind === 'radio')?.id, direction, { width, height });
   const boxes = new Map(parts.map(({ id }) => [id, graph.node(id) as Box]));
   return { width, height, parts: boxes, runs: waysOf(graph, parts, direction) };
+}
+
+/** Mirrors a layout where it has put the radio last: what matters most stands first. */
+function putFirst(
+  graph: Graph,
+  id: string | undefined,
+  direction: Direction,
+  size: { readonly width: number; readonly height: number },
+): void {
+  const [axis, extent] =
+    direction === 'across' ? (['y', size.height] as const) : (['x', size.width] as const);
+  if (id === undefined || (graph.node(id) as Box)[axis] <= extent / 2) return;
+  const placed = [
+    ...graph.nodes().map((node: string) => graph.node(node)),
+    ...graph.edges().map((edge: { v: string; w: string }) => graph.edge(edge)),
+  ];
+  for (const one of placed as { x?: number; y?: number }[]) {
+    const at = one[axis];
+    if (at !== undefined) one[axis] = extent - at;
+  }
 }
 
 /** Runs leave and meet a part side by side, in the order in which they lie, so that none hides another. */

@@ -4,7 +4,7 @@ import { fieldCard } from '@knapsack/contract/card';
 import { readRationOptions } from '@knapsack/contract/schemas';
 import { fail, succeed, type Result } from '@knapsack/core';
 import type { RationOptions } from '@knapsack/contract/size';
-import { CARD_FONT, cardPdf, PAPERS, type Paper } from '../card/card-pdf.js';
+import { cardPdf, PAPERS, type Paper } from '../card/card-pdf.js';
 import type { DocumentStore } from '../documents/document-store.js';
 import { rationOnThread } from '../search/search-threads.js';
 import { question, refuse, whileConnected } from './question.js';
@@ -18,7 +18,7 @@ export function cardRoutes(store: DocumentStore<Gear>): Router {
     const { trip, shelf, options } = asked.value;
     const made = await whileConnected(response, async (signal) => {
       const ration = await rationOnThread(trip, shelf, options.ration, signal);
-      return cardPdf(fieldCard(trip, shelf, ration.ok ? ration.value : null, CARD_FONT), options.paper);
+      return cardPdf(fieldCard(trip, shelf, ration.ok ? ration.value : null), options.paper);
     });
     if (!made) return;
     response.type('application/pdf');

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
+import { svgOf } from '@knapsack/contract/harness';
 import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
@@ -8,7 +9,7 @@ export const PAPERS = ['A5', 'A4'] as const;
 export type Paper = (typeof PAPERS)[number];
 
 /** Family of the card's words, and of those in its wiring. */
-export const CARD_FONT = 'Atkinson';
+const CARD_FONT = 'Atkinson';
 
 const fontFolder = join(
   dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
@@ -157,9 +158,10 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
             ),
           )
         : []),
-      ...(card.wiring
-        ? section('Wiring', { svg: card.wiring, fit: [inner, (paper === 'A4' ? 190 : 130) * shrink] })
-        : []),
+      ...section('Wiring', {
+        svg: svgOf(card.wiring, `Wiring of ${card.name}`, CARD_FONT),
+        fit: [inner, (paper === 'A4' ? 190 : 130) * shrink],
+      }),
       { text: card.joining, color: MUTED, fontSize: 8 * unit, margin: [0, gap / 2, 0, 0] },
       ...section('Take care', {
         text: [

@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  type OnDestroy,
-} from '@angular/core';
-import { DomSanitizer } from '@angular/platform-browser';
+import { ChangeDetectionStrategy, Component, effect, inject, signal, type OnDestroy } from '@angular/core';
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
 import { USUAL_RATION_OPTIONS, type RationOptions } from '@knapsack/contract/size';
 import { firstValueFrom } from 'rxjs';
@@ -19,11 +10,13 @@ import { NewestWorker } from '../plan/newest-worker';
 import { PlanStore } from '../plan/plan.store';
 import { kept } from '../size/kept-options';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
+import { HarnessShapesComponent } from '../wire/harness-shapes.component';
 import type { CardAnswer, CardQuestion } from './card-protocol';
 
 /** The field card: everything that one takes along, on one page. */
 @Component({
   selector: 'ks-card',
+  imports: [HarnessShapesComponent],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card.page.html',
@@ -32,7 +25,6 @@ export class CardPage implements OnDestroy {
   private readonly plan = inject(PlanStore);
   private readonly shelf = inject(ShelfService);
   private readonly api = inject(ApiService);
-  private readonly sanitizer = inject(DomSanitizer);
   private worker: NewestWorker<CardQuestion, CardAnswer> | null = null;
   private readonly ration = kept<RationOptions>('knapsack.ration', USUAL_RATION_OPTIONS);
   protected readonly card = signal<FieldCard | null>(null);
@@ -40,14 +32,6 @@ export class CardPage implements OnDestroy {
   protected readonly making = signal<'A5' | 'A4' | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly blanks = Array.from({ length: BLANK_LINES });
-  /** The wiring as a picture: it is drawn by us, and stands in an image that runs nothing. */
-  protected readonly wiring = computed(() => {
-    const drawn = this.card()?.wiring;
-    return drawn
-      ? this.sanitizer.bypassSecurityTrustUrl(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawn)}`)
-      : null;
-  });
-
   constructor() {
     effect(() => {
       const trip = this.plan.trip();

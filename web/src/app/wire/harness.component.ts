@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Drawn } from '@knapsack/contract/harness';
+import { HarnessShapesComponent } from './harness-shapes.component';
 import { WireStore } from './wire.store';
+
+const LEAST_SCALE = 0.86;
 
 /** The harness as it will be wired; each run and each part can be chosen. */
 @Component({
   selector: 'ks-harness',
+  imports: [HarnessShapesComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawing(); as picture) {
@@ -14,7 +18,7 @@ import { WireStore } from './wire.store';
         aria-label="Wiring of the kit"
         [attr.viewBox]="'0 0 ' + picture.width + ' ' + picture.height"
         [style.max-width.px]="picture.width * 1.15"
-        [style.min-width.px]="picture.width * 0.72"
+        [style.min-width.px]="picture.width * leastScale"
       >
         @for (group of picture.groups; track group.on + group.part) {
           <g
@@ -36,23 +40,7 @@ import { WireStore } from './wire.store';
               [attr.width]="group.box.width"
               [attr.height]="group.box.height"
             />
-            @for (shape of group.shapes; track $index) {
-              @if (shape.is === 'path' && (shape.look === 'run' || shape.look === 'run-gap')) {
-                <path class="hit" [attr.d]="shape.d" />
-              }
-              @if (shape.is === 'path') {
-                <path [attr.class]="'s-' + shape.look" [attr.d]="shape.d" />
-              } @else {
-                <text
-                  [attr.class]="'s-' + shape.look"
-                  [attr.x]="shape.x"
-                  [attr.y]="shape.y"
-                  [attr.text-anchor]="shape.anchor"
-                >
-                  {{ shape.text }}
-                </text>
-              }
-            }
+            <g ksShapes [shapes]="group.shapes" />
           </g>
         }
       </svg>
@@ -67,6 +55,8 @@ import { WireStore } from './wire.store';
 })
 export class HarnessComponent {
   protected readonly store = inject(WireStore);
+  /** Smaller than this its words cannot be read: it is moved under the finger instead. */
+  protected readonly leastScale = LEAST_SCALE;
   protected readonly drawing = computed(() => this.store.drawing());
 
   protected isChosen({ part, on }: Drawn): boolean {
