@@ -53,6 +53,22 @@ const matters = async (page) => {
   await page.locator('.tornado li').first().waitFor();
 };
 
+const runInHand = async (page) => {
+  await page.locator('.harness').getByText('0.6 m').click();
+  await page.locator('.run-figures').waitFor();
+};
+
+const panelInHand = async (page) => {
+  await page.getByRole('button', { name: 'Frond 42', exact: true }).click();
+  await page.getByText(/as it is packed/).waitFor();
+};
+
+const halfTried = async (page) => {
+  const good = page.getByRole('button', { name: /^Good: / });
+  for (let step = 0; step < 4; step++) await good.nth(step).click();
+  await page.evaluate(() => document.activeElement.blur());
+};
+
 const SHOTS = [
   { name: 'trips', path: '/' },
   { name: 'quick-sum', path: '/sum' },
@@ -66,6 +82,10 @@ const SHOTS = [
   { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
   { name: 'size', path: '/trips/headland-contest-camp/size', act: found },
   { name: 'size-phone', path: `${PLAN}/size`, act: found, size: PHONE },
+  { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
+  { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },
+  { name: 'rehearse', path: `${PLAN}/rehearse`, act: halfTried },
+  { name: 'card', path: `${PLAN}/card`, act: (page) => page.getByText('The ration:').waitFor() },
   { name: 'plan-near', path: PLAN, act: twoStationsNear },
   { name: 'plan-variants', path: PLAN, act: twoVariants },
   { name: 'gear', path: '/gear', act: compareBatteries },
@@ -93,7 +113,7 @@ async function take(browser, address, folder, { name, path, act, theme = 'paper'
   await page.goto(address + path);
   await page
     .locator(
-      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking',
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card',
     )
     .first()
     .waitFor();

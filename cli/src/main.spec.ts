@@ -85,6 +85,34 @@ describe('knapsack what-if', () => {
   });
 });
 
+describe('knapsack wire', () => {
+  const CAMP = join(DEMO, 'trips/headland-contest-camp.json');
+
+  it('tells the runs, the broken rules, and the order of joining', async () => {
+    const { code, out } = await run('wire', CAMP);
+    expect(code).toBe(0);
+    expect(out).toContain('the batteries to Whimbrel 100: 19.6 A, loses 0.35 V');
+    expect(out).toContain('stop, fuse carries the load: From the batteries to Whimbrel 100');
+    expect(out).toContain('3. Join Weir 30 to the batteries, plus last.');
+  });
+
+  it('prints the drawing, the parts list, and all of it as JSON', async () => {
+    expect((await run('wire', CAMP, '--svg')).out).toContain(
+      '<title>Wiring of Headland contest camp</title>',
+    );
+    expect((await run('wire', CAMP, '--csv')).out.split('\n')[0]).toBe('what,detail,count,length_m,where');
+    const { checks } = JSON.parse((await run('wire', CAMP, '--json')).out) as { checks: { rule: string }[] };
+    expect(checks[0].rule).toBe('carries');
+  });
+
+  it('draws a bag with parts missing', async () => {
+    const trip = JSON.parse(readFileSync(CAMP, 'utf8')) as object;
+    const { code, out } = await run('wire', file(JSON.stringify({ ...trip, loadout: [] })));
+    expect(code).toBe(0);
+    expect(out).toContain('Nothing feeds this station');
+  });
+});
+
 describe('knapsack forecast', () => {
   it('prints the verdict and the steps as JSON', async () => {
     const { code, out } = await run('forecast', join(DEMO, 'trips/headland-contest-camp.json'), '--json');

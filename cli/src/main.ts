@@ -7,6 +7,7 @@ import { InputProblem, type Terminal } from './terminal.js';
 import { FiguresMissed, verifyCommand } from './verify-command.js';
 import { weatherCommand } from './weather-command.js';
 import { whatIfCommand } from './what-if-command.js';
+import { wireCommand } from './wire-command.js';
 
 const PROCESS: Terminal = {
   out: (text) => void process.stdout.write(text),
@@ -28,6 +29,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(quickCommand(terminal))
     .addCommand(forecastCommand(terminal))
     .addCommand(whatIfCommand(terminal))
+    .addCommand(wireCommand(terminal))
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
     .addCommand(weatherCommand(terminal))

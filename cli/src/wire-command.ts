@@ -1,0 +1,59 @@
+import { Command } from 'commander';
+import {
+  billCsv,
+  billOf,
+  drawHarness,
+  harnessReport,
+  svgOf,
+  type HarnessReport,
+} from '@knapsack/contract/harness';
+import { fixed, RULES, sayQuantity } from '@knapsack/core';
+import type { Terminal } from './terminal.js';
+import { GEAR_OPTION, readTripFiles } from './trip-files.js';
+
+interface WireOptions {
+  gear?: string;
+  json?: boolean;
+  svg?: boolean;
+  csv?: boolean;
+}
+
+/** knapsack wire: how a kit is wired, what flows where, what is wrong with it, and in which order it is joined. */
+export function wireCommand(terminal: Terminal): Command {
+  return new Command('wire')
+    .description(
+      'The wiring of a trip’s kit: what flows in each run, which rules are broken, the order of joining.',
+    )
+    .argument('<TRIP.json>', 'a trip document')
+    .option(...GEAR_OPTION)
+    .option('--svg', 'print the drawing as SVG')
+    .option('--csv', 'print the parts list as CSV')
+    .option('--json', 'print it as JSON')
+    .action((tripFile: string, { gear, json, svg, csv }: WireOptions) => {
+      const { trip, shelf } = readTripFiles(tripFile, gear);
+      const report = harnessReport(trip, shelf);
+      if (svg) terminal.out(`${svgOf(drawHarness(report, 'across'), `Wiring of ${trip.name}`)}\n`);
+      else if (csv) terminal.out(billCsv(billOf(report)));
+      else terminal.out(json ? `${JSON.stringify(report)}\n` : inWords(trip.name, report));
+    });
+}
+
+function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessReport): string {
+  const amps = (value: number) => sayQuantity({ value, unit: 'A' });
+  return `${[
+    name,
+    ...(unreckoned ? ['', `No current is known: ${unreckoned}`] : []),
+    '',
+    'Runs',
+    ...runs.map(({ label, keyDownA, mostChargeA, mostDropV, ohm }) => {
+      const flows = amps(Math.max(keyDownA, mostChargeA));
+      return `  ${label}: ${flows}${ohm === null ? ', not known what it is made of' : `, loses ${fixed(mostDropV, 2)} V`}`;
+    }),
+    '',
+    checks.length > 0 ? 'What the rules say' : 'Every rule is kept.',
+    ...checks.map(({ severity, rule, sentence }) => `  ${severity}, ${RULES[rule].title}: ${sentence}`),
+    '',
+    'Joined in this order',
+    ...joining.map(({ words }, index) => `  ${index + 1}. ${words}`),
+  ].join('\n')}\n`;
+}
