@@ -41,7 +41,7 @@ describe('the words on packing', () => {
     );
     expect(withoutWords({ ...left, hours: 0 }, null, null, 'UTC')).toContain('nobody is on the air');
     expect(withoutWords({ ...left, hours: 30, endMs: null }, null, null, 'UTC')).toBe(
-      'Left at home, the sum stays as it is (no sun).',
+      'Left at home, all 30 h 00 on the air are kept (no sun).',
     );
   });
 });

@@ -37,7 +37,8 @@ export function withoutWords(
   const reason = because ? ` (${because})` : '';
   if (hours === 0) return `Left at home, nobody is on the air.${reason}`;
   const chance = odds && oddsPacked ? ` Then ${sayOdds(odds)}; as it is packed, ${sayOdds(oddsPacked)}.` : '';
-  if (hours >= ofHours && endMs === null) return `Left at home, the sum stays as it is${reason}.${chance}`;
+  if (hours >= ofHours && endMs === null)
+    return `Left at home, all ${sayDuration(ofHours)} on the air are kept${reason}.${chance}`;
   const end = endMs === null ? '' : `, over at ${sayTime(endMs, timeZone)}`;
   return `Left at home, ${sayDuration(hours)} of ${sayDuration(ofHours)} on the air are left${end}${reason}.${chance}`;
 }

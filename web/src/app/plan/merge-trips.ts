@@ -16,6 +16,11 @@ const KEYS: Readonly<Record<string, string>> = {
   gear: 'id',
   variants: 'id',
   hours: 'start',
+  runs: 'to',
+  parts: 'id',
+  bags: 'id',
+  results: 'step',
+  charging: 'gear',
 };
 
 /** What the fields are called where both have changed them. */
@@ -30,6 +35,12 @@ const WORDS: Readonly<Record<string, string>> = {
   loadout: 'something in the bag',
   variants: 'a variant',
   note: 'the note',
+  harness: 'the wiring',
+  runs: 'a run of the wiring',
+  packing: 'how it is packed',
+  bags: 'a bag',
+  results: 'a step of the rehearsal',
+  charging: 'how something is charged',
 };
 
 /**
