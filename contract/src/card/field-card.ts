@@ -32,8 +32,8 @@ export interface FieldCard {
   readonly name: string;
   readonly where: string;
   readonly when: string;
-  /** Null where the plan cannot be reckoned. */
-  readonly verdict: string | null;
+  /** How the plan ends, or why it cannot be reckoned. */
+  readonly verdict: string;
   readonly kit: string;
   readonly schedule: readonly (readonly [when: string, what: string, how: string])[];
   readonly volts: readonly {
@@ -68,14 +68,16 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
   const { carried } = lookUp(trip, shelf);
   const report = harnessReport(trip, shelf);
   const plan = resolve(trip, shelf);
-  const verdict = plan.ok ? verdictSentence(forecast(plan.value).verdict, zone) : null;
+  const verdict = plan.ok
+    ? plainSentence(verdictSentence(forecast(plan.value).verdict, zone))
+    : `This plan cannot be reckoned: ${plan.problems[0].sentence}`;
   const volts = voltsTable(trip, carried, report.expected);
   const chemistries = [...new Set(batteryPieces(carried).map(({ gear }) => gear.chemistry))];
   return {
     name: trip.name,
     where: whereWords(trip),
     when: whenWords(trip),
-    verdict: verdict && plainSentence(verdict),
+    verdict,
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(
       trip,

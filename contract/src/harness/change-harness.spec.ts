@@ -91,6 +91,7 @@ describe('a remedy', () => {
     mends(said({ lengthM: 12 }), 'drop');
     mends(said({ far: { family: 'barrel21', end: 'plug' } }), 'mating');
     mends(kitTrip({ radioOn: 'terminals' }), 'terminals');
+    mends(said({ from: 'rill' }), 'terminals');
   });
 
   it('puts a disconnect before every load, and none before the controller', () => {

@@ -76,10 +76,7 @@ export function applyRemedy(
   newId: string,
 ): Trip {
   const { fuseA, fuseAtM, areaMm2, lengthM, near, far, from, offTerminals, disconnect } = remedy;
-  if (offTerminals) {
-    const { radioOn: _on, ...rest } = trip;
-    return rest;
-  }
+  if (offTerminals) return offTheTerminals(trip, shelf, to);
   if (disconnect) return withDisconnect(trip, shelf, to, newId);
   const said: Partial<RunNote> = {
     ...(fuseA !== undefined && { fuseA }),
@@ -91,6 +88,14 @@ export function applyRemedy(
     ...(from !== undefined && { from }),
   };
   return changeRun(trip, to, said);
+}
+
+/** What hangs on a controller's load terminals hangs from the battery. */
+function offTheTerminals({ radioOn: _on, ...trip }: Trip, shelf: readonly Gear[], controller: string): Trip {
+  const parts = harnessOf(trip, lookUp(trip, shelf).carried);
+  const root = parts.find(({ from }) => from === null)?.id ?? controller;
+  const onIt = parts.filter(({ from, kind }) => from === controller && kind !== 'panel');
+  return onIt.reduce((changed, { id }) => changeRun(changed, id, { from: root }), trip as Trip);
 }
 
 /** A low-voltage disconnect between the battery and everything that it feeds. */

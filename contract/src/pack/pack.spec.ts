@@ -52,6 +52,14 @@ describe('a packing list', () => {
     expect([ticked, lines]).toEqual([1, 7]);
   });
 
+  it('gives the bag of one who stays at home to the last one there', () => {
+    const bags = [{ id: 'far', name: 'far', operator: 3 }];
+    const loadout = kitTrip().loadout.map((item) => ({ ...item, bag: 'far' }));
+    expect(list({ loadout, packing: { bags, operators: 2 } }).carriers.map(({ grams }) => grams)).toEqual([
+      0, 4400,
+    ]);
+  });
+
   it('is shared evenly among who carries, as a valid trip', () => {
     const shared = shareAmong(kitTrip({ packing: { operators: 2 } }), kitShelf);
     expect(readTrip(shared).ok).toBe(true);

@@ -71,6 +71,9 @@ const usualBags = (operators: number): readonly Bag[] =>
 export const bagsOf = ({ packing }: Pick<Trip, 'packing'>): readonly Bag[] =>
   packing?.bags ?? usualBags(packing?.operators ?? 1);
 
+/** Who carries a bag; what one who stays at home had is the last one's. */
+const carrierOf = ({ operator = 1 }: Bag, operators: number): number => Math.min(operator, operators);
+
 /** The packing list of a trip. */
 export function packingOf(trip: Trip, shelf: readonly Gear[]): PackList {
   const pieces = lookUp(trip, shelf).carried.map(({ gear, item, index }): PackedPiece => ({
@@ -107,7 +110,7 @@ export function packingOf(trip: Trip, shelf: readonly Gear[]): PackList {
     overG: Math.max(0, grams - limitG),
     overfull: bags.filter(({ overG, overL }) => overG > 0 || overL > 0),
     carriers: Array.from({ length: operators }, (_, index) => {
-      const carries = bags.filter(({ bag }) => (bag.operator ?? 1) === index + 1);
+      const carries = bags.filter(({ bag }) => carrierOf(bag, operators) === index + 1);
       const load = carries.reduce((sum, bag) => sum + bag.grams, 0);
       return { operator: index + 1, grams: load, overG: Math.max(0, load - limitG / operators) };
     }),
@@ -144,7 +147,7 @@ const volumeOf = (pieces: readonly PackedPiece[]): number =>
 export function shareAmong(trip: Trip, shelf: readonly Gear[]): Trip {
   const { operators, bags, loose } = packingOf(trip, shelf);
   const firstOf = Array.from({ length: operators }, (_, index) =>
-    bags.find(({ bag }) => (bag.operator ?? 1) === index + 1),
+    bags.find(({ bag }) => carrierOf(bag, operators) === index + 1),
   ).filter((bag) => bag !== undefined);
   if (firstOf.length === 0) return trip;
   const pieces = [...bags.flatMap((bag) => bag.pieces), ...loose].sort((a, b) => a.index - b.index);

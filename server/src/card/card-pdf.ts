@@ -141,7 +141,7 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
       { text: card.name, bold: true, fontSize: 17 * unit },
       { text: card.where },
       { text: card.when },
-      ...(card.verdict ? [{ text: card.verdict, bold: true, margin: [0, 3 * unit, 0, 0] } as Content] : []),
+      { text: card.verdict, bold: true, margin: [0, 3 * unit, 0, 0] },
       {
         columns: [
           { stack: left, width: '*' },

@@ -71,6 +71,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
         },
         yesNo(gear, 'keepsCharge', 'Put away', ['keeps its charge', 'loses it by itself']),
+        yesNo(gear, 'protects', 'Emptied too far', ['its protection opens', 'nothing opens']),
       ];
     case 'station':
       return [

@@ -16,6 +16,7 @@ export class WireStore implements OnDestroy {
   private readonly plan = inject(PlanStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<WireQuestion, WireAnswer> | null = null;
+  private asked = '';
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly direction = innerWidth < NARROW_PX ? 'down' : 'across';
 
@@ -28,7 +29,12 @@ export class WireStore implements OnDestroy {
   });
   /** Whether its room is open: then there is no waiting. */
   readonly inRoom = signal(false);
-  private readonly answer = signal<WireAnswer | null>(null);
+  private readonly newest = signal<{ readonly trip: string; readonly is: WireAnswer } | null>(null);
+  /** While the next one is reckoned the last stands, but never that of another trip. */
+  private readonly answer = computed(() => {
+    const newest = this.newest();
+    return newest && newest.trip === this.plan.trip()?.id ? newest.is : null;
+  });
 
   readonly report = computed(() => this.answer()?.report ?? null);
   readonly drawing = computed(() => this.answer()?.drawing ?? null);
@@ -69,11 +75,12 @@ export class WireStore implements OnDestroy {
       () => new Worker(new URL('./wire.worker', import.meta.url), { type: 'module' }),
       {
         answered: (answer, newest) => {
-          if (newest) this.answer.set(answer);
+          if (newest) this.newest.set({ trip: this.asked, is: answer });
         },
         failed: () => this.failed.set(true),
       },
     );
+    this.asked = question.trip.id;
     this.worker.ask(question);
   }
 }
