@@ -8,7 +8,7 @@ ensureWeb();
 process.env.CHROME_BIN ??= CHROMIUM;
 
 const rows = [];
-for (const part of ['march', 'wire', 'size', 'api', 'page']) {
+for (const part of ['march', 'size', 'wire', 'api', 'page']) {
   const { measure } = await import(`${ROOT}/e2e/bench/${part}.mjs`);
   rows.push(...(await measure()));
 }

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
 import { explain, forecast, type Forecast } from '@knapsack/core';
+import { fieldCard } from '../card/field-card.js';
+import { billOf } from '../harness/bill.js';
+import { applyRemedy } from '../harness/change-harness.js';
+import { drawHarness } from '../harness/drawing.js';
+import { harnessReport } from '../harness/harness-report.js';
+import { packingOf } from '../pack/packing-of.js';
+import { chargeUp } from '../rehearse/charge-up.js';
 import { readGear, readTrip } from '../schemas/read.js';
 import { bags } from '../testing/any-gear.js';
 import { trips } from '../testing/any-trip.js';
@@ -78,5 +85,36 @@ describe('any document that the schemas admit', () => {
       { numRuns: Math.max(40, (fc.readConfigureGlobal().numRuns ?? 0) / 10) },
     );
     expect(reckoned).toBeGreaterThan(5);
+  });
+
+  it('is wired, drawn, packed and put on a card without a figure that is none, and every remedy is a valid trip', () => {
+    let reckoned = 0;
+    fc.assert(
+      fc.property(trips, bags, (trip, gear) => {
+        if (!gear.every((item) => readGear(item).ok)) return;
+        const report = harnessReport(trip, gear);
+        if (report.unreckoned === null) reckoned += 1;
+        const words = JSON.stringify([
+          report.checks.map(({ sentence, asks, has }) => [sentence, asks, has]),
+          drawHarness(report, 'across').groups,
+          billOf(report),
+          fieldCard(trip, gear, null),
+          chargeUp(trip, gear, report.expected.sunAhADay, Date.parse(trip.start) - 1e8).lines.map(
+            ({ note }) => note,
+          ),
+        ]);
+        expect(words).not.toMatch(/NaN|Infinity|undefined/);
+        const list = packingOf(trip, gear);
+        const carried = list.carriers.reduce((sum, { grams }) => sum + grams, 0);
+        expect(carried).toBeLessThanOrEqual(list.grams + 1e-6);
+        for (const { part, remedy } of report.checks) {
+          if (!remedy || part === null) continue;
+          const read = readTrip(applyRemedy(trip, gear, part, remedy, 'new'));
+          if (!read.ok) throw new Error(read.problems[0].sentence);
+        }
+      }),
+      { numRuns: Math.max(60, (fc.readConfigureGlobal().numRuns ?? 0) / 5) },
+    );
+    expect(reckoned).toBeGreaterThan(10);
   });
 });

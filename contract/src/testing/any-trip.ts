@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { MODE_NAMES, RATING_NAMES, RUN_NAMES } from '@knapsack/core';
+import { CONNECTOR_ENDS, MODE_NAMES, RATING_NAMES, RUN_NAMES } from '@knapsack/core';
 import type { AimChoice } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 import { any, bare, iso } from './any-field.js';
@@ -11,6 +11,35 @@ const aims = fc.oneof(
   fc.record({ how: fc.constant('every' as const), minutes: any('aimMinutes') }),
   fc.constant<AimChoice>({ how: 'at', times: [iso(2), iso(5)] }),
 );
+
+const maybeAny = (name: Parameters<typeof any>[0]) => fc.option(any(name), { nil: undefined });
+const CONNECTOR = fc.constantFrom(...CONNECTOR_ENDS);
+/** What is said of a run of the kit below, and a part put in before it. */
+const harness = fc.record({
+  runs: fc.uniqueArray(
+    fc
+      .record({
+        to: fc.constantFrom('radio', 'panel', 'controller', 'accessory', 'amplifier', 'battery', 'split'),
+        lengthM: maybeAny('lengthM'),
+        awg: fc.option(fc.constantFrom(20, 14, 8), { nil: undefined }),
+        contactPairs: maybeAny('contactPairs'),
+        near: fc.option(CONNECTOR, { nil: undefined }),
+        far: fc.option(CONNECTOR, { nil: undefined }),
+        fuseA: fc.option(fc.constantFrom(0, 1, 7.5, 40), { nil: undefined }),
+        fuseAtM: maybeAny('fuseAtM'),
+        bundled: fc.option(fc.boolean(), { nil: undefined }),
+        from: fc.option(fc.constantFrom('battery', 'controller', 'split'), { nil: undefined }),
+      })
+      .map(bare),
+    { maxLength: 4, selector: ({ to }) => to },
+  ),
+  parts: fc.option(
+    fc
+      .constantFrom('splitter' as const, 'disconnect' as const, 'converter' as const, 'inverter' as const)
+      .map((kind) => [{ id: 'split', kind, from: 'battery' }]),
+    { nil: [] },
+  ),
+});
 
 /** Trips with what any-gear.ts draws in the bag. */
 export const trips = fc
@@ -45,6 +74,8 @@ export const trips = fc
       { requiredKeys: [] },
     ),
     run: fc.constantFrom(...RUN_NAMES),
+    harness: fc.option(harness, { nil: undefined }),
+    bag: fc.record({ operators: any('operators'), limitG: any('carryLimitG'), litres: any('packedL') }),
     inSeries: fc.constantFrom(1, 2),
     withStation: fc.boolean(),
     counts: fc.array(fc.integer({ min: 1, max: 25 }), { minLength: 3, maxLength: 3 }),
@@ -79,6 +110,8 @@ export const trips = fc
       hourly,
       own,
       run,
+      harness: wired,
+      bag: { operators, ...bag },
       inSeries,
       withStation,
       counts,
@@ -110,6 +143,8 @@ export const trips = fc
           horizon: skyline.map((elevationDeg, index) => ({ azimuthDeg: index * 90, elevationDeg })),
         },
         ...own,
+        harness: wired,
+        packing: { operators, bags: [{ id: 'bag', name: 'bag', ...bag }] },
         blocks: [
           {
             id: 'b',
@@ -139,7 +174,7 @@ export const trips = fc
             count: own.batteryUse === 'turns' ? (counts[0] % 4) + 1 : 1,
           },
           { gear: 'panel', count: 2 * counts[1], inSeries },
-          { gear: 'radio', count: second === null ? 1 : 2 },
+          { gear: 'radio', count: second === null ? 1 : 2, bag: 'bag' },
           ...(withStation ? [] : [{ gear: 'controller', count: 1 }]),
           { gear: 'accessory', count: counts[2] },
           { gear: 'amplifier', count: 1 },

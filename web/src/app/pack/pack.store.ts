@@ -18,8 +18,16 @@ export class PackStore implements OnDestroy {
   private asked: PackQuestion | null = null;
   private readonly answer = signal<{ readonly of: PackQuestion; readonly is: PackAnswer } | null>(null);
 
+  /** What the list hangs on: not the blocks, which change with each move of a drag. */
+  private readonly packed = computed(() => this.plan.trip(), {
+    equal: (a, b) =>
+      a?.loadout === b?.loadout &&
+      a?.packing === b?.packing &&
+      a?.carryLimitG === b?.carryLimitG &&
+      a?.gear === b?.gear,
+  });
   readonly list = computed(() => {
-    const trip = this.plan.trip();
+    const trip = this.packed();
     return trip && packingOf(trip, this.shelf.gear());
   });
   readonly inHand = signal<InHand | null>(null);

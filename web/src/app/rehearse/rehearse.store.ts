@@ -34,9 +34,10 @@ export class RehearseStore implements OnDestroy {
     return readiness(steps, this.results(), stops, this.charging()?.late ?? []);
   });
   readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
+    // Nothing is reckoned for the trail, not with each move of a drag, until somebody has begun to rehearse.
+    if (this.results().length === 0) return null;
     const verdict = this.readiness();
-    if (!verdict || this.results().length === 0) return null;
-    return verdict.ready ? 'fine' : 'look';
+    return verdict && (verdict.ready ? 'fine' : 'look');
   });
 
   ngOnDestroy(): void {
