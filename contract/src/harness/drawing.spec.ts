@@ -34,6 +34,14 @@ describe('the drawing of a harness', () => {
     expect(radio.words).toMatch(/1\.90 A {2}−0\.0\d V/);
   });
 
+  it('says of a load which volts reach it, listening and with the key down, the battery at its reserve', () => {
+    const radio = drawn(kitTrip()).groups.find(({ part, on }) => part === 'curlew' && on === 'part')!;
+    // 12.75 V at a tenth, less 0.2 and 1.96 A on 57 mOhm of cells and 0.14 and 1.9 A on 17 mOhm of lead.
+    expect(radio.words).toMatch(/^Curlew, radio 12\.7\d … 12\.6\d V/);
+    const panel = drawn(kitTrip()).groups.find(({ part, on }) => part === 'frond' && on === 'part')!;
+    expect(panel.words).toBe('Frond, panel');
+  });
+
   it('marks a broken rule on the drawing itself', () => {
     const broken = drawn(kitTrip({ harness: { runs: [{ to: 'curlew', fuseA: 0 }] } }));
     const radio = broken.groups.find(({ part, on }) => part === 'curlew' && on === 'run')!;

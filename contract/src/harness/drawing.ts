@@ -51,8 +51,9 @@ export interface HarnessDrawing {
 /** Draws a harness with what flows in it and where a rule is broken. */
 export function drawHarness(report: HarnessReport, direction: Direction): HarnessDrawing {
   const { parts } = report;
-  const laid = layOut(parts, direction);
   const runs = new Map(report.runs.map((run) => [run.part, run]));
+  const small = new Map(parts.map((part) => [part.id, kindWords(part, runs.get(part.id))]));
+  const laid = layOut(parts, direction, small);
   const drawnRuns = parts.flatMap((part): Drawn[] => {
     const way = laid.runs.get(part.id);
     if (!way) return [];
@@ -60,7 +61,7 @@ export function drawHarness(report: HarnessReport, direction: Direction): Harnes
     return [drawRun(part, runs.get(part.id) ?? null, way, direction, worst)];
   });
   const drawnParts = parts.map((part) =>
-    drawPart(part, laid.parts.get(part.id)!, worstOf(report.checks, part.id, 'part')),
+    drawPart(part, laid.parts.get(part.id)!, small.get(part.id)!, worstOf(report.checks, part.id, 'part')),
   );
   return { width: laid.width, height: laid.height, groups: [...drawnRuns, ...drawnParts] };
 }
@@ -71,11 +72,18 @@ function worstOf(checks: readonly Check[], part: string, on: Check['on']): Sever
   return here.find(({ severity }) => severity !== 'note')?.severity ?? null;
 }
 
-function drawPart(part: HarnessPart, box: Box, worst: Severity | null): Drawn {
+/** What a part is, and the volts that reach it with the battery at its reserve, listening and with the key down. */
+function kindWords({ kind }: HarnessPart, run: ReportedRun | undefined): string {
+  const words = kind === 'missing' ? 'a gap' : PART_KINDS[kind];
+  if (!run || kind === 'battery' || kind === 'station' || run.keyDownA <= 0) return words;
+  const [low, high] = [run.keyDownV, run.receiveV].map((volts) => fixed(volts, 2));
+  return low === high ? `${words} ${low} V` : `${words} ${high} … ${low} V`;
+}
+
+function drawPart(part: HarnessPart, box: Box, kind: string, worst: Severity | null): Drawn {
   const { x, y, width, height } = box;
   const look: Look =
     part.kind === 'missing' ? 'gap' : part.kind === 'battery' || part.kind === 'station' ? 'battery' : 'part';
-  const kind = part.kind === 'missing' ? 'a gap' : PART_KINDS[part.kind];
   return {
     part: part.id,
     on: 'part',

@@ -38,6 +38,7 @@ export type Direction = 'across' | 'down';
 const PART_HEIGHT = 46;
 /** px a letter, and what stands beside the letters. */
 const LETTER = 8.1;
+const SMALL_LETTER = 6.3;
 const AROUND = 26;
 const LEAST_WIDTH = 104;
 /** Room for the words of a run and the sign of its fuse. */
@@ -50,8 +51,16 @@ const WORDS: Readonly<Record<Direction, { readonly width: number; readonly heigh
 export const flowsIn = ({ kind }: HarnessPart): boolean =>
   kind === 'panel' || kind === 'controller' || kind === 'battery' || kind === 'station';
 
-/** Lays a harness out in the direction of the current, panels first, loads last. Source: layered drawing by dagre. */
-export function layOut(parts: readonly HarnessPart[], direction: Direction): HarnessLayout {
+/**
+ * Lays a harness out in the direction of the current, panels first, loads last. Source: layered drawing by dagre.
+ *
+ * @param small what stands above the name of each part, by its id
+ */
+export function layOut(
+  parts: readonly HarnessPart[],
+  direction: Direction,
+  small: ReadonlyMap<string, string>,
+): HarnessLayout {
   const graph = new Graph({ directed: true });
   graph.setGraph({
     rankdir: direction === 'across' ? 'LR' : 'TB',
@@ -64,7 +73,11 @@ export function layOut(parts: readonly HarnessPart[], direction: Direction): Har
   graph.setDefaultEdgeLabel(() => ({}));
   for (const { id, name } of parts) {
     graph.setNode(id, {
-      width: Math.max(LEAST_WIDTH, name.length * LETTER + AROUND),
+      width: Math.max(
+        LEAST_WIDTH,
+        name.length * LETTER + AROUND,
+        (small.get(id)?.length ?? 0) * SMALL_LETTER + AROUND,
+      ),
       height: PART_HEIGHT,
     });
   }

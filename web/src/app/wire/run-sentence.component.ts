@@ -117,7 +117,10 @@ import { WireStore } from './wire.store';
         </p>
       }
     } @else {
-      <p class="muted">Choose a run or a part on the drawing to see its figures and to change it.</p>
+      <p class="muted">
+        Choose a run or a part on the drawing to see its figures and to change it. Volts are those with the
+        battery at its reserve, listening and with the key down.
+      </p>
     }
   `,
 })
