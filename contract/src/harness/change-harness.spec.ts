@@ -94,6 +94,23 @@ describe('a remedy', () => {
     mends(said({ from: 'rill' }), 'terminals');
   });
 
+  it('keeps wire, connectors and fuse within a radio of 22 A', () => {
+    const strong = kitShelf.map((gear) =>
+      gear.id === 'curlew'
+        ? { ...gear, transmit: [{ rfW: 10, amps: 22, source: 'measured' as const }] }
+        : gear,
+    ) as typeof kitShelf;
+    const run = (note: object) =>
+      kitTrip({
+        loadout: ['curlew', 'shale'].map((gear) => ({ gear, count: 1 })),
+        harness: { runs: [{ to: 'curlew', lengthM: 0.3, ...note }] },
+      });
+    mends(run({ areaMm2: 1, fuseA: 30 }), 'ampacity', strong);
+    mends(run({ areaMm2: 6, far: { family: 'barrel25', end: 'plug' } }), 'rating', strong);
+    // 1.25 x 22 A = 27.5 A, and 2.5 mm2 carries 25 A: no fuse is between.
+    mends(run({ areaMm2: 2.5 }), 'sold', strong);
+  });
+
   it('puts a disconnect before every load, and none before the controller', () => {
     const shelf = kitShelf.map((gear) => (gear.id === 'shale' ? { ...gear, protects: false } : gear));
     mends(kitTrip(), 'disconnect', shelf);
