@@ -38,6 +38,11 @@ test('noise on a band stays with the controller, and Wire tells of it', async ({
   await type(page, '15 m, on', '5');
   await expect(page.locator('.noise .heard').first()).toHaveText('15 m');
   await expect(said(page)).toContainText('1 step went wrong');
+  // A reading in the other unit is another reading.
+  await page.getByRole('button', { name: 'dB', exact: true }).click();
+  await expect(page.getByLabel('15 m, on')).toHaveValue('');
+  await page.getByRole('button', { name: 'S-units' }).click();
+  await expect(page.getByLabel('15 m, on')).toHaveValue('5');
   await page
     .getByRole('navigation', { name: 'Rooms of this trip' })
     .getByRole('link', { name: /Wire/ })

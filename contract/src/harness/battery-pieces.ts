@@ -1,5 +1,5 @@
 import type { Carried } from '../resolve/look-up.js';
-import { pieceId } from './harness-of.js';
+import { pieceId } from './piece-id.js';
 
 /** Every battery and power station of a bag, each piece by itself. */
 export const batteryPieces = (carried: readonly Carried[]) =>

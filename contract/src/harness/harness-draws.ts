@@ -16,7 +16,7 @@ import {
   type Rating,
 } from '@knapsack/core';
 import { isKind, type Carried } from '../resolve/look-up.js';
-import { pieceId } from './harness-of.js';
+import { pieceId } from './piece-id.js';
 
 /** What every load of a harness takes, by the id of its part. @param busV volts that watts are reckoned at */
 export function harnessDraws(

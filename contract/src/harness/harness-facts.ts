@@ -23,7 +23,8 @@ import { stationRadios } from '../resolve/resolve-stations.js';
 import { batteryPieces } from './battery-pieces.js';
 import { singlePieces } from './single-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
-import { NO_BATTERY, NO_CONTROLLER, NO_RADIO, pieceId } from './harness-of.js';
+import { NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
+import { pieceId } from './piece-id.js';
 
 /** Rises that are heard: one S-unit, or half of one in dB. */
 const HEARD = { S: 1, dB: 3 } as const;

@@ -13,6 +13,8 @@ import type { Accessory, Amplifier, Gear, Lead } from '../documents/gear.js';
 import type { AddedPart, RunNote } from '../documents/harness-notes.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, type Carried } from '../resolve/look-up.js';
+import { batteryPieces } from './battery-pieces.js';
+import { pieceId } from './piece-id.js';
 
 /** Ids of what stands for no single piece of gear. */
 export const JOINT = 'joint';
@@ -21,8 +23,6 @@ export const NO_RADIO = 'no-radio';
 export const NO_CONTROLLER = 'no-controller';
 export const END_OF_LEAD = 'end-of-lead';
 
-/** The id of one of several pieces of a kind: the first carries the gear's own. */
-export const pieceId = (gear: string, index: number): string => (index === 0 ? gear : `${gear}.${index + 1}`);
 /** The converter in front of a load, and the gear that a part's id belongs to. */
 export const converterOf = (load: string): string => `${load}.via`;
 export const gearOfPart = (part: string): string => part.split('.')[0];
@@ -60,15 +60,11 @@ export const runOf = (own: RunName | undefined, { run }: Lead): RunName => own ?
 
 /** The battery as the root; several hang from a joint, each on a lead of its own. */
 function batteryParts(carried: readonly Carried[]): HarnessPart[] {
-  const pieces = carried.flatMap(({ item, gear }) =>
-    gear.kind === 'battery' || gear.kind === 'station'
-      ? Array.from({ length: item.count }, (_, index) => ({ gear, index, of: item.count }))
-      : [],
-  );
+  const pieces = batteryPieces(carried);
   if (pieces.length === 0) return [gap(NO_BATTERY, 'no battery in the bag', null)];
-  const part = ({ gear, index, of }: (typeof pieces)[number], from: string | null): HarnessPart => ({
-    ...base(pieceId(gear.id, index), gear.kind as PartKind, gear),
-    name: of > 1 ? `${gear.name} no. ${index + 1}` : gear.name,
+  const part = ({ gear, id, name }: (typeof pieces)[number], from: string | null): HarnessPart => ({
+    ...base(id, gear.kind, gear),
+    name,
     from,
     run: from === null ? null : UNKNOWN_RUN,
   });

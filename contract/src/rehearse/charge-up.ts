@@ -71,7 +71,8 @@ const FULL = 0.995;
  */
 export function chargeUp(trip: Trip, shelf: readonly Gear[], sunAhADay: number, nowMs: number): ChargeUp {
   const { carried } = lookUp(trip, shelf);
-  const chargers = [...(trip.gear ?? []), ...shelf].filter(
+  const known = new Map([...(trip.gear ?? []), ...shelf].map((gear) => [gear.id, gear]));
+  const chargers = [...known.values()].filter(
     (gear): gear is Charger => gear.kind === 'charger' && !gear.archived,
   );
   const departure = trip.rehearsal?.departure;

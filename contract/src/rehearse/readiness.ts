@@ -3,16 +3,18 @@ import type { Trip } from '../documents/trip.js';
 import { heardOn } from '../harness/harness-facts.js';
 import type { RehearsalStep } from './steps.js';
 
-/** How a step stands: a noise check by what is in the controller's record, all others by their result. */
-export function outcomeOf(
-  { id, controller }: RehearsalStep,
-  results: readonly StepResult[],
-): StepResult['outcome'] | null {
-  if (controller) {
-    const heard = heardOn(controller);
+/**
+ * How a step stands: a noise check by what is in the controller's record, a reading by what the plan expects of it now, all
+ * others by their result.
+ */
+export function outcomeOf(step: RehearsalStep, results: readonly StepResult[]): StepResult['outcome'] | null {
+  if (step.controller) {
+    const heard = heardOn(step.controller);
     return heard === null ? null : heard.length === 0 ? 'ok' : 'bad';
   }
-  return results.find(({ step }) => step === id)?.outcome ?? null;
+  const result = results.find((one) => one.step === step.id);
+  if (!result) return null;
+  return step.reading && result.value !== undefined ? outcomeOfReading(step, result.value) : result.outcome;
 }
 
 /** What came of a reading: as it should be, or not. */

@@ -97,6 +97,26 @@ describe('the verdict of the home test', () => {
     expect(outcomeOf(noise(loud), [])).toBe('bad');
   });
 
+  it('holds a reading against the plan as it is now, not as it was when it was read', () => {
+    const expected = steps.find(({ id }) => id === 'draws relay')!.reading!.expected;
+    const read = withResult(kitTrip(), 'draws relay', {
+      outcome: 'ok',
+      value: expected,
+      at: '2027-09-01T18:00:00Z',
+    });
+    const results = read.rehearsal!.results!;
+    const outcome = (shelf: readonly Gear[]) =>
+      outcomeOf(
+        stepsOf(read, shelf).find(({ id }) => id === 'draws relay')!,
+        results,
+      );
+    expect(outcome(kitShelf)).toBe('ok');
+    const hungry = kitShelf.map((gear) =>
+      gear.id === 'relay' ? { ...gear, drawA: { value: 0.5, source: 'measured' } } : gear,
+    ) as Gear[];
+    expect(outcome(hungry)).toBe('bad');
+  });
+
   it('keeps one result a step, and takes it back', () => {
     const once = withResult(kitTrip(), 'load', { outcome: 'ok', value: 0.4, at: '2027-09-01T18:00:00Z' });
     const twice = withResult(once, 'load', { outcome: 'bad', value: 0.9, at: '2027-09-01T19:00:00Z' });
@@ -144,6 +164,11 @@ describe('charging before an outing', () => {
       0.4,
       'It leaves as it is: say what charges it.',
     ]);
+  });
+
+  it('names a charger once that stands on the shelf and travels with the trip', () => {
+    const line = shaleLine(kitTrip({ gear: kitShelf.filter(({ id }) => id === 'mains') }));
+    expect(line.sources.filter(({ id }) => id === 'mains').length).toBe(1);
   });
 
   it('offers no charger that does not know the chemistry', () => {

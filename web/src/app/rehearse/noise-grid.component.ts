@@ -72,9 +72,12 @@ export class NoiseGridComponent {
     { which: 'off', words: 'off' },
     { which: 'on', words: 'on' },
   ] as const;
-  protected readonly unit = linkedSignal<NoiseReading['unit']>(
-    () => this.controller().noise?.[0]?.unit ?? 'S',
-  );
+  /** What is typed is in this unit; saving a reading does not change it. */
+  protected readonly unit = linkedSignal<string, NoiseReading['unit']>({
+    source: () => this.controller().id,
+    computation: (id, before) =>
+      before?.source === id ? before.value : (this.controller().noise?.[0]?.unit ?? 'S'),
+  });
   /** Half of a pair that has been typed so far. */
   private readonly half = signal<Readonly<Record<string, { off?: number; on?: number }>>>({});
   protected readonly heard = computed(
@@ -82,8 +85,7 @@ export class NoiseGridComponent {
   );
 
   protected shown(band: string, which: 'off' | 'on'): string {
-    const kept = this.controller().noise?.find((reading) => reading.band === band);
-    const value = kept?.[which] ?? this.half()[band]?.[which];
+    const value = this.kept(band)?.[which] ?? this.half()[this.keyOf(band)]?.[which];
     return value === undefined ? '' : String(value);
   }
 
@@ -95,11 +97,11 @@ export class NoiseGridComponent {
   protected put(band: string, which: 'off' | 'on', text: string): void {
     const read = text.trim() === '' ? null : readNumber(FIELDS.noise, text);
     if (read && 'problem' in read) return;
-    const kept = this.controller().noise?.find((reading) => reading.band === band);
-    const before = { ...(kept && { off: kept.off, on: kept.on }), ...this.half()[band] };
+    const kept = this.kept(band);
+    const before = { ...this.half()[this.keyOf(band)], ...(kept && { off: kept.off, on: kept.on }) };
     const { [which]: _gone, ...other } = before;
     const pair = read ? { ...other, [which]: read.value } : other;
-    this.half.update((half) => ({ ...half, [band]: pair }));
+    this.half.update((half) => ({ ...half, [this.keyOf(band)]: pair }));
     const changed = withNoise(
       this.controller(),
       band,
@@ -108,5 +110,14 @@ export class NoiseGridComponent {
       new Date().toISOString().slice(0, 10),
     );
     if (kept || changed.noise?.some((reading) => reading.band === band)) void this.keeper.save(changed);
+  }
+
+  /** A reading in the other unit is another reading. */
+  private kept(band: string): NoiseReading | undefined {
+    return this.controller().noise?.find((reading) => reading.band === band && reading.unit === this.unit());
+  }
+
+  private keyOf(band: string): string {
+    return `${this.unit()} ${band}`;
   }
 }

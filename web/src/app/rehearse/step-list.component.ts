@@ -159,7 +159,10 @@ export class StepListComponent {
   }
 
   protected setMinutes(loadMinutes: number): void {
-    this.plan.edit((trip) => ({ ...trip, rehearsal: { ...trip.rehearsal, loadMinutes } }));
+    // What was read over another time says nothing of this one.
+    this.plan.edit((trip) =>
+      withResult({ ...trip, rehearsal: { ...trip.rehearsal, loadMinutes } }, 'load', null),
+    );
   }
 }
 

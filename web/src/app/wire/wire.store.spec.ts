@@ -3,30 +3,20 @@ import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { changeRun, drawHarness, harnessReport } from '@knapsack/contract/harness';
 import { ShelfService } from '../data/shelf.service';
-import type { Asked } from '../plan/newest-worker';
 import { PlanStore } from '../plan/plan.store';
 import { shelf, trip } from '../testing/documents';
+import { SlowWorker } from '../testing/slow-worker';
 import type { WireQuestion } from './wire-protocol';
 import { WireStore } from './wire.store';
 
-/** A worker that answers when it is told to. */
-class SlowWorker {
-  static last: SlowWorker;
-  static hired = 0;
-  readonly sent: Asked<WireQuestion>[] = [];
-  onmessage: ((event: { data: unknown }) => void) | null = null;
-  constructor() {
-    SlowWorker.last = this;
-    SlowWorker.hired += 1;
-  }
-  postMessage = (asked: Asked<WireQuestion>) => this.sent.push(asked);
-  terminate = () => undefined;
-  answer(): void {
-    const { number, question } = this.sent[this.sent.length - 1];
-    const report = harnessReport(question.trip, question.shelf);
-    this.onmessage?.({ data: { number, answer: { report, drawing: drawHarness(report, 'across') } } });
-  }
+/** Lets the worker answer the newest question. */
+function answer(): void {
+  const worker = SlowWorker.lastOf<WireQuestion>();
+  const { number, question } = worker.sent[worker.sent.length - 1];
+  const report = harnessReport(question.trip, question.shelf);
+  worker.answer(number, { report, drawing: drawHarness(report, 'across') });
 }
+const asked = () => SlowWorker.lastOf<WireQuestion>().sent.length;
 
 describe('the wiring of the page', () => {
   const planned = signal<Trip | null>(trip());
@@ -65,29 +55,29 @@ describe('the wiring of the page', () => {
     TestBed.tick();
     expect(SlowWorker.hired).toBe(0);
     rest();
-    expect(SlowWorker.last.sent.length).toBe(1);
-    SlowWorker.last.answer();
+    expect(asked()).toBe(1);
+    answer();
     store.inRoom.set(true);
     planned.set(changeRun(trip(), 'curlew', { fuseA: 5 }));
     TestBed.tick();
-    expect(SlowWorker.last.sent.length).toBe(2);
+    expect(asked()).toBe(2);
   });
 
   it('gives the trail the gravest of what is wrong', () => {
     rest();
     expect(store.worst()).toBeNull();
-    SlowWorker.last.answer();
+    answer();
     // Two batteries at a joint: nobody has said which fuses stand at them, nor whether they protect themselves.
     expect(store.worst()).toBe('look');
     planned.set(changeRun(trip(), 'shale', { fuseA: 0 }));
     rest();
-    SlowWorker.last.answer();
+    answer();
     expect(store.worst()).toBe('stop');
   });
 
   it('stays while the next one is reckoned, but is never that of another trip', () => {
     rest();
-    SlowWorker.last.answer();
+    answer();
     planned.set({ ...trip(), temperatureC: 3 });
     TestBed.tick();
     expect(store.report()).not.toBeNull();
