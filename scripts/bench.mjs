@@ -1,15 +1,14 @@
 // npm run bench: the speed of the march, chances and searches, the API and the page, as one table.
-import { CHROMIUM, ensureChromium, ensureInstalled, ensureLibraries, ensureWeb, ROOT } from './setup.mjs';
+import { ensureServed } from './builds.mjs';
+import { ensureChromium } from './chromium.mjs';
+import { load } from './process.mjs';
 
-ensureInstalled();
-ensureChromium();
-ensureLibraries();
-ensureWeb();
-process.env.CHROME_BIN ??= CHROMIUM;
+await ensureServed();
+await ensureChromium();
 
 const rows = [];
 for (const part of ['march', 'size', 'wire', 'api', 'page']) {
-  const { measure } = await import(`${ROOT}/e2e/bench/${part}.mjs`);
+  const { measure } = await load(`e2e/bench/${part}.mjs`);
   rows.push(...(await measure()));
 }
 const width = Math.max(...rows.map(({ what }) => what.length));

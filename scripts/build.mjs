@@ -1,6 +1,4 @@
 // npm run build: everything that npm start would build.
-import { ensureInstalled, ensureLibraries, ensureWeb } from './setup.mjs';
+import { ensureServed } from './builds.mjs';
 
-ensureInstalled();
-ensureLibraries();
-ensureWeb();
+await ensureServed();

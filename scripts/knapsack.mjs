@@ -1,8 +1,8 @@
 // The terminal tool, set up and built first where needed.
-import { ensureInstalled, ensureLibraries, ROOT } from './setup.mjs';
+import { ensureTool } from './builds.mjs';
+import { load } from './process.mjs';
 
 process.stdout.on('error', (error) => process.exit(error.code === 'EPIPE' ? 0 : 1));
-ensureInstalled();
-ensureLibraries();
-const { main } = await import(`${ROOT}/cli/dist/main.js`);
+await ensureTool();
+const { main } = await load('cli/dist/main.js');
 process.exitCode = await main(process.argv.slice(2));

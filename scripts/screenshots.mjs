@@ -1,11 +1,10 @@
 // npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
-import { CHROMIUM, ensureChromium, ensureInstalled, ensureLibraries, ensureWeb, ROOT } from './setup.mjs';
+import { ensureServed } from './builds.mjs';
+import { ensureChromium } from './chromium.mjs';
+import { at, load } from './process.mjs';
 
-ensureInstalled();
-ensureChromium();
-ensureLibraries();
-ensureWeb();
-process.env.CHROME_BIN ??= CHROMIUM;
-const { takeAll } = await import(`${ROOT}/e2e/screenshots.mjs`);
-await takeAll(`${ROOT}/docs/screenshots`);
+await ensureServed();
+await ensureChromium();
+const { takeAll } = await load('e2e/screenshots.mjs');
+await takeAll(at('docs/screenshots'));
 process.exit(0);

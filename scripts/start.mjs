@@ -1,4 +1,4 @@
 // npm start: Knapsack on the user's own data folder.
-import { serve } from './serve.mjs';
+import { serveHere } from './serve.mjs';
 
-await serve((settings) => ({ ...settings, withDemo: false }));
+await serveHere('own');

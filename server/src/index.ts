@@ -2,5 +2,5 @@ export { createApp } from './api/app.js';
 export { openDatabase, StartProblem } from './database/open-database.js';
 export { seed } from './documents/seed.js';
 export { storesOf, type Stores } from './documents/stores.js';
-export { readSettings } from './settings.js';
+export { serve, type Installation } from './serve.js';
 export { start, type Running, type StartOptions } from './start.js';

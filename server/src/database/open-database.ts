@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { GearTable, TripTable } from './entities.js';
 import { MIGRATIONS } from './migrations.js';
+import { EngineProblem, sqliteEngine } from './sqlite-engine.js';
 
 export const DATABASE_FILE = 'knapsack.sqlite';
 
@@ -12,7 +13,7 @@ export class StartProblem extends Error {}
 /**
  * Opens the file in a data folder, made if it is missing, and brings it up to date.
  *
- * @throws StartProblem if the folder cannot be made or written, or the file is no database
+ * @throws StartProblem if the folder cannot be made or written, the file is no database, or no engine runs here
  */
 export async function openDatabase(folder: string): Promise<DataSource> {
   try {
@@ -25,6 +26,7 @@ export async function openDatabase(folder: string): Promise<DataSource> {
   }
   const source = new DataSource({
     type: 'better-sqlite3',
+    driver: engine(),
     database: join(folder, DATABASE_FILE),
     entities: [TripTable, GearTable],
     migrations: MIGRATIONS,
@@ -41,5 +43,14 @@ export async function openDatabase(folder: string): Promise<DataSource> {
     throw new StartProblem(
       `Knapsack cannot open ${join(folder, DATABASE_FILE)}: ${error instanceof Error ? error.message : String(error)}.`,
     );
+  }
+}
+
+function engine() {
+  try {
+    return sqliteEngine();
+  } catch (error) {
+    if (error instanceof EngineProblem) throw new StartProblem(error.message);
+    throw error;
   }
 }

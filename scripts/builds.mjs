@@ -1,0 +1,96 @@
+// Builds what is older than what it is made from.
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
+import { ensureEngine, ensureInstalled } from './install.mjs';
+import { at, node, tool } from './process.mjs';
+
+/** Newest change below some paths, ms; build products and packages left out. */
+function newest(paths) {
+  let latest = 0;
+  for (const path of paths) {
+    const info = statSync(path);
+    if (!info.isDirectory()) latest = Math.max(latest, info.mtimeMs);
+    else {
+      for (const name of readdirSync(path)) {
+        if (name === 'dist' || name === 'node_modules' || name === '.angular') continue;
+        latest = Math.max(latest, newest([join(path, name)]));
+      }
+    }
+  }
+  return latest;
+}
+
+/** Runs a build unless it is newer than everything it is made from. */
+async function ensureBuilt(name, sources, build) {
+  const stamp = at('dist', `${name}.stamp`);
+  const changed = newest([...sources, 'package-lock.json', 'tsconfig.base.json'].map((path) => at(path)));
+  if (existsSync(stamp) && statSync(stamp).mtimeMs > changed) return;
+  const begun = new Date();
+  await build(`Building ${name}`);
+  mkdirSync(at('dist'), { recursive: true });
+  writeFileSync(stamp, begun.toISOString());
+  // A source that was saved while the build ran is newer than what was built.
+  utimesSync(stamp, begun, begun);
+}
+
+const compile = (name, projects, sources) =>
+  ensureBuilt(name, sources, (during) => tool('typescript/bin/tsc', ['--build', ...projects], { during }));
+
+const ensureModel = () => compile('the model', ['core', 'contract'], ['core', 'contract']);
+const ensureServer = () => compile('the server', ['server', 'cli'], ['core', 'contract', 'server', 'cli']);
+
+/** Builds the web application into web/dist, compressed once here rather than at each request. */
+const ensurePage = () =>
+  ensureBuilt('the page', ['core', 'contract', 'web'], async (during) => {
+    await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false'], {
+      env: NG_ENVIRONMENT,
+      folder: 'web',
+      shown: 'failed',
+      during,
+    });
+    compressFolder(at('web/dist/browser'));
+  });
+
+/** Writes a Brotli twin beside each text file of a folder. */
+function compressFolder(folder) {
+  for (const name of readdirSync(folder)) {
+    if (/\.(js|css|svg)$/.test(name)) {
+      writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
+    }
+  }
+}
+
+/** Angular's own tools must not ask questions or look for the network. */
+export const NG_ENVIRONMENT = { NG_CLI_ANALYTICS: 'false' };
+
+/** All that the terminal tool runs on. */
+export async function ensureTool() {
+  await ensureInstalled();
+  await ensureModel();
+  await Promise.all([ensureServer(), ensureEngine()]);
+}
+
+/** All that is served, and no test of it: what does not wait for another part is made at the same time. */
+export async function ensureServed() {
+  await ensureInstalled();
+  const engine = ensureEngine();
+  await ensureModel();
+  await Promise.all([engine, ensureServer(), ensurePage()]);
+}
+
+/** Compiles everything that runs under Node.js, with its tests. */
+export const ensureLibraries = () =>
+  compile(
+    'the libraries and their tests',
+    [],
+    ['core', 'contract', 'server', 'cli', 'demo', 'tsconfig.json'],
+  );

@@ -1,0 +1,48 @@
+// Puts the packages in place. Everything here is cheap when nothing is missing.
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { at, die, npm } from './process.mjs';
+
+const [major, minor] = process.versions.node.split('.').map(Number);
+
+/** The one engine that has to be compiled; server/src/database/sqlite-engine.ts says for whom and why. */
+const COMPILED_ENGINE = 'better-sqlite3-node20';
+const needsCompiler = major === 20;
+
+const stampFile = at('node_modules', '.knapsack-stamp');
+const engineStampFile = at('node_modules', COMPILED_ENGINE, '.knapsack-stamp');
+const says = (file, text) => existsSync(file) && readFileSync(file, 'utf8') === text;
+
+/** Installs the packages of the lock file unless they are there already. No package's own script runs. */
+export async function ensureInstalled() {
+  if (major < 20 || (major === 20 && minor < 19) || major === 21 || (major === 22 && minor < 14)) {
+    die(
+      `Knapsack needs Node.js 20.19 or later in its line, 22.14 or later, 24 or 26; this is ${process.version}.`,
+    );
+  }
+  const wanted = createHash('sha256')
+    .update(readFileSync(at('package-lock.json')))
+    .digest('hex');
+  if (says(stampFile, wanted)) return;
+  rmSync(stampFile, { force: true });
+  await npm(['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
+    during: 'Installing packages',
+  });
+  writeFileSync(stampFile, wanted);
+}
+
+/** Compiles the database engine on Node.js 20; later ones have theirs inside the package. Takes two minutes and a compiler. */
+export async function ensureEngine() {
+  if (!needsCompiler || says(engineStampFile, process.version)) return;
+  const headers = dirname(dirname(process.execPath));
+  await npm(['rebuild', COMPILED_ENGINE, '--loglevel=error'], {
+    during: 'Compiling the database engine (on Node.js 20 alone, about two minutes)',
+    shown: 'failed',
+    env: {
+      npm_config_build_from_source: 'true',
+      ...(existsSync(join(headers, 'include', 'node', 'node.h')) && { npm_config_nodedir: headers }),
+    },
+  });
+  writeFileSync(engineStampFile, process.version);
+}
