@@ -6,7 +6,14 @@ import { ensureServed } from './builds.mjs';
 import { at, run, say } from './process.mjs';
 import { productionPackages } from './production-packages.mjs';
 
-const WORKSPACES = ['core', 'contract', 'server', 'cli'];
+/** The workspaces that run, and what of each goes along beside its package.json. */
+const WORKSPACES = new Map([
+  ['core', ['dist', 'reference']],
+  ['contract', ['dist']],
+  ['server', ['dist']],
+  ['cli', ['dist']],
+  ['demo', ['gear.json', 'trips']],
+]);
 /** The engine for Node.js 20 has to be compiled, so a release, which brings no compiler, goes without. */
 const LEFT_OUT = ['better-sqlite3-node20'];
 
@@ -47,7 +54,7 @@ export async function makeRelease() {
     cpSync(at('demo', part), join(stage, 'demo', part), { recursive: true });
 
   const lock = JSON.parse(readFileSync(at('package-lock.json'), 'utf8'));
-  for (const folder of productionPackages(lock, WORKSPACES, LEFT_OUT)) copyPackage(folder, stage);
+  for (const folder of productionPackages(lock, [...WORKSPACES.keys()], LEFT_OUT)) copyPackage(folder, stage);
 
   const archive = at('dist', `${name}.tgz`);
   await run('tar', ['-czf', archive, '-C', at('dist', 'release'), name]);
@@ -57,17 +64,14 @@ export async function makeRelease() {
 /** A package to where Node.js finds it: workspaces by their names, what stands in a workspace's own folder below that. */
 function copyPackage(folder, stage) {
   const [workspace, ...rest] = folder.split('/');
-  const own = WORKSPACES.includes(workspace);
-  const target = own ? join(stage, 'node_modules', '@knapsack', workspace, ...rest) : join(stage, folder);
-  if (!own || rest.length) {
-    cpSync(at(folder), target, {
+  const parts = WORKSPACES.get(workspace);
+  const target = parts ? join(stage, 'node_modules', '@knapsack', workspace, ...rest) : join(stage, folder);
+  const copied = parts && rest.length === 0 ? ['package.json', ...parts] : ['.'];
+  for (const part of copied) {
+    cpSync(at(folder, part), join(target, part), {
       recursive: true,
-      filter: (path) => isRun(path) && basename(path) !== 'node_modules',
+      filter: (path) => isRun(path) && (path === at(folder) || basename(path) !== 'node_modules'),
     });
-    return;
-  }
-  for (const part of ['package.json', 'dist', ...(workspace === 'core' ? ['reference'] : [])]) {
-    cpSync(at(folder, part), join(target, part), { recursive: true, filter: (path) => isRun(path) });
   }
 }
 

@@ -3,8 +3,9 @@ import { ensureLibraries, ensureServed, NG_ENVIRONMENT } from './builds.mjs';
 import { ensureChromium } from './chromium.mjs';
 import { ensureEngine, ensureInstalled } from './install.mjs';
 import { runMatrix } from './matrix.mjs';
-import { NEWEST_LONG_TERM } from './node-versions.mjs';
+import { NEWEST_LONG_TERM, nodeOf } from './node-versions.mjs';
 import { at, node, say, tool } from './process.mjs';
+import { makeRelease } from './release.mjs';
 
 const shown = process.stdout;
 const step = async (name, work) => {
@@ -46,7 +47,12 @@ await step('unit tests under Node.js', () =>
 );
 await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
 await step('end to end', async () => {
+  await makeRelease();
   await tool('typescript/bin/tsc', ['--noEmit', '--project', 'e2e'], { shown });
-  await tool('@playwright/test/cli.js', ['test', '--config', 'e2e/playwright.config.ts'], { shown });
+  await tool('@playwright/test/cli.js', ['test', '--config', 'e2e/playwright.config.ts'], {
+    shown,
+    // A release runs on Node.js 22 and later, whatever runs this.
+    env: { KNAPSACK_RELEASE_NODE: (await nodeOf(NEWEST_LONG_TERM)).binary },
+  });
 });
 say('\nAll of it holds.');

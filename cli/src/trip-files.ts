@@ -1,11 +1,11 @@
-import { fileURLToPath } from 'node:url';
+import { createRequire } from 'node:module';
 import type { Gear, Trip } from '@knapsack/contract';
 import { readShelf, readTrip } from '@knapsack/contract/schemas';
 import { readJson } from './read-json.js';
 import { taken } from './taken.js';
 
 /** The shelf that ships with Knapsack: the gear of the demo trips. */
-const SHIPPED_SHELF = fileURLToPath(new URL('../../demo/gear.json', import.meta.url));
+const SHIPPED_SHELF = createRequire(import.meta.url).resolve('@knapsack/demo/gear.json');
 
 export const GEAR_OPTION = [
   '--gear <GEAR.json>',
