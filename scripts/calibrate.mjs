@@ -1,0 +1,29 @@
+// npm run calibrate: chances as told against chances that come true, over seasons of a make that the product knows nothing of.
+import { ensureLibraries } from './builds.mjs';
+import { ensureInstalled } from './install.mjs';
+import { load } from './process.mjs';
+
+const CHANCES = [0.5, 0.8, 0.9, 0.95];
+/** Share of the clear light on fair-weather days, and where its seasons' seeds begin. */
+const GENERATORS = [
+  { fairLight: 0.8, from: 10_000 },
+  { fairLight: 0.85, from: 20_000 },
+  { fairLight: 0.9, from: 30_000 },
+];
+const seasons = Number(process.argv[2] ?? 600);
+
+await ensureInstalled();
+await ensureLibraries();
+const { lastedAt } = await load('core/dist/testing/season-outing.js');
+console.log(
+  `fair days let through   told: ${CHANCES.map((chance) => `${100 * chance} %`.padStart(8)).join('')}`,
+);
+for (const { fairLight, from } of GENERATORS) {
+  const came = lastedAt(CHANCES, fairLight, from, seasons).map((lasted) => (100 * lasted) / seasons);
+  console.log(
+    `${100 * fairLight} %`.padEnd(24) + `came: ${came.map((share) => share.toFixed(1).padStart(8)).join('')}`,
+  );
+}
+console.log(
+  `${seasons} seasons each; one standard error at 50 % is ${(50 / Math.sqrt(seasons)).toFixed(1)} points`,
+);
