@@ -13,8 +13,8 @@ export interface Chemistry {
   readonly ratingHours: number;
   /** Peukert exponent. */
   readonly peukert: number;
-  /** Resistance x rated capacity, ohm Ah. */
-  readonly ohmAh: number;
+  /** What stands between rest volts and terminals, for a pack of so many cells in series. */
+  readonly inside: (cells: number) => InsidePack;
   /** Share of a charge that leaks away in a month of storage, 0 to 1. */
   readonly leaksAMonth: number;
   /** The same for cells made to keep their charge, where there are such. */
@@ -28,9 +28,32 @@ export interface Chemistry {
   /** How it takes a charge, or null where it must not be charged at all. */
   readonly charge: ChargeHabit | null;
   readonly belongsTo: 'lithium' | 'lead' | 'nickel' | 'alkaline';
-  /** Volts that a charge ends at, for each of {@link tableCells}'s set: what its terminals see at the most; null where it must not be charged. */
-  readonly chargeV: number | null;
+  /** Volts that a charge is held at, for each of {@link tableCells}'s set: what its terminals see at the most; null where it must not be charged. */
+  readonly absorptionV: number | null;
 }
+
+/** What stands between a pack's rest volts and its terminals. Effective figures of direct current at 0.2 to 1 C. */
+export interface InsidePack {
+  /** Ohmic resistance x rated capacity, ohm Ah: answers at once. */
+  readonly ohmicOhmAh: number;
+  /** Polarisation x rated capacity, ohm Ah: follows the mean current of minutes. */
+  readonly polarisationOhmAh: number;
+  /** Volts that the rest volts stand higher while charging than their table says; none in lead. */
+  readonly hysteresisV: number;
+}
+
+/** So much for a set of cells, in proportion for more of them in series. */
+const forEach =
+  (set: number, ohmicOhmAh: number, polarisationOhmAh: number, hysteresisV: number) =>
+  (cells: number): InsidePack => ({
+    ohmicOhmAh: (ohmicOhmAh * cells) / set,
+    polarisationOhmAh: (polarisationOhmAh * cells) / set,
+    hysteresisV: (hysteresisV * cells) / set,
+  });
+
+/** Lithium-ion is told for three and for four cells, each rounded by itself; other counts follow the three. */
+const lithiumIonInside = (cells: number): InsidePack =>
+  cells === 4 ? forEach(4, 0.33, 0.27, 0.07)(cells) : forEach(3, 0.25, 0.2, 0.05)(cells);
 
 /** How a chemistry takes a charge; currents in C, multiples of the rated Ah an hour. */
 export interface ChargeHabit {
@@ -71,14 +94,14 @@ export const CHEMISTRIES = {
     openCircuitV: [10, 12.2, 12.75, 12.85, 12.9, 13, 13.06, 13.12, 13.2, 13.28, 13.32, 13.6],
     ratingHours: 5,
     peukert: 1.03,
-    ohmAh: 0.45,
+    inside: forEach(4, 0.25, 0.2, 0.1),
     leaksAMonth: 0.03,
     nominalV: 12.8,
     usable: 0.9,
     capacityByCold: [0.6, 0.78, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.95, endC: 0.05, belowFreezing: 0 },
     belongsTo: 'lithium',
-    chargeV: 14.6,
+    absorptionV: 14.4,
   },
   liion: {
     label: 'lithium ion',
@@ -88,14 +111,14 @@ export const CHEMISTRIES = {
     openCircuitV: [3, 3.3, 3.45, 3.55, 3.61, 3.65, 3.7, 3.78, 3.87, 3.97, 4.07, 4.18],
     ratingHours: 5,
     peukert: 1.03,
-    ohmAh: 0.15,
+    inside: lithiumIonInside,
     leaksAMonth: 0.03,
     nominalV: 3.6,
     usable: 0.9,
     capacityByCold: [0.65, 0.8, 0.9, 0.97, 1],
     charge: { efficiency: 0.99, maxC: 0.5, taperSoc: 0.8, endC: 0.05, belowFreezing: 0 },
     belongsTo: 'lithium',
-    chargeV: 4.2,
+    absorptionV: 4.2,
   },
   agm: {
     label: 'AGM lead',
@@ -105,14 +128,14 @@ export const CHEMISTRIES = {
     openCircuitV: LEAD_OPEN_CIRCUIT_V,
     ratingHours: 20,
     peukert: 1.15,
-    ohmAh: 0.2,
+    inside: forEach(6, 0.25, 0.35, 0),
     leaksAMonth: 0.04,
     nominalV: 12,
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.92, 0.25),
     belongsTo: 'lead',
-    chargeV: 14.7,
+    absorptionV: 14.4,
   },
   gel: {
     label: 'gel lead',
@@ -122,14 +145,14 @@ export const CHEMISTRIES = {
     openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, 0.05),
     ratingHours: 20,
     peukert: 1.2,
-    ohmAh: 0.25,
+    inside: forEach(6, 0.32, 0.4, 0),
     leaksAMonth: 0.03,
     nominalV: 12,
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.9, 0.2),
     belongsTo: 'lead',
-    chargeV: 14.4,
+    absorptionV: 14.2,
   },
   flooded: {
     label: 'flooded lead',
@@ -139,14 +162,14 @@ export const CHEMISTRIES = {
     openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, -0.15),
     ratingHours: 20,
     peukert: 1.25,
-    ohmAh: 0.2,
+    inside: forEach(6, 0.25, 0.3, 0),
     leaksAMonth: 0.08,
     nominalV: 12,
     usable: 0.5,
     capacityByCold: LEAD_COLD,
     charge: lead(0.85, 0.15),
     belongsTo: 'lead',
-    chargeV: 14.8,
+    absorptionV: 14.6,
   },
   nimh: {
     label: 'nickel metal hydride',
@@ -156,7 +179,7 @@ export const CHEMISTRIES = {
     openCircuitV: [1, 1.15, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.28, 1.3, 1.33, 1.38],
     ratingHours: 5,
     peukert: 1.06,
-    ohmAh: 0.06,
+    inside: forEach(1, 0.035, 0.025, 0.05),
     leaksAMonth: 0.2,
     leaksAMonthKept: 0.02,
     nominalV: 1.2,
@@ -164,7 +187,7 @@ export const CHEMISTRIES = {
     capacityByCold: [0.4, 0.7, 0.85, 0.95, 1],
     charge: { efficiency: 0.8, maxC: 0.2, taperSoc: 0.9, endC: 0.05, belowFreezing: 0 },
     belongsTo: 'nickel',
-    chargeV: 1.5,
+    absorptionV: 1.45,
   },
   alkaline: {
     label: 'alkaline',
@@ -174,14 +197,14 @@ export const CHEMISTRIES = {
     openCircuitV: [0.9, 1, 1.06, 1.13, 1.18, 1.22, 1.27, 1.32, 1.37, 1.43, 1.5, 1.58],
     ratingHours: 50,
     peukert: 1.35,
-    ohmAh: 0.6,
+    inside: forEach(1, 0.35, 0.25, 0),
     leaksAMonth: 0.003,
     nominalV: 1.5,
     usable: 0.95,
     capacityByCold: [0.2, 0.4, 0.65, 0.85, 1],
     charge: null,
     belongsTo: 'alkaline',
-    chargeV: null,
+    absorptionV: null,
   },
 } as const satisfies Record<string, Chemistry>;
 

@@ -38,7 +38,10 @@ function marched(given: DischargeCase) {
     bank: [
       {
         pack: packAt(
-          packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series),
+          {
+            ...packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series),
+            leaksAMonth: 0,
+          },
           given.temperature_c,
         ),
         startSoc: given.start_soc,

@@ -22,17 +22,23 @@ export interface SteadyEnds {
   readonly toEnd: number;
 }
 
-/** Closed form of the march for a steady load: the reference that the march must agree with. */
+/** Closed form of the march for a steady load, without self-discharge: the reference that the march must agree with. */
 export function steadyRun(pack: Pack, run: SteadyRun): SteadyEnds {
   const rate = dischargeRate(pack, run.meanA);
   const hoursTo = (soc: number) => Math.max(0, run.startSoc - soc) / rate;
 
-  const neededV = run.radioDropoutV + run.keyDownPackA * pack.resistanceOhm + run.keyDownRadioA * run.leadOhm;
+  const neededV =
+    run.radioDropoutV +
+    run.meanA * pack.polarisationOhm +
+    run.keyDownPackA * pack.ohmicOhm +
+    run.keyDownRadioA * run.leadOhm;
   const toRadioDropout =
     openCircuitVolts(pack, 0) >= neededV ? null : hoursTo(socAtOpenCircuitVolts(pack, neededV));
 
   const toFloor = hoursTo(run.floorSoc);
-  const toCutoff = hoursTo(socAtOpenCircuitVolts(pack, pack.cutoffV + run.meanA * pack.resistanceOhm));
+  const toCutoff = hoursTo(
+    socAtOpenCircuitVolts(pack, pack.cutoffV + run.meanA * (pack.ohmicOhm + pack.polarisationOhm)),
+  );
   return {
     toFloor,
     toRadioDropout,

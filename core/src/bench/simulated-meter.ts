@@ -1,4 +1,5 @@
-import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
+import { dischargeRate, type Pack } from '../battery/pack.js';
+import { dischargingVolts } from '../battery/terminal-volts.js';
 import { generator, normal, type Generator } from '../random/generator.js';
 import { transmitCurrent, transmitCurrentAtZero, type RadioCurrents } from '../load/transmit-current.js';
 
@@ -107,7 +108,7 @@ export function simulatedLoad(pack: Pack, amps: number, seed: number): (timeMs: 
       soc = Math.max(0, soc - dischargeRate(pack, amps) * hours);
     }
     const drawn = loaded ? amps : 0;
-    const heldV = openCircuitVolts(pack, soc) - drawn * pack.resistanceOhm;
+    const heldV = dischargingVolts(pack, soc, drawn);
     // An empty battery's volts fall away under the load, whatever the table says of it at rest.
     const volts = loaded && soc === 0 ? Math.min(heldV, EMPTY_SHARE * pack.cutoffV) : heldV;
     if (loaded && volts <= pack.cutoffV) open = true;

@@ -40,9 +40,9 @@ export interface Filled {
 
 /** The radio survives the volts at which the battery is charged while both are joined. */
 export function survivesCharging({ name, maxV }: Supplied, battery: Filled): Answer {
-  const { chargeV, tableCells, label } = chemistryOf(battery.chemistry);
-  if (maxV === undefined || chargeV === null) return null;
-  const highest = (chargeV * battery.cellsInSeries) / tableCells;
+  const { absorptionV, tableCells, label } = chemistryOf(battery.chemistry);
+  if (maxV === undefined || absorptionV === null) return null;
+  const highest = (absorptionV * battery.cellsInSeries) / tableCells;
   return highest > maxV
     ? {
         severity: 'stop',

@@ -1,4 +1,5 @@
 import { openCircuitVolts } from '../battery/pack.js';
+import { dischargingVolts } from '../battery/terminal-volts.js';
 import { socketCurrent } from '../battery/pack-current.js';
 import type { Forecast } from '../forecast/forecast.js';
 import { loadLeads } from '../forecast/plan-input.js';
@@ -21,8 +22,17 @@ export function endSum(run: Forecast): Sum {
     { label: `at rest with ${sayQuantity(q(soc, 'share'))} left`, terms: [], result: q(openV, 'V') },
     {
       label: 'at the terminals, mean current',
-      terms: [q(openV, 'V'), ' − ', q(meanA, 'A'), ' × ', q(pack.resistanceOhm, 'ohm')],
-      result: q(openV - meanA * pack.resistanceOhm, 'V'),
+      terms: [
+        q(openV, 'V'),
+        ' − ',
+        q(meanA, 'A'),
+        ' × (',
+        q(pack.ohmicOhm, 'ohm'),
+        ' + ',
+        q(pack.polarisationOhm, 'ohm'),
+        ')',
+      ],
+      result: q(dischargingVolts(pack, soc, meanA), 'V'),
     },
   ];
   const heaviest = heaviestStep(load.keyDown.amps, march.edgesMs, plan.outing.startMs, atMs);
@@ -35,7 +45,7 @@ export function endSum(run: Forecast): Sum {
     const fromV = pack.socket?.volts ?? openV;
     const drops: [number, number][] = [[radioA, radioOhm]];
     if (sharedOhm > 0) drops.unshift([outA, sharedOhm]);
-    if (!pack.socket) drops.unshift([outA, pack.resistanceOhm]);
+    if (!pack.socket) drops.unshift([meanA, pack.polarisationOhm], [outA, pack.ohmicOhm]);
     const terms: Term[] = [q(fromV, 'V')];
     for (const [a, ohm] of drops) terms.push(' − ', q(a, 'A'), ' × ', q(ohm, 'ohm'));
     lines.push({

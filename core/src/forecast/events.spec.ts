@@ -9,7 +9,7 @@ const kindsOf = (change: WhiteboardChange) => eventsOf(change).map(([kind]) => k
 
 describe('events', () => {
   it('tell when the pack is down to its reserve and empty, inside their step', () => {
-    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1 } as const;
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1, leaksAMonth: 0 } as const;
     const events = eventsOf({ pack: { label } });
     expect(events.map(([kind]) => kind)).toEqual(['floor', 'cutoff']);
     expect(events[0][1]).toBeCloseTo(4.5, 9);
@@ -46,7 +46,7 @@ describe('events', () => {
     const outing = { startMs: Date.UTC(2027, 2, 20), endMs: Date.UTC(2027, 2, 21) };
     const blocks = [{ ...whiteboardPlan().blocks[0], ...outing }];
     const place = { latitudeDeg: 0, longitudeDeg: 0 };
-    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 60, health: 1 } as const;
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 60, health: 1, leaksAMonth: 0 } as const;
     expect(kindsOf({ outing, blocks, place, pack: { label } })).toEqual(['sunrise', 'sunset']);
     const [pack] = whiteboardPlan().packs;
     const { verdict } = forecast(

@@ -1,8 +1,10 @@
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
 import type { Pack } from '../battery/pack.js';
 import { openCircuitVolts } from '../battery/pack.js';
+import { dischargingVolts } from '../battery/terminal-volts.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
+import { controllerRunAmps, panelRunAmps } from '../wire/source-runs.js';
 import { RUN_NAMES, runReport, type RunCurrents, type RunName, type RunReport } from '../wire/runs.js';
 import type { PlanInput } from './plan-input.js';
 import { planLoad, ratedThroughout } from './plan-load.js';
@@ -16,7 +18,7 @@ export function readRuns(
 ): readonly RunReport[] {
   const currents: Record<RunName, () => RunCurrents> = {
     panel: () => panelCurrents(plan, run),
-    controller: () => controllerCurrents(plan, run),
+    controller: () => controllerCurrents(plan, packs, run),
     distribution: () => loadCurrents(plan, packs, load, run, false),
     radio: () => loadCurrents(plan, packs, load, run, true),
   };
@@ -30,18 +32,18 @@ export function readRuns(
 export function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
   if (!sun) return { meanA: 0, mostA: 0, safeForA: 0, feedV: 0 };
   // What flows to the battery came through the panel's lead at the panel's volts.
-  const { vmpV, impA, iscA } = sun.panel;
+  const { vmpV, impA } = sun.panel;
   const volts = sun.controller.kind === 'pwm' ? run.terminalV[0] : vmpV;
   const scale = (batteryA: number) => Math.min(impA, (batteryA * run.terminalV[0]) / volts);
-  return { meanA: scale(meanWhileOn(run)), mostA: scale(most(run.offeredA)), safeForA: iscA, feedV: volts };
+  return { meanA: scale(meanWhileOn(run)), mostA: scale(most(run.offeredA)), safeForA: panelRunAmps(sun.panel), feedV: volts };
 }
 
 /** What flows from the controller to the battery. */
-export function controllerCurrents({ sun }: PlanInput, run: March): RunCurrents {
+export function controllerCurrents({ sun }: PlanInput, packs: readonly Pack[], run: March): RunCurrents {
   return {
     meanA: meanWhileOn(run),
     mostA: most(run.offeredA),
-    safeForA: sun ? Math.min(sun.controller.maxA, 1.25 * most(run.offeredA)) : most(run.offeredA),
+    safeForA: sun ? controllerRunAmps(sun.controller, sun.panel, packs[0]) : most(run.offeredA),
     feedV: run.terminalV[0],
   };
 }
@@ -86,7 +88,7 @@ function loadCurrents(
 function feedVolts(pack: Pack, plan: PlanInput, run: March): number {
   if (pack.socket) return pack.socket.volts;
   const restV = openCircuitVolts(pack, plan.packs[0].floorSoc);
-  return restV - packCurrent(pack, most(run.wantedA), 0, restV) * pack.resistanceOhm;
+  return dischargingVolts(pack, plan.packs[0].floorSoc, packCurrent(pack, most(run.wantedA), 0, restV));
 }
 
 function meanWhileOn({ offeredA }: March): number {

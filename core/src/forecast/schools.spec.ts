@@ -3,7 +3,7 @@ import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { forecast } from './forecast.js';
 
 describe('the three schools of usable capacity', () => {
-  const label = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 10, health: 1 } as const;
+  const label = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 10, health: 1, leaksAMonth: 0 } as const;
   const plan = whiteboardPlan({
     pack: { label, floorSoc: 0.2 },
     radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 2]), dropoutV: 11.5 },
@@ -28,8 +28,8 @@ describe('the three schools of usable capacity', () => {
     // 0.5 A is the rated current of 10 Ah over 20 h: no Peukert
     expect(whole.endMs! / HOUR_MS).toBeCloseTo(20, 6);
     expect(fixed.endMs! / HOUR_MS).toBeCloseTo(10, 6);
-    // 11.5 V + 0.5 A x (0.02 + 0.02) ohm = 11.52 V: between 11.40 V at nothing and 11.53 V at 5 %
-    const soc = (0.12 / 0.13) * 0.05;
+    // 11.5 V + 0.5 A x (0.02 + 0.025 + 0.035) ohm = 11.54 V: between 11.53 V at 5 % and 11.65 V at 10 %
+    const soc = 0.05 + (0.01 / 0.12) * 0.05;
     expect(volts.toSoc).toBeCloseTo(soc, 9);
     expect(volts.endMs! / HOUR_MS).toBeCloseTo((1 - soc) * 20, 6);
     expect(volts.usableAh).toBeCloseTo((1 - soc) * 10, 9);

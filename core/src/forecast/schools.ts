@@ -1,6 +1,6 @@
 import { chemistryOf } from '../battery/chemistry.js';
 import type { Pack } from '../battery/pack.js';
-import { cutoffLevel, dropoutLevel } from '../march/end-points.js';
+import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
@@ -65,7 +65,7 @@ function voltsLevel(plan: PlanInput, pack: Pack, load: LoadSeries, run: March): 
     const { amps, watts } = load.keyDown;
     const cellsV = run.cellsV[step];
     const outA = socketCurrent(pack, amps[step], watts[step], cellsV);
-    const inside = pack.socket ? 0 : packCurrent(pack, amps[step], watts[step], cellsV) * pack.resistanceOhm;
+    const inside = insideDip(pack, run.wantedA[step], packCurrent(pack, amps[step], watts[step], cellsV));
     const dipV = inside + outA * sharedOhm + radioA * radioOhm;
     level = Math.max(
       level,

@@ -62,6 +62,18 @@ export class Bank {
     return this.soc[this.inUse] - dischargeRate(this.pack, amps) * hours;
   }
 
+  /** Lets every pack leak for some hours; returns what is lost, Ah. */
+  leak(hours: number): number {
+    let ampereHours = 0;
+    for (let index = 0; index < this.packs.length; index++) {
+      const { leakAnHour, storedAh } = this.packs[index].pack;
+      const lost = this.soc[index] * -Math.expm1(-leakAnHour * hours);
+      this.soc[index] -= lost;
+      ampereHours += lost * storedAh;
+    }
+    return ampereHours;
+  }
+
   /**
    * Charges one pack with a current (A) for some hours.
    *

@@ -13,9 +13,9 @@ export const NEVER = -1;
 /** A level that it is below from the start. */
 export const AT_ONCE = 2;
 
-/** State of charge at which the cut-off opens under a current out of the pack, A: its volts at the terminals, or empty. */
+/** State of charge at which the cut-off opens under a mean current out of the pack, A: its volts at the terminals, or empty. */
 export const cutoffLevel = (pack: Pack, amps: number): number =>
-  Math.max(0, socAtOpenCircuitVolts(pack, pack.cutoffV + amps * pack.resistanceOhm));
+  Math.max(0, socAtOpenCircuitVolts(pack, pack.cutoffV + amps * (pack.ohmicOhm + pack.polarisationOhm)));
 
 /**
  * State of charge at which the volts at the radio fall under what it needs while the key is down; {@link NEVER} or
@@ -29,6 +29,16 @@ export function dropoutLevel(pack: Pack, radioDropoutV: number, dipV: number): n
   if (neededV <= pack.openCircuitV[0]) return NEVER;
   return openCircuitVolts(pack, 1) < neededV ? AT_ONCE : socAtOpenCircuitVolts(pack, neededV);
 }
+
+/**
+ * Volts that a pack itself takes while the key is down: its polarisation by the mean current, its ohmic resistance by that of
+ * the moment; none behind a socket, which holds its volts. The sun's help is not counted, since a cloud may pass.
+ *
+ * @param meanA mean load out of the pack, A
+ * @param keyDownA load while the key is down, A
+ */
+export const insideDip = (pack: Pack, meanA: number, keyDownA: number): number =>
+  pack.socket ? 0 : meanA * pack.polarisationOhm + keyDownA * pack.ohmicOhm;
 
 /** When a straight fall from one state of charge to another passes a level; its start where it is below it already. */
 export function crossing(

@@ -34,6 +34,8 @@ export interface ChargeBooks {
   readonly chargeLossAh: number;
   /** Taken out of the packs' store. */
   readonly drawnAh: number;
+  /** Lost to self-discharge; not part of what was drawn. */
+  readonly leakedAh: number;
   /** The part of the drawn charge that Peukert's excess and the cold eat. */
   readonly dischargeLossAh: number;
 }

@@ -1,15 +1,15 @@
-import { acceptance } from '../battery/charge.js';
 import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
+import { terminalVolts } from '../battery/terminal-volts.js';
 import { HOUR_MS } from '../span.js';
 import { Bank } from './bank.js';
-import { crossing, cutoffLevel, dropoutLevel, NEVER, type EndPoints } from './end-points.js';
+import { crossing, cutoffLevel, dropoutLevel, insideDip, NEVER, type EndPoints } from './end-points.js';
 import type { March, MarchInput, Swap } from './march-data.js';
 
 /**
  * Marches packs through their loads, step by step: what is offered serves the load first, the rest charges within the
  * pack's acceptance, what is left is curtailed; a deficit discharges by coulomb counting with Peukert's factor on the
- * step's mean current. Loads of constant power are reckoned at the volts of the step before, corrected once, to those of
+ * step's mean current; every pack loses its self-discharge besides. Loads of constant power are reckoned at the volts of the step before, corrected once, to those of
  * its middle.
  *
  * Packs in turn: when the one in use reaches its floor, the radio's drop-out or its cut-off, the fullest of the others
@@ -48,11 +48,14 @@ class Walk {
     curtailed: 0,
     chargeLoss: 0,
     drawn: 0,
+    leaked: 0,
   };
   /** Volts at the terminals at the end of the stretch before. */
   private busV: number;
   /** Current out of the pack in use over the last stretch, A; negative while it charges. */
   private packA = 0;
+  /** Mean load of the last stretch, A out of the pack. */
+  private meanA = 0;
   /** Whether the cut-off was still closed when the step began. */
   private connected = true;
 
@@ -83,6 +86,7 @@ class Walk {
     for (let step = 0; step < this.steps; step++) {
       const hours = (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS;
       let left = hours;
+      this.books.leaked += this.bank.leak(hours);
       this.connected = this.ends.cutoffMs === null;
       // A pack that runs out hands over within the step; no pack does so twice.
       for (let hands = this.bank.packs.length; left > 0 && hands > 0; hands--) {
@@ -90,7 +94,7 @@ class Walk {
       }
       this.atEdge(step);
     }
-    const { loads, offered, served, stored, curtailed, chargeLoss, drawn } = this.books;
+    const { loads, offered, served, stored, curtailed, chargeLoss, drawn, leaked } = this.books;
     return {
       edgesMs,
       soc: this.soc,
@@ -108,6 +112,7 @@ class Walk {
         curtailedAh: curtailed,
         chargeLossAh: chargeLoss,
         drawnAh: drawn,
+        leakedAh: leaked,
         dischargeLossAh: drawn - (loads - served),
       },
     };
@@ -126,7 +131,7 @@ class Walk {
     let cellsV = this.loadVolts(pack, soc);
     let wanted = packCurrent(pack, amps, watts, cellsV);
     let offered = 0;
-    if (idle >= 0) offered = offeredAt?.(step, openCircuitVolts(bank.packs[idle].pack, bank.soc[idle])) ?? 0;
+    if (idle >= 0) offered = this.offeredToIdle(step, bank.packs[idle].pack, bank.soc[idle]);
     else if (offeredAt) offered = offeredAt(step, cellsV);
     const helps = idle >= 0 ? 0 : 1;
     if (offeredAt || watts > 0 || pack.socket) {
@@ -139,6 +144,7 @@ class Walk {
       wanted = packCurrent(pack, amps, watts, cellsV);
     }
     const carried = this.connected ? wanted : 0;
+    this.meanA = carried;
     const deficit = carried - helps * offered;
     const spare = deficit > 0 && maySwap ? bank.spare() : -1;
     const share = deficit > 0 ? this.discharge(step, fromMs, hours, deficit, spare) : 1;
@@ -224,9 +230,7 @@ class Walk {
     const { load, leadOhm, sharedOhm = 0 } = this.input;
     const radioA = this.connected ? load.keyDownRadioA[step] : 0;
     const outA = this.keyDownAmps(step);
-    const { pack } = this.bank;
-    const insideV = pack.socket ? 0 : outA * pack.resistanceOhm;
-    return insideV + outA * sharedOhm + radioA * leadOhm;
+    return insideDip(this.bank.pack, this.meanA, outA) + outA * sharedOhm + radioA * leadOhm;
   }
 
   private atEdge(step: number): void {
@@ -237,7 +241,7 @@ class Walk {
     this.socInUse[step + 1] = soc;
     this.inUse[step] = bank.inUse;
     const restV = openCircuitVolts(pack, soc);
-    this.busV = restV - this.packA * pack.resistanceOhm;
+    this.busV = terminalVolts(pack, soc, this.packA);
     series.terminalV[step] = this.busV;
     series.keyDownA[step] = this.keyDownAmps(step);
     series.radioV[step] = (pack.socket?.volts ?? restV) - this.dipVolts(step);
@@ -253,6 +257,14 @@ class Walk {
     return openCircuitVolts(pack, soc) / 2;
   }
 
+  /** What is offered to a pack that waits, A: at the volts to which that current itself raises it. */
+  private offeredToIdle(step: number, pack: Pack, soc: number): number {
+    const { offeredAt } = this.input;
+    if (!offeredAt) return 0;
+    const firstA = offeredAt(step, openCircuitVolts(pack, soc));
+    return offeredAt(step, terminalVolts(pack, soc, -firstA));
+  }
+
   private serve(ampereHours: number): number {
     this.books.served += ampereHours;
     return ampereHours;
@@ -265,10 +277,4 @@ class Walk {
     this.books.chargeLoss += acceptedAh - storedAh;
     return acceptedAh;
   }
-}
-
-/** Volts at the terminals at a state of charge and a net load, A; negative: what the pack accepts of it charges. */
-function terminalVolts(pack: Pack, soc: number, netA: number): number {
-  const packA = netA >= 0 ? netA : pack.charge ? -Math.min(-netA, acceptance(pack.charge, soc)) : 0;
-  return openCircuitVolts(pack, soc) - packA * pack.resistanceOhm;
 }

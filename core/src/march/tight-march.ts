@@ -102,7 +102,7 @@ const PLACE: Place = { step: 0, stretch: 0, left: 0, soc: 0, lowest: 0 };
 function walk(run: TightRun, pack: TightPack, levels: Float64Array, at: Place, trace: Trace | null): boolean {
   const { loadA, sunA, sunGain, controllerMaxA } = run;
   const { hours, stretchEnd, stretchKeyDown } = run.steps;
-  const { loadGain, idleA, chargeMaxA, taperSoc, peukert } = pack;
+  const { loadGain, idleA, chargeMaxA, taperSoc, peukert, leakAnHour } = pack;
   const perAh = 1 / pack.deliverableAh;
   const perRatedA = pack.ratingHours * perAh;
   const gain = pack.efficiency / pack.storedAh;
@@ -114,6 +114,7 @@ function walk(run: TightRun, pack: TightPack, levels: Float64Array, at: Place, t
     const end = stretchEnd[stretch];
     for (; step < end; step++) {
       const h = hours[step] - spent;
+      soc -= soc * leakAnHour * h;
       const sun = sunA === null ? 0 : sunGain * sunA[step];
       const net = loadA[step] * loadGain + idleA - (sun > controllerMaxA ? controllerMaxA : sun);
       if (net > 0) {
@@ -135,6 +136,8 @@ function walk(run: TightRun, pack: TightPack, levels: Float64Array, at: Place, t
         const bulkA = -net < chargeMaxA ? -net : chargeMaxA;
         const after = soc + gain * bulkA * h;
         soc = after <= taperSoc ? after : tapered(pack, soc, after, bulkA, h);
+        // Self-discharge may be more than what comes.
+        if (soc < lowest) lowest = soc;
       } else {
         at.stretch = stretch;
         break along;

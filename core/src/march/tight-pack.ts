@@ -1,5 +1,5 @@
 import type { Pack } from '../battery/pack.js';
-import { cutoffLevel, dropoutLevel } from './end-points.js';
+import { cutoffLevel, dropoutLevel, insideDip } from './end-points.js';
 import type { KeyDown, TightSteps } from './tight-steps.js';
 
 /** One pack as the tight loop wants it. Its numbers may be changed between runs; nothing of it is made in the loop. */
@@ -14,9 +14,13 @@ export interface TightPack {
   chargeEndA: number;
   taperSoc: number;
   startSoc: number;
+  /** Share of the stored charge that leaks away in an hour. */
+  leakAnHour: number;
   /** State of charge that ends the plan, for each of the steps' key-downs, and that at which the cut-off opens. */
   levels: Float64Array;
   cutoffs: Float64Array;
+  /** What those levels come from. */
+  readonly from: LevelSource;
   /** What the cells give for an amp of load, and besides, A: a power station's converter; 1 and 0 for a plain battery. */
   loadGain: number;
   idleA: number;
@@ -33,13 +37,50 @@ export interface TightGiven {
   readonly cellsV: number;
 }
 
+/** What the levels of a pack come from: it may be more or less stiff, and the keyed radio hungrier, than they are said to be. */
+export interface LevelSource {
+  readonly pack: Pack;
+  readonly keyDowns: readonly KeyDown[];
+  readonly given: TightGiven;
+}
+
+/**
+ * Works out the levels of a pack anew.
+ *
+ * @param resistance factor on both of its resistances
+ * @param keyDown factor on the radio's key-down current
+ */
+export function setLevels(to: TightPack, resistance: number, keyDown: number): void {
+  const { pack: known, keyDowns, given } = to.from;
+  const pack =
+    resistance === 1
+      ? known
+      : { ...known, ohmicOhm: known.ohmicOhm * resistance, polarisationOhm: known.polarisationOhm * resistance };
+  for (let index = 0; index < keyDowns.length; index++) {
+    const { packA, radioA, meanA, dropoutV = given.radioDropoutV } = keyDowns[index];
+    const keyedA = radioA * keyDown;
+    const outA = packA + keyedA - radioA;
+    const cutoff = cutoffLevel(pack, meanA * to.loadGain + to.idleA);
+    const dipV = insideDip(pack, meanA, outA) + outA * given.sharedOhm + keyedA * given.leadOhm;
+    const dropout = radioA > 0 ? dropoutLevel(pack, dropoutV, dipV) : 0;
+    to.cutoffs[index] = cutoff;
+    to.levels[index] = Math.max(given.floorSoc, dropout, cutoff);
+  }
+}
+
+/** A pack that may be changed without the other. */
+export const copyOf = (pack: TightPack): TightPack => ({
+  ...pack,
+  levels: pack.levels.slice(),
+  cutoffs: pack.cutoffs.slice(),
+});
+
 /** A pack for the tight loop. */
 export function tightPack(pack: Pack, { keyDowns }: TightSteps, given: TightGiven): TightPack {
   const { charge, socket } = pack;
   const loadGain = socket ? socket.volts / socket.efficiency / given.cellsV : 1;
   const idleA = socket ? socket.idleW / given.cellsV : 0;
-  const cutoffOf = ({ meanA }: KeyDown) => cutoffLevel(pack, meanA * loadGain + idleA);
-  return {
+  const made: TightPack = {
     storedAh: pack.storedAh,
     deliverableAh: pack.deliverableAh,
     ratingHours: pack.ratingHours,
@@ -49,17 +90,15 @@ export function tightPack(pack: Pack, { keyDowns }: TightSteps, given: TightGive
     chargeEndA: charge?.endA ?? 0,
     taperSoc: charge?.taperSoc ?? 1,
     startSoc: given.startSoc,
-    levels: Float64Array.from(keyDowns, (keyDown) => {
-      const { packA, radioA, dropoutV = given.radioDropoutV } = keyDown;
-      const insideV = socket ? 0 : packA * pack.resistanceOhm;
-      const dipV = insideV + packA * given.sharedOhm + radioA * given.leadOhm;
-      const dropout = radioA > 0 ? dropoutLevel(pack, dropoutV, dipV) : 0;
-      return Math.max(given.floorSoc, dropout, cutoffOf(keyDown));
-    }),
-    cutoffs: Float64Array.from(keyDowns, cutoffOf),
+    leakAnHour: pack.leakAnHour,
+    levels: new Float64Array(keyDowns.length),
+    cutoffs: new Float64Array(keyDowns.length),
+    from: { pack, keyDowns, given },
     loadGain,
     idleA,
   };
+  setLevels(made, 1, 1);
+  return made;
 }
 
 /** x^(k-1) at even steps of x from 1, for interpolation; off by 3e-5 of the factor at the most. */

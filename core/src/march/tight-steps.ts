@@ -39,8 +39,9 @@ export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number):
     const packA = keyDown.amps[step] + keyDown.watts[step] / volts;
     const radioA = keyDownRadioA[step];
     const dropoutV = load.dropoutV?.[step];
-    // To the hundredth of an amp, or volts that change from step to step would make every step a stretch of its own.
-    const key = `${packA.toFixed(2)} ${radioA} ${dropoutV}`;
+    // To the hundredth of an amp (the mean to the tenth: it acts on the polarisation alone), or volts that change from step to step would make every step a stretch of its own.
+    const meanA = mean.amps[step] + mean.watts[step] / volts;
+    const key = `${packA.toFixed(2)} ${radioA} ${meanA.toFixed(1)} ${dropoutV}`;
     let index = known.get(key);
     if (index === undefined) {
       index = keyDowns.length;
@@ -48,7 +49,7 @@ export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number):
       keyDowns.push({ packA, radioA, meanA: 0, ...(dropoutV !== undefined && { dropoutV }) });
     }
     keyDowns[index].packA = Math.max(keyDowns[index].packA, packA);
-    keyDowns[index].meanA = Math.max(keyDowns[index].meanA, mean.amps[step] + mean.watts[step] / volts);
+    keyDowns[index].meanA = Math.max(keyDowns[index].meanA, meanA);
     if (stretchKeyDown[stretchKeyDown.length - 1] === index) stretchEnd[stretchEnd.length - 1] = step + 1;
     else {
       stretchKeyDown.push(index);

@@ -8,6 +8,8 @@ export interface Controller {
   readonly kind: ControllerKind;
   /** Largest current into the battery, A. */
   readonly maxA: number;
+  /** Whether a PWM controller holds its current to that; one that does not passes on all that the panel gives. */
+  readonly limitsCurrent?: boolean;
   /** Share of the panel's label watts under which it sleeps, 0 to 1. */
   readonly wakeShare: number;
   /** Lead from the panel, there and back, ohm. */
@@ -26,7 +28,7 @@ export interface ControllerOutput {
 }
 
 /** Share of the panel's power that a tracking converter passes on. */
-const CONVERTER_EFFICIENCY = 0.95;
+export const CONVERTER_EFFICIENCY = 0.95;
 /** Volts that a buck needs above the battery. */
 const BUCK_HEADROOM_V = 1;
 /** Volts that a switch or a pass-through diode takes. */
@@ -56,10 +58,14 @@ export function controllerOutput(
   if (best.watts <= 0 || best.watts < controller.wakeShare * curve.shape.label.watts)
     return { batteryA: 0, state: 'asleep' };
   const { batteryA, state } = unlimited(controller, curve, best, batteryV);
-  return batteryA > controller.maxA
+  return batteryA > passesAtMost(controller)
     ? { batteryA: controller.maxA, state: 'current_limit' }
     : { batteryA, state };
 }
+
+/** The most that a controller lets through, A: only a converter, and a PWM that says so, limits its current. */
+export const passesAtMost = ({ kind, maxA, limitsCurrent }: Controller): number =>
+  kind === 'pwm' && limitsCurrent !== true ? Infinity : maxA;
 
 function unlimited(
   controller: Controller,

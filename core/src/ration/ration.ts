@@ -11,7 +11,7 @@ import {
 import type { ChanceDraw } from '../chance/draw.js';
 import { packAt } from '../battery/pack.js';
 import { loadLeads, type PlanInput } from '../forecast/plan-input.js';
-import { cutoffLevel, dropoutLevel } from '../march/end-points.js';
+import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import {
   bestPolicy,
   follow,
@@ -203,7 +203,7 @@ function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
     pack,
     floorSoc,
     levelOf: (keyDownA) => {
-      const dipV = keyDownA * ((at.socket ? 0 : at.resistanceOhm) + sharedOhm + radioOhm);
+      const dipV = insideDip(at, keyDownA / 2, keyDownA) + keyDownA * (sharedOhm + radioOhm);
       return Math.max(floorSoc, dropoutLevel(at, plan.radio.dropoutV, dipV), cutoffLevel(at, keyDownA / 2));
     },
   };

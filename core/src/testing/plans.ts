@@ -24,7 +24,7 @@ export interface WhiteboardChange extends Partial<PlanInput> {
   readonly leadOhm?: number;
 }
 
-/** A plan for the whiteboard: 10 hours of steady receiving on 1 A from a 20 Ah pack at 25 C. */
+/** A plan for the whiteboard, which knows no self-discharge: 10 hours of steady receiving on 1 A from a 20 Ah pack at 25 C. */
 export function whiteboardPlan({ pack, leadOhm = 0.02, ...change }: WhiteboardChange = {}): PlanInput {
   const outing = { startMs: 0, endMs: 10 * HOUR_MS };
   return {
@@ -37,7 +37,7 @@ export function whiteboardPlan({ pack, leadOhm = 0.02, ...change }: WhiteboardCh
     packs: [
       {
         name: 'Shale 20',
-        label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 20, health: 1 },
+        label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 20, health: 1, leaksAMonth: 0 },
         startSoc: 1,
         floorSoc: 0.1,
         ...pack,

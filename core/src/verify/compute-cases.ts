@@ -1,7 +1,8 @@
-import { hoursToFull } from '../battery/charge.js';
+import { acceptance, hoursToFull } from '../battery/charge.js';
 import type { ChemistryName } from '../battery/chemistry.js';
 import { packAt, peukertFactor, type PackLabel } from '../battery/pack.js';
 import { steadyRun } from '../battery/steady-run.js';
+import { chargingVolts } from '../battery/terminal-volts.js';
 import { accessoryCurrent, type ConverterName } from '../load/accessory.js';
 import { radioCurrent } from '../load/radio-current.js';
 import { bestPoints } from '../load/transmit-points.js';
@@ -21,6 +22,7 @@ import type { Source } from '../source.js';
 import { airMass, clearSky, extraterrestrialNormal, underCloud } from '../sun/clear-sky.js';
 import { cosIncidence, lightOnPanel, totalOf } from '../sun/plane-of-panel.js';
 import { sunPosition } from '../sun/position.js';
+import { controllerRunAmps, panelRunAmps } from '../wire/source-runs.js';
 import { ampacity, areaOfAwg, copperOhm, fuseFor, loopOhm } from '../wire/wire.js';
 import { holdAgainst, type Computed, type ReferenceFile, type VerifiedFile } from './reference-file.js';
 
@@ -126,6 +128,7 @@ function controller(
     {
       kind: given.controller,
       maxA: given.max_a,
+      limitsCurrent: true,
       wakeShare: given.wake_share,
       // The reference has the panel's lead in the way of a plain switch only.
       panelLeadOhm: given.controller === 'pwm' ? given.wire_loop_ohm : 0,
@@ -175,7 +178,8 @@ function discharge(
   });
   return {
     capacity_ah: pack.deliverableAh,
-    pack_ohm: pack.resistanceOhm,
+    ohmic_ohm: pack.ohmicOhm,
+    polarisation_ohm: pack.polarisationOhm,
     peukert_factor: peukertFactor(pack, given.mean_load_a),
     hours_to_floor: ends.toFloor,
     hours_to_radio_dropout: ends.toRadioDropout,
@@ -199,6 +203,42 @@ function charge(
   return {
     hours_to_full: pack.charge && hoursToFull(pack, pack.charge, given.start_soc, given.available_a),
     naive_hours: pack.charge && ((1 - given.start_soc) * given.rated_ah) / given.available_a,
+  };
+}
+
+function chargeVolts(
+  given: Numbers<'cells_in_series' | 'rated_ah' | 'soc' | 'charge_a' | 'temperature_c'> & {
+    readonly chemistry: string;
+  },
+): Computed {
+  const { soc } = given;
+  const pack = packAt(packLabel(given.chemistry, given.rated_ah, 1, given.cells_in_series), given.temperature_c);
+  return {
+    acceptance_a: pack.charge && acceptance(pack.charge, soc),
+    terminal_v: pack.charge && chargingVolts(pack, pack.charge, soc, given.charge_a),
+  };
+}
+
+function sourceRuns(
+  given: Numbers<'label_w' | 'label_isc_a' | 'panels_in_series' | 'strings' | 'max_a'> & {
+    readonly controller: ControllerKind;
+    readonly limits_current: boolean;
+    readonly chemistry: string;
+  },
+): Computed {
+  const label = {
+    watts: given.label_w * given.panels_in_series * given.strings,
+    iscA: given.label_isc_a * given.strings,
+  };
+  const controller = { kind: given.controller, maxA: given.max_a, limitsCurrent: given.limits_current };
+  const panelA = panelRunAmps(label);
+  const controllerA = controllerRunAmps(controller, label, packAt(packLabel(given.chemistry, 1, 1), 25));
+  const fuse = (amps: number) => fuseFor(amps, Infinity, Infinity);
+  return {
+    panel_run_a: panelA,
+    controller_run_a: controllerA,
+    panel_run_fuse_a: fuse(panelA),
+    controller_run_fuse_a: fuse(controllerA),
   };
 }
 
@@ -285,6 +325,8 @@ const KINDS: readonly {
   { name: 'controller', field: 'wake_share', compute: controller },
   { name: 'discharge', field: 'mean_load_a', compute: discharge },
   { name: 'charge', field: 'available_a', compute: charge },
+  { name: 'volts while charging', field: 'charge_a', compute: chargeVolts },
+  { name: 'runs of the charging side', field: 'strings', compute: sourceRuns },
   { name: 'load', field: 'transmit_points', compute: load },
   { name: 'wire', field: 'run_m', compute: wire },
 ];
@@ -292,6 +334,6 @@ const KINDS: readonly {
 /** Runs every case of a file through the core; null where the file is of no known kind. */
 export function verifyFile(file: ReferenceFile): (VerifiedFile & { readonly kind: string }) | null {
   const [first] = file.cases;
-  const kind = first && KINDS.find(({ field }) => field in first);
+  const kind = first && KINDS.find(({ field }) => Object.hasOwn(first, field));
   return kind ? { kind: kind.name, ...holdAgainst(file, kind.compute) } : null;
 }

@@ -8,7 +8,7 @@ const read = (name: string) => JSON.parse(readFileSync(new URL(name, FOLDER), 'u
 describe('the independent figures', () => {
   const files = readdirSync(FOLDER).filter((name) => name.endsWith('.json'));
 
-  it('are all there', () => expect(files.length).toBe(9));
+  it('are all there', () => expect(files.length).toBe(11));
 
   for (const name of files) {
     it(`of ${name} are met`, () => {
