@@ -195,7 +195,7 @@ describe('knapsack verify', () => {
   it('meets the figures that ship with the core', async () => {
     const { code, out } = await run('verify');
     expect(code).toBe(0);
-    expect(out.trim().split('\n').length).toBe(9);
+    expect(out.trim().split('\n').length).toBe(11);
     expect(out).not.toContain('FAIL');
   });
 

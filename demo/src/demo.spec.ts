@@ -92,9 +92,11 @@ describe('the demo', () => {
     expect(verdict.plannedAh).toBeCloseTo(allAh, 6);
     // What the books say the sun gave and what was lost make up the rest.
     const run = forecast(valid(resolve(trip, gear))).march;
-    const { servedAh, storedAh, drawnAh, dischargeLossAh } = run.books;
+    const { servedAh, storedAh, drawnAh, dischargeLossAh, leakedAh } = run.books;
     expect(drawnAh).toBeCloseTo(allAh - servedAh + dischargeLossAh, 6);
-    expect(verdict.endSoc).toBeCloseTo(1 + (storedAh - drawnAh) / 18, 6);
+    expect(verdict.endSoc).toBeCloseTo(1 + (storedAh - drawnAh - leakedAh) / 18, 6);
+    // 3 % a month of what is stored, for 30 h of its 730.
+    expect(leakedAh).toBeCloseTo(0.03 * (30 / 730) * 18 * 0.75, 2);
   });
 
   it('has a panel that gives about half of its label at noon, by hand', () => {

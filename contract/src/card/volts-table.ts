@@ -18,8 +18,8 @@ export interface VoltsRow {
 const TENTHS = [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1];
 
 /**
- * Volts at the battery's terminals against its charge, under this kit's own load: open-circuit volts less current x inner
- * resistance. Null where a socket gives the same volts to the end, or where there is no battery. Source: design model, section 2.
+ * Volts at the battery's terminals against its charge, under this kit's own load: open-circuit volts less the mean current x
+ * polarisation and the current of the moment x ohmic resistance. Null where a socket gives the same volts to the end, or where there is no battery. Source: design model, section 2.
  */
 export function voltsTable(
   trip: Trip,
@@ -33,15 +33,17 @@ export function voltsTable(
   const together = trip.batteryUse === 'turns' ? 1 : pieces.length;
   const pack = packAt(packLabelOf(piece.gear, together), trip.temperatureC);
   const floor = floorOf(trip, piece.gear);
+  const meanA = workingA ?? receiveA;
   const row = (soc: number): VoltsRow => ({
     soc,
-    receiveV: underLoad(pack, soc, receiveA),
-    keyDownV: underLoad(pack, soc, keyDownA),
+    receiveV: underLoad(pack, soc, meanA, receiveA),
+    keyDownV: underLoad(pack, soc, meanA, keyDownA),
     hours: workingA ? (Math.max(0, soc - floor) * pack.deliverableAh) / workingA : null,
     isFloor: soc === floor,
   });
   return [...new Set([...TENTHS.filter((soc) => soc > floor), floor])].map(row);
 }
 
-const underLoad = (pack: Pack, soc: number, amps: number): number =>
-  openCircuitVolts(pack, soc) - amps * pack.resistanceOhm;
+/** The polarisation follows the mean of the work, whatever the key does. */
+const underLoad = (pack: Pack, soc: number, meanA: number, amps: number): number =>
+  openCircuitVolts(pack, soc) - meanA * pack.polarisationOhm - amps * pack.ohmicOhm;

@@ -209,6 +209,8 @@ export interface ControllerGear extends GearCommon {
   readonly type: Exclude<ControllerKind, 'builtIn'>;
   /** Largest current into the battery. */
   readonly maxA: Figure;
+  /** Whether a PWM holds its current to that, instead of passing on all that the panel gives; not entered if absent. */
+  readonly limitsCurrent?: boolean;
   /** Highest volts that its input survives. */
   readonly maxInputV?: Figure;
   /** Its own draw, all hours. */

@@ -8,7 +8,11 @@ import {
   ratedThroughout,
   stationsOf,
   type AccessoryLoad,
+  controllerRunAmps,
+  joined,
+  panelRunAmps,
   type Charging,
+  type Pack,
   type Forecast,
   type LoadDraw,
   type PlanInput,
@@ -16,6 +20,8 @@ import {
   type Rating,
 } from '@knapsack/core';
 import { isKind, type Carried } from '../resolve/look-up.js';
+import { panelLabel } from '../resolve/panel-label.js';
+import { controllerKind } from '../resolve/resolve-sun.js';
 import { pieceId } from './piece-id.js';
 
 /** What every load of a harness takes, by the id of its part. @param busV volts that watts are reckoned at */
@@ -73,15 +79,28 @@ function loadDraw(load: AccessoryLoad | undefined, busV: number): LoadDraw {
   return { receiveA: most('mean'), keyDownA, safeForA: Math.max(most('mean'), keyDownA) };
 }
 
-/** What the panels and the controller bring, by the id of their part. */
+/**
+ * What the panels and the controller bring, by the id of their part. What their runs must be safe for comes from the hardware, on
+ * any date and under any sky; the rest from the forecast, nothing where there is none.
+ */
 export function harnessCharging(
-  { plan, march }: Forecast,
   carried: readonly Carried[],
+  pack: Pack | null,
+  run: Forecast | null,
 ): ReadonlyMap<string, Charging> {
-  if (!plan.sun) return new Map();
   const charging = new Map<string, Charging>();
-  for (const { gear } of carried.filter(isKind('panel'))) charging.set(gear.id, panelCurrents(plan, march));
-  for (const { gear } of carried.filter(isKind('controller')))
-    charging.set(gear.id, controllerCurrents(plan, march));
+  const [controller] = carried.filter(isKind('controller'));
+  for (const { gear, item } of carried.filter(isKind('panel'))) {
+    const inSeries = item.inSeries ?? 1;
+    const label = joined(panelLabel(gear), inSeries, item.count / inSeries);
+    const panelRun = run?.plan.sun ? panelCurrents(run.plan, run.march) : NOTHING;
+    charging.set(gear.id, { ...panelRun, safeForA: panelRunAmps(label) });
+    if (!controller || !pack) continue;
+    const controllerRun = run?.plan.sun ? controllerCurrents(run.plan, run.packs, run.march) : NOTHING;
+    const safeForA = controllerRunAmps(controllerKind(controller.gear), label, pack);
+    charging.set(controller.gear.id, { ...controllerRun, safeForA });
+  }
   return charging;
 }
+
+const NOTHING = { meanA: 0, mostA: 0, feedV: 0 };

@@ -3,6 +3,7 @@ import {
   CONVERTERS,
   heldLonger,
   HOUR_MS,
+  insideDip,
   joined,
   openCircuitVolts,
   packAt,
@@ -102,11 +103,13 @@ function harnessFlow(trip: Trip, carried: readonly Carried[], run: Forecast | nu
   const restV = pack ? (pack.socket?.volts ?? openCircuitVolts(pack, floorOf(trip, piece.gear))) : NOMINAL_V;
   const draws = run ? harnessDraws(run.plan, carried, restV) : new Map();
   const total = (of: 'receiveA' | 'keyDownA') => [...draws.values()].reduce((sum, draw) => sum + draw[of], 0);
-  const ohm = pack && !pack.socket ? pack.resistanceOhm : 0;
+  // As the march looks at it: polarisation by the plan's largest mean, ohmic resistance by the current of the moment.
+  const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
+  const floorV = (amps: number) => restV - (pack ? insideDip(pack, Math.min(meanA, amps), amps) : 0);
   return {
     draws,
-    charging: run ? harnessCharging(run, carried) : new Map(),
-    floorV: { receive: restV - total('receiveA') * ohm, keyDown: restV - total('keyDownA') * ohm },
+    charging: harnessCharging(carried, pack ?? null, run),
+    floorV: { receive: floorV(total('receiveA')), keyDown: floorV(total('keyDownA')) },
     batteryShare: 1 / Math.max(1, count),
     temperatureC: trip.temperatureC,
   };
@@ -141,13 +144,13 @@ function checkedController(
   gear: ControllerGear,
   parts: readonly HarnessPart[],
 ): HarnessFacts['controllers'][number] {
-  const { id, name, maxInputV, maxA, loadA, profiles, wakesBattery, type } = gear;
+  const { id, name, maxInputV, maxA, loadA, profiles, wakesBattery, type, limitsCurrent } = gear;
   const below = partsBelow(parts, id);
   return {
     part: id,
     name,
     maxA: maxA.value,
-    limits: type !== 'pwm',
+    limits: type !== 'pwm' || limitsCurrent === true,
     heard: heardOn(gear),
     hasLoads: below.some(({ kind }) => kind === 'radio' || kind === 'load' || kind === 'amplifier'),
     ...(maxInputV && { maxInputV: maxInputV.value }),

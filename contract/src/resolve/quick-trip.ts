@@ -55,7 +55,7 @@ export function quickTrip(
     id: id('radio'),
     name: 'My radio',
     about: 'from a quick sum',
-    receiveA: typed(input.receiveA),
+    receiveA: assumed(input.receiveA),
     transmit: [{ rfW: 10, amps: input.transmitA, source: 'datasheet' }],
     dropoutV: assumed(10.5),
   };

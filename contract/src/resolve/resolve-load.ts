@@ -17,7 +17,7 @@ import {
 } from '@knapsack/core';
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Accessory } from '../documents/gear.js';
-import type { Figure } from '../documents/figure.js';
+import { trustOf, type Figure } from '../documents/figure.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, type Carried } from './look-up.js';
 
@@ -52,6 +52,7 @@ export function resolveAccessories(
       const on = gear.drawA ?? gear.drawW;
       return {
         name: counted(gear.name, item.count),
+        ...(on && { from: trustOf(on) }),
         pieces: on
           ? accessoryPieces(
               draw(on),
@@ -67,13 +68,15 @@ export function resolveAccessories(
       const rule: OnRule = { when: 'transmitting', ...(gear.modes && { modes: gear.modes }) };
       return {
         name: counted(gear.name, item.count),
+        from: trustOf(gear.transmitA),
         pieces: accessoryPieces(draw(gear.standbyA), rule, behindFirst, draw(gear.transmitA)),
       };
     }),
     ...carried.filter(isKind('controller')).flatMap(({ gear }): AccessoryLoad[] => {
       if (!gear.selfUseA) return [];
       const draw: Draw = { amps: gear.selfUseA.value, watts: 0 };
-      return [{ name: gear.name, pieces: accessoryPieces(draw, { when: 'always' }, hours) }];
+      const pieces = accessoryPieces(draw, { when: 'always' }, hours);
+      return [{ name: gear.name, from: trustOf(gear.selfUseA), pieces }];
     }),
     ...stations.flatMap(({ radio, blocks }): AccessoryLoad[] =>
       radio.internal

@@ -2,6 +2,7 @@ import {
   CHEMISTRIES,
   chemistryOf,
   fail,
+  leaksAMonth,
   socAfterStorage,
   succeed,
   USUAL_SOCKET,
@@ -69,10 +70,11 @@ function plannedPack(trip: Trip, gear: Battery | Station, count: number, name: s
       ...(gear.socketA && { continuousA: gear.socketA.value, peakA: gear.socketA.value }),
     };
   }
-  const { continuousA, peakA, peakS } = gear;
+  const { continuousA, peakA, peakS, resistanceOhm } = gear;
   return {
     ...common,
     label: packLabelOf(gear, count),
+    ...(resistanceOhm && { resistanceFrom: trustOf(resistanceOhm) }),
     ...(continuousA && { continuousA: continuousA.value * count }),
     ...(peakA && { peakA: peakA.value * count }),
     ...(peakS && { peakS: peakS.value }),
@@ -89,17 +91,25 @@ export const packLabelOf = (gear: Battery | Station, count: number): PackLabel =
 
 /** Packs of one kind in parallel: capacity and limits add, resistance divides. */
 function batteryLabel(battery: Battery, count: number): PackLabel {
-  const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA } = battery;
+  const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA, keepsCharge } = battery;
   return {
     chemistry: battery.chemistry,
     cellsInSeries: battery.cellsInSeries,
     ratedAh: ratedAh.value * count,
     health: measuredAh ? measuredAh.value / ratedAh.value : (health?.value ?? 1),
-    ...(resistanceOhm && { resistanceOhm: resistanceOhm.value / count }),
+    ...(resistanceOhm && { ohmicOhm: ohmicOf(resistanceOhm) / count }),
     ...(cutoffV && { cutoffV: cutoffV.value }),
     ...(maxChargeA && { maxChargeA: maxChargeA.value * count }),
+    ...(keepsCharge && { leaksAMonth: leaksAMonth(battery.chemistry, true) }),
   };
 }
+
+/** Makers' milliohms are measured at 1 kHz and are half of what direct current meets, or less. */
+const SHEET_TO_DIRECT = 2;
+
+/** Ohmic resistance, ohm: measured by a step of the current as it is, a data sheet's doubled. Source: convention of this project. */
+const ohmicOf = ({ value, source }: Figure): number =>
+  source === 'datasheet' ? SHEET_TO_DIRECT * value : value;
 
 /** The cells of a power station: its watt hours at their nominal volts, behind its socket. */
 function stationLabel(station: Station): PackLabel {

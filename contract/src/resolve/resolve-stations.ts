@@ -9,8 +9,9 @@ import {
   type PlannedStation,
   type Result,
 } from '@knapsack/core';
-import type { Figure } from '../documents/figure.js';
+import { trustOf, type Figure } from '../documents/figure.js';
 import type { Radio } from '../documents/gear.js';
+import { currentOf } from '../documents/transmit-figure.js';
 import type { Trip } from '../documents/trip.js';
 import { expandBlocks, stationOf, type Occurrence } from './expand-blocks.js';
 import { isKind, lacking, type Carried } from './look-up.js';
@@ -52,14 +53,18 @@ export function resolveStations(
 /** A radio's figures as plain numbers. */
 function plannedRadio(radio: Radio, trip: Trip): PlannedRadio {
   const { receiveA, receiveSheetA, receiveByEarA, fullPowerV, maxV } = radio;
-  const amps = ({ value, source }: Figure) => ({ amps: value, source });
+  const amps = (figure: Figure) => ({ amps: figure.value, ...trustOf(figure) });
   const internal = internalOf(radio, trip);
   return {
     name: radio.name,
     figures: {
       receive: [amps(receiveA), ...(receiveSheetA ? [amps(receiveSheetA)] : [])],
       ...(receiveByEarA && { receiveByEar: [amps(receiveByEarA)] }),
-      transmit: radio.transmit,
+      transmit: radio.transmit.map((point) => ({
+        rfW: point.rfW,
+        amps: point.amps,
+        ...trustOf(currentOf(point)),
+      })),
     },
     dropoutV: radio.dropoutV.value,
     ...(fullPowerV && { fullPowerV: fullPowerV.value }),

@@ -109,6 +109,17 @@ function sunGear(carried: readonly Carried[]): Result<SunGear | null> {
   return succeed({ panel, joined: joined(panelLabel(panel), inSeries, item.count / inSeries), charger });
 }
 
+/** What a controller is and passes on at the most. */
+export const controllerKind = ({
+  type,
+  maxA,
+  limitsCurrent,
+}: ControllerGear): Pick<Controller, 'kind' | 'maxA' | 'limitsCurrent'> => ({
+  kind: type,
+  maxA: maxA.value,
+  ...(limitsCurrent !== undefined && { limitsCurrent }),
+});
+
 function controllerOf(charger: ControllerGear | Station, wiring: Wiring): Controller {
   const leads = {
     panelLeadOhm: wiring.panel?.ohm ?? 0,
@@ -118,8 +129,7 @@ function controllerOf(charger: ControllerGear | Station, wiring: Wiring): Contro
     return { kind: 'builtIn', maxA: Infinity, wakeShare: USUAL_WAKE_SHARE, ...leads };
   }
   return {
-    kind: charger.type,
-    maxA: charger.maxA.value,
+    ...controllerKind(charger),
     wakeShare: charger.wakeShare?.value ?? USUAL_WAKE_SHARE,
     ...leads,
   };

@@ -42,9 +42,17 @@ describe('resolving a trip', () => {
       jasmine.objectContaining({
         name: '2 × Shale',
         peakA: 40,
-        label: jasmine.objectContaining({ ratedAh: 20, resistanceOhm: 0.03 }),
+        label: jasmine.objectContaining({ ratedAh: 20, ohmicOhm: 0.03 }),
       }),
     );
+  });
+
+  it('doubles the resistance of a data sheet, which was measured at 1 kHz, and takes a measured one as it is', () => {
+    const ohmicOf = (source: 'measured' | 'datasheet') =>
+      planOf(trip(), [curlew, { ...shale, resistanceOhm: { value: 0.012, source } }, relay]).packs[0].label
+        .ohmicOhm;
+    expect(ohmicOf('measured')).toBe(0.012);
+    expect(ohmicOf('datasheet')).toBe(0.024);
   });
 
   it('uses a measured capacity instead of rating x health, never both', () => {

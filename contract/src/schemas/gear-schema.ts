@@ -207,6 +207,7 @@ const controller = Joi.object({
   selfUseA: figure('selfUseA').optional(),
   wakeShare: figure('wakeShare').optional(),
   profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+  limitsCurrent: Joi.boolean().optional(),
   wakesBattery: Joi.boolean().optional(),
   loadA: figure('drawA').optional(),
   noise: Joi.array()

@@ -75,7 +75,10 @@ export const coldResistanceFactor = (temperatureC: number): number =>
  * part is known, the polarisation goes with it. Source: Chen and Rincon-Mora (2006), IEEE Transactions on Energy Conversion
  * 21, 504, cut to one time constant; the table's figures are a convention of this project.
  */
-export function resistancesAt(label: PackLabel, temperatureC: number): { ohmic: number; polarisation: number } {
+export function resistancesAt(
+  label: PackLabel,
+  temperatureC: number,
+): { ohmic: number; polarisation: number } {
   const { ohmicOhmAh, polarisationOhmAh } = chemistryOf(label.chemistry).inside(label.cellsInSeries);
   const table = ohmicOhmAh / label.ratedAh;
   const known = label.ohmicOhm ?? table;

@@ -189,7 +189,9 @@ describe('a capacity test', () => {
     const lead = simulatedLoad(packAt(label, 20), 3, 3);
     const volts = Array.from({ length: 1600 }, (_, index) => lead(index * 15_000).volts);
     expect(Math.min(...volts)).toBeLessThan(10.5);
-    expect(Math.abs(test.value.ohm! - (packAt(own, 20).ohmicOhm + packAt(own, 20).polarisationOhm))).toBeLessThan(0.005);
+    expect(
+      Math.abs(test.value.ohm! - (packAt(own, 20).ohmicOhm + packAt(own, 20).polarisationOhm)),
+    ).toBeLessThan(0.005);
   });
 
   it('tells the inner resistance from the steps of the current', () => {

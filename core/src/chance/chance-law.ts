@@ -1,15 +1,16 @@
 import { packAt } from '../battery/pack.js';
 import { forecast } from '../forecast/forecast.js';
 import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js';
-import { tightPack, type TightPack } from '../march/tight-pack.js';
+import { setLevels, tightPack, type TightPack } from '../march/tight-pack.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import type { TightRun } from '../march/tight-march.js';
 import { lightTable, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
 import { drawnSun, outputTable, type OutputTable } from '../sun/output-table.js';
 import { drawnLoad, loadLaw, type LoadLaw } from './drawn-load.js';
 import { skyLaw, type SkyLaw } from './drawn-sky.js';
-import { drawOf, expectedDraw, type ChanceDraw } from './draw.js';
-import { aimSpread, capacitySpread, truthSpread } from './spreads.js';
+import { drawOf, expectedDraw, type ChanceDraw, type DrawShape } from './draw.js';
+import { aimSpread, capacitySpread, keyDownFactor, resistanceFactor, truthSpread } from './spreads.js';
+import type { Trust } from '../source.js';
 
 /** Current that a controller passes at the most where it has no limit of its own, A. */
 const NO_LIMIT_A = 1e9;
@@ -23,7 +24,7 @@ export interface ChanceLaw {
   readonly sky: SkyLaw | null;
   readonly sun: SunLaw | null;
   readonly packs: readonly TightPack[];
-  readonly capacitySpreads: readonly number[];
+  readonly weaknesses: readonly Weakness[];
 }
 
 /** A panel in its place as draws want it. */
@@ -49,7 +50,7 @@ export function chanceLaw(plan: PlanInput): ChanceLaw {
     sky: skyLawOf(plan),
     sun: plan.sun ? sunLaw(plan, edgesMs, meanV) : null,
     packs: inOrder(plan).map((pack) => tightPackOf(plan, pack, steps, meanV)),
-    capacitySpreads: inOrder(plan).map(spreadOf),
+    weaknesses: inOrder(plan).map(weaknessOf),
   };
 }
 
@@ -80,8 +81,16 @@ export function sunLawIn(
   };
 }
 
-export const spreadOf = ({ capacityFrom }: PlanInput['packs'][number]): number =>
-  capacitySpread(capacityFrom ?? { source: 'datasheet' });
+/** How far a pack may be off. */
+export interface Weakness {
+  readonly capacitySpread: number;
+  readonly resistanceFrom: Trust;
+}
+
+export const weaknessOf = ({ capacityFrom, resistanceFrom }: PlanInput['packs'][number]): Weakness => ({
+  capacitySpread: capacitySpread(capacityFrom ?? { source: 'datasheet' }),
+  resistanceFrom: resistanceFrom ?? { source: 'assumed' },
+});
 
 export function tightPackOf(
   plan: PlanInput,
@@ -113,15 +122,18 @@ export function inOrder({ packs }: PlanInput): readonly PlanInput['packs'][numbe
   ];
 }
 
-/** How many blocks a plan's draws have. */
-export const blocksOf = (plan: PlanInput): number =>
-  stationsOf(plan).reduce((sum, { blocks }) => sum + blocks.length, 0);
+/** How many of each a plan's draws have. */
+export const shapeOf = (plan: PlanInput): DrawShape => ({
+  stations: stationsOf(plan).length,
+  blocks: stationsOf(plan).reduce((sum, { blocks }) => sum + blocks.length, 0),
+  accessories: plan.accessories.length,
+});
 
-export const drawFor = ({ load, sky }: ChanceLaw, seed: number, index: number): ChanceDraw =>
-  drawOf(seed, index, load.blocks.length, sky);
+export const drawFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): ChanceDraw =>
+  drawOf(seed, index, shapeOf(plan), sky);
 
-export const expectedFor = ({ load, sky }: ChanceLaw): ChanceDraw =>
-  expectedDraw(load.blocks.length, sky, (cloud, rain) => (rain ? RAIN : skyPlace(cloud)));
+export const expectedFor = ({ plan, sky }: ChanceLaw): ChanceDraw =>
+  expectedDraw(shapeOf(plan), sky, (cloud, rain) => (rain ? RAIN : skyPlace(cloud)));
 
 /** A run of the tight loop whose arrays are filled anew for each draw. */
 export function emptyRun({ steps, sun, edgesMs }: Pick<ChanceLaw, 'steps' | 'sun' | 'edgesMs'>): TightRun {
@@ -142,9 +154,7 @@ export function take(law: ChanceLaw, draw: ChanceDraw, run: TightRun, packs: rea
     drawnSun(law.sun.light, law.sun.output, draw.sky, draw.aim, run.sunA);
     run.sunGain = truthGain(law.sun, draw);
   }
-  packs.forEach((pack, index) =>
-    weaken(pack, law.packs[index], capacityGain(law.capacitySpreads[index], draw)),
-  );
+  packs.forEach((pack, index) => weaken(pack, law.packs[index], law.weaknesses[index], law.load, draw));
 }
 
 const LEAST_GAIN = 0.2;
@@ -154,8 +164,17 @@ export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: ChanceDraw
 export const capacityGain = (spread: number, { capacity }: ChanceDraw): number =>
   Math.max(LEAST_GAIN, 1 + capacity * spread);
 
-/** A pack with more or less capacity than it is said to have. */
-export function weaken(pack: TightPack, as: TightPack, gain: number): void {
+/** A pack with more or less capacity and stiffness than it is said to have, under a radio that takes more or less with the key down. */
+export function weaken(
+  pack: TightPack,
+  as: TightPack,
+  { capacitySpread: spread, resistanceFrom }: Weakness,
+  { blocks }: LoadLaw,
+  draw: ChanceDraw,
+): void {
+  const gain = capacityGain(spread, draw);
   pack.storedAh = as.storedAh * gain;
   pack.deliverableAh = as.deliverableAh * gain;
+  const keyDown = blocks.length > 0 ? keyDownFactor(blocks[0].keyDownFrom, draw.keyDown[0]) : 1;
+  setLevels(pack, resistanceFactor(resistanceFrom, draw.resistance), keyDown);
 }

@@ -1,5 +1,5 @@
 import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
-import type { TightPack } from '../march/tight-pack.js';
+import { copyOf, type TightPack } from '../march/tight-pack.js';
 import { HOUR_MS } from '../span.js';
 import { seedOf } from '../random/generator.js';
 import type { PlanInput } from '../forecast/plan-input.js';
@@ -70,7 +70,7 @@ export class ChanceRun {
   ) {
     this.law = law;
     this.run = emptyRun(law);
-    this.packs = law.packs.map((pack) => ({ ...pack }));
+    this.packs = law.packs.map(copyOf);
     this.socs = new Float32Array(law.edgesMs.length);
     this.bands = new SocBands(law.edgesMs.length);
   }

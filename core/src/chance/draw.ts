@@ -7,9 +7,15 @@ import { drawSky, type SkyLaw } from './drawn-sky.js';
  * The same index and seed give the same draw whatever the kit, so that kits are told apart by what they are and not by luck.
  */
 export interface ChanceDraw {
-  readonly receive: number;
+  /** By radio, in the order of the stations. */
+  readonly receive: Float64Array;
+  readonly keyDown: Float64Array;
+  /** By accessory. */
+  readonly accessories: Float64Array;
   readonly modeFactor: number;
   readonly capacity: number;
+  /** Of both of the battery's resistances. */
+  readonly resistance: number;
   readonly truth: number;
   readonly aim: { readonly tilt: number; readonly azimuth: number };
   /** How talkative the operators are all through the outing, and in each block on its own; null where shares stand as planned. */
@@ -19,44 +25,59 @@ export interface ChanceDraw {
   readonly sky: Float32Array | null;
 }
 
+/** How many of each a plan has. */
+export interface DrawShape {
+  readonly stations: number;
+  readonly blocks: number;
+  readonly accessories: number;
+}
+
 /** Draws beyond this are taken as this: nothing is five times off. */
 const FURTHEST = 3;
 
 /**
- * A draw by its number. What belongs to the operators, to the gear and to the sky comes from generators of their own: one
- * more block does not change the weather.
+ * A draw by its number. What belongs to the operators, to each piece of gear and to the sky comes from generators of their
+ * own: one more block does not change the weather.
  */
-export function drawOf(seed: number, index: number, blocks: number, sky: SkyLaw | null): ChanceDraw {
+export function drawOf(seed: number, index: number, shape: DrawShape, sky: SkyLaw | null): ChanceDraw {
   const of = (what: string) => generator(seedOf(`${seed} ${index} ${what}`));
+  const deviation = (next: () => number) => Math.min(FURTHEST, Math.max(-FURTHEST, normal(next)));
+  const several = (count: number, next: () => number) =>
+    Float64Array.from({ length: count }, () => deviation(next));
   const gear = of('gear');
   const operators = of('operators');
-  const deviation = (next: () => number) => Math.min(FURTHEST, Math.max(-FURTHEST, normal(next)));
   const places: Float32Array<ArrayBufferLike> | null = sky && new Float32Array(sky.hours.length);
   if (sky && places) drawSky(sky, of('sky'), places);
   return {
-    receive: deviation(gear),
+    receive: several(shape.stations, of('receive')),
+    keyDown: several(shape.stations, of('key down')),
+    accessories: several(shape.accessories, of('accessories')),
     modeFactor: deviation(gear),
     capacity: deviation(gear),
     truth: deviation(gear),
     aim: { tilt: deviation(gear), azimuth: deviation(gear) },
+    resistance: deviation(gear),
     habit: deviation(operators),
-    blocks: Float64Array.from({ length: blocks }, () => deviation(operators)),
+    blocks: several(shape.blocks, operators),
     sky: places,
   };
 }
 
 /** The outing as it is expected: nothing off, the sky as it is said. */
 export const expectedDraw = (
-  blocks: number,
+  shape: DrawShape,
   sky: SkyLaw | null,
   placeOf: (cloud: number, rain: boolean) => SkyPlace,
 ): ChanceDraw => ({
-  receive: 0,
+  receive: new Float64Array(shape.stations),
+  keyDown: new Float64Array(shape.stations),
+  accessories: new Float64Array(shape.accessories),
   modeFactor: 0,
   capacity: 0,
+  resistance: 0,
   truth: 0,
   aim: { tilt: 0, azimuth: 0 },
   habit: null,
-  blocks: new Float64Array(blocks),
+  blocks: new Float64Array(shape.blocks),
   sky: sky && Float32Array.from(sky.hours, ({ cloud, rain }) => placeOf(cloud, rain)),
 });

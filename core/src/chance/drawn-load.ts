@@ -2,18 +2,30 @@ import { planLoad, ratedBlock } from '../forecast/plan-load.js';
 import { stationsOf, type PlanInput } from '../forecast/plan-input.js';
 import type { LoadSeries } from '../load/load-series.js';
 import { radioCurrent } from '../load/radio-current.js';
-import { ratedCurrents, type SourcedAmps } from '../load/rating.js';
-import { beats, type Trust } from '../source.js';
+import { bestFigure, ratedCurrents, type RadioFigures } from '../load/rating.js';
+import { trustAt } from '../load/transmit-points.js';
+import type { Trust } from '../source.js';
 import { firstStepFrom } from '../time-grid.js';
 import { betaQuantiles, normalProbability, quantileOf, type Quantiles } from './beta.js';
 import type { ChanceDraw } from './draw.js';
-import { HABIT, modeFactorSpread, receiveSpread, SHARE_FIRMNESS } from './spreads.js';
+import {
+  accessoryFactor,
+  HABIT,
+  keyDownFactor,
+  modeFactorSpread,
+  receiveFactor,
+  SHARE_FIRMNESS,
+} from './spreads.js';
 
 /** A block with what its mean current is made of. */
 interface DrawnBlock {
   readonly fromStep: number;
   readonly toStep: number;
+  /** Which of the stations works it, 0 for the first. */
+  readonly station: number;
   readonly receiveA: number;
+  readonly receiveFrom: Trust;
+  readonly keyDownFrom: Trust;
   readonly keyDownA: number;
   readonly keyUpA: number;
   /** CW with break-in: between elements it draws what receiving draws, with its error. */
@@ -22,16 +34,20 @@ interface DrawnBlock {
   readonly shares: Quantiles;
   readonly modeFactor: number;
   readonly modeSpread: number;
-  readonly receiveSpread: number;
   /** What an amplifier behind the radio takes more in overs, A at the steady volts. */
   readonly inOversA: number;
+}
+
+interface DrawnAccessory {
+  readonly amps: Float64Array;
+  readonly from: Trust;
 }
 
 /** What draws of a plan's load have in common. */
 export interface LoadLaw {
   readonly load: LoadSeries;
-  /** Everything but the radios, A at steady volts, an amplifier at the planned share. */
-  readonly restA: Float64Array;
+  /** What every accessory takes, A at steady volts, an amplifier at the planned share. */
+  readonly accessories: readonly DrawnAccessory[];
   readonly blocks: readonly DrawnBlock[];
 }
 
@@ -43,9 +59,9 @@ export interface LoadLaw {
 export function loadLaw(plan: PlanInput, edgesMs: Float64Array, voltsAt: (step: number) => number): LoadLaw {
   const load = planLoad(plan, edgesMs);
   const stations = stationsOf(plan);
-  const restA = new Float64Array(edgesMs.length - 1);
-  load.byConsumer.slice(stations.length).forEach(({ amps, watts }) => {
-    for (let step = 0; step < restA.length; step++) restA[step] += amps[step] + watts[step] / voltsAt(step);
+  const accessories = load.byConsumer.slice(stations.length).map(({ amps, watts }, index): DrawnAccessory => {
+    const atVolts = Float64Array.from(amps, (value, step) => value + watts[step] / voltsAt(step));
+    return { amps: atVolts, from: plan.accessories[index].from ?? SHEET };
   });
   const blocks = stations.flatMap(({ radio, blocks: planned }, station) => {
     const currents = ratedCurrents(radio.figures, plan.rating);
@@ -54,12 +70,15 @@ export function loadLaw(plan: PlanInput, edgesMs: Float64Array, voltsAt: (step: 
       const { receiveA, keyDownA, keyUpA } = radioCurrent(rated.currents ?? currents, rated);
       const rating = block.rating ?? plan.rating;
       const fromStep = firstStepFrom(edgesMs, block.startMs);
-      const volts = voltsAt(Math.min(fromStep, restA.length - 1));
+      const volts = voltsAt(Math.min(fromStep, edgesMs.length - 2));
       const isMeasured = rating === 'measured' && block.measuredFactor !== undefined;
       return {
         fromStep,
         toStep: firstStepFrom(edgesMs, block.endMs),
+        station,
         receiveA,
+        receiveFrom: receiveTrust(radio.figures, block.byEar === true),
+        keyDownFrom: trustAt(radio.figures.transmit, block.powerW),
         keyDownA,
         keyUpA,
         keyUpAtReceive: block.keyUpAtReceive,
@@ -67,16 +86,17 @@ export function loadLaw(plan: PlanInput, edgesMs: Float64Array, voltsAt: (step: 
         shares: betaQuantiles(block.share, SHARE_FIRMNESS),
         modeFactor: rated.modeFactor,
         modeSpread: modeFactorSpread(rated.modeFactor, isMeasured),
-        receiveSpread: receiveSpread(trustOf(radio.figures.receive)),
         inOversA: station === 0 ? inOvers(plan, block.startMs, volts) : 0,
       };
     });
   });
-  return { load, restA, blocks };
+  return { load, accessories, blocks };
 }
 
-const trustOf = (figures: readonly SourcedAmps[]): Trust =>
-  figures.reduce((best, figure) => (beats(figure.source, best.source) ? figure : best));
+const SHEET: Trust = { source: 'datasheet' };
+
+const receiveTrust = ({ receive, receiveByEar = [] }: RadioFigures, byEar: boolean): Trust =>
+  bestFigure(byEar && receiveByEar.length > 0 ? receiveByEar : receive);
 
 /** What is on behind the first radio and takes more in overs, A, in the block that begins at an instant. */
 function inOvers({ accessories }: PlanInput, startMs: number, volts: number): number {
@@ -95,17 +115,32 @@ export function drawnShare(shares: Quantiles, habit: number, own: number): numbe
 }
 
 /**
+ * What everything but the radios takes in each step of a draw, A, an amplifier at the planned duty cycle.
+ *
+ * @param into filled, one value a step
+ */
+export function drawnRest(accessories: LoadLaw['accessories'], draw: ChanceDraw, into: Float32Array): void {
+  into.fill(0);
+  for (let index = 0; index < accessories.length; index++) {
+    const { amps, from } = accessories[index];
+    const factor = accessoryFactor(from, draw.accessories[index]);
+    for (let step = 0; step < into.length; step++) into[step] += factor * amps[step];
+  }
+}
+
+/**
  * The mean load of each step in a draw, A.
  *
  * @param into filled, one value a step
  */
-export function drawnLoad({ restA, blocks }: LoadLaw, draw: ChanceDraw, into: Float32Array): void {
-  into.set(restA);
+export function drawnLoad({ accessories, blocks }: LoadLaw, draw: ChanceDraw, into: Float32Array): void {
+  drawnRest(accessories, draw, into);
   for (let index = 0; index < blocks.length; index++) {
     const block = blocks[index];
-    const { fromStep, toStep, share, modeFactor, modeSpread, keyDownA } = block;
+    const { fromStep, toStep, station, share, modeFactor, modeSpread } = block;
     const drawn = draw.habit === null ? share : drawnShare(block.shares, draw.habit, draw.blocks[index]);
-    const receiveA = block.receiveA * Math.max(0.2, 1 + draw.receive * block.receiveSpread);
+    const receiveA = block.receiveA * receiveFactor(block.receiveFrom, draw.receive[station]);
+    const keyDownA = block.keyDownA * keyDownFactor(block.keyDownFrom, draw.keyDown[station]);
     const factor = Math.min(1, Math.max(0, modeFactor + draw.modeFactor * modeSpread));
     const keyUpA = block.keyUpAtReceive ? receiveA : block.keyUpA;
     const overA = keyUpA + factor * (keyDownA - keyUpA);

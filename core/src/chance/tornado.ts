@@ -14,9 +14,12 @@ import {
 import { SEED } from './chance.js';
 import type { ChanceDraw } from './draw.js';
 import { drawnShare } from './drawn-load.js';
+import { accessoryFactor, keyDownFactor, receiveFactor } from './spreads.js';
+import { copyOf } from '../march/tight-pack.js';
 
 /** What is not known of a plan. */
-export type UncertainInput = 'sky' | 'share' | 'modeFactor' | 'receive' | 'capacity' | 'truth' | 'aim';
+export type UncertainInput =
+  'sky' | 'share' | 'modeFactor' | 'receive' | 'keyDown' | 'accessories' | 'capacity' | 'truth' | 'aim';
 
 /** How far one thing that is not known moves a plan, all else as expected. */
 export interface Swing {
@@ -47,6 +50,8 @@ const LABELS: Record<UncertainInput, string> = {
   share: 'Time on transmit',
   modeFactor: 'How hard overs are keyed',
   receive: 'Receive current',
+  keyDown: 'Key-down current',
+  accessories: 'Current of everything else',
   capacity: 'Capacity of the battery',
   truth: 'What the panel really gives',
   aim: 'How the panel lies',
@@ -58,10 +63,7 @@ const LABELS: Record<UncertainInput, string> = {
  */
 export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): Tornado {
   const run = emptyRun(law);
-  const packs = law.packs.map((pack) => ({
-    ...pack,
-    levels: new Float64Array(pack.levels.length).fill(NO_LEVEL),
-  }));
+  const packs = law.packs.map(copyOf);
   // Packs in turn stand as one, since charge below zero has no pack to lie in.
   const [first] = packs;
   const total = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0);
@@ -69,7 +71,8 @@ export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): To
   const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
   const toSpare = (draw: ChanceDraw): number => {
     take(law, draw, run, packs);
-    const gain = capacityGain(law.capacitySpreads[0], draw);
+    first.levels.fill(NO_LEVEL);
+    const gain = capacityGain(law.weaknesses[0].capacitySpread, draw);
     first.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
     first.deliverableAh = total * gain;
     tightMarch(run, [first], out);
@@ -99,7 +102,9 @@ export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): To
       shareWords(law),
     ),
     swing('modeFactor', both(expected, 'modeFactor', TENTH), factorWords(law)),
-    swing('receive', both(expected, 'receive', TENTH), receiveWords(law)),
+    swing('receive', all(expected, 'receive'), receiveWords(law)),
+    swing('keyDown', all(expected, 'keyDown'), keyDownWords(law)),
+    swing('accessories', all(expected, 'accessories'), accessoryWords(law)),
     swing('capacity', both(expected, 'capacity', -TENTH), capacityWords(law, expected, total)),
     ...(law.sun ? sunSwings(law, expected, seed, swing) : []),
   ];
@@ -113,11 +118,20 @@ export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): To
 
 const both = (
   draw: ChanceDraw,
-  input: 'modeFactor' | 'receive' | 'capacity' | 'truth',
+  input: 'modeFactor' | 'capacity' | 'truth',
   by: number,
 ): readonly [ChanceDraw, ChanceDraw] => [
   { ...draw, [input]: by },
   { ...draw, [input]: -by },
+];
+
+/** Every radio, or every accessory, at once. */
+const all = (
+  draw: ChanceDraw,
+  input: 'receive' | 'keyDown' | 'accessories',
+): readonly [ChanceDraw, ChanceDraw] => [
+  { ...draw, [input]: draw[input].map(() => TENTH) },
+  { ...draw, [input]: draw[input].map(() => -TENTH) },
 ];
 
 const percent = (share: number) => sayQuantity({ value: share, unit: 'share' });
@@ -197,12 +211,32 @@ function factorWords(law: ChanceLaw): readonly [string, string] {
 function receiveWords(law: ChanceLaw): readonly [string, string] {
   const [block] = law.load.blocks;
   if (!block) return ['', ''];
-  const at = (by: number) => amps(block.receiveA * (1 + by * block.receiveSpread));
+  const at = (by: number) => amps(block.receiveA * receiveFactor(block.receiveFrom, by));
+  return [at(TENTH), at(-TENTH)];
+}
+
+function keyDownWords(law: ChanceLaw): readonly [string, string] {
+  const block = busiest(law);
+  if (!block) return ['', ''];
+  const at = (by: number) => amps(block.keyDownA * keyDownFactor(block.keyDownFrom, by));
+  return [at(TENTH), at(-TENTH)];
+}
+
+function accessoryWords({ load: { accessories }, steps: { hours } }: ChanceLaw): readonly [string, string] {
+  const at = (by: number) =>
+    ampereHours(
+      accessories.reduce(
+        (sum, { amps: series, from }) =>
+          sum +
+          accessoryFactor(from, by) * series.reduce((total, value, step) => total + value * hours[step], 0),
+        0,
+      ),
+    );
   return [at(TENTH), at(-TENTH)];
 }
 
 function capacityWords(law: ChanceLaw, expected: ChanceDraw, totalAh: number): readonly [string, string] {
   const at = (by: number) =>
-    `${ampereHours(totalAh * capacityGain(law.capacitySpreads[0], { ...expected, capacity: by }))} to give`;
+    `${ampereHours(totalAh * capacityGain(law.weaknesses[0].capacitySpread, { ...expected, capacity: by }))} to give`;
   return [at(-TENTH), at(TENTH)];
 }

@@ -3,7 +3,8 @@ import { loadLeads } from '../forecast/plan-input.js';
 import { march } from '../march/march.js';
 import type { TightOutcome, TightRun } from '../march/tight-march.js';
 import { HOUR_MS } from '../span.js';
-import { capacityGain, type ChanceLaw } from './chance-law.js';
+import { capacityGain, weaknessOf, type ChanceLaw } from './chance-law.js';
+import { resistanceFactor } from './spreads.js';
 import type { ChanceDraw } from './draw.js';
 
 /**
@@ -23,10 +24,15 @@ export function wholeMarch(
   const { sunA, sunGain, controllerMaxA } = run;
   const none = new Float64Array(run.loadA.length);
   const marched = march({
-    bank: plan.packs.map(({ label, startSoc, floorSoc, capacityFrom: _from }, index) => {
-      const gain = capacityGain(law.capacitySpreads[Math.min(index, law.capacitySpreads.length - 1)], draw);
+    bank: plan.packs.map((planned) => {
+      // In the plan's own order, which need not be that of the law: each pack by what is known of itself.
+      const { capacitySpread, resistanceFrom } = weaknessOf(planned);
+      const { label, startSoc, floorSoc } = planned;
+      const health = label.health * capacityGain(capacitySpread, draw);
+      const { ohmicOhm, polarisationOhm, ...pack } = packAt({ ...label, health }, plan.temperatureC);
+      const factor = resistanceFactor(resistanceFrom, draw.resistance);
       return {
-        pack: packAt({ ...label, health: label.health * gain }, plan.temperatureC),
+        pack: { ...pack, ohmicOhm: ohmicOhm * factor, polarisationOhm: polarisationOhm * factor },
         startSoc,
         floorSoc,
       };

@@ -145,7 +145,9 @@ describe('laws of the forecast', () => {
         expect(Math.abs(books.offeredAh - offered)).toBeLessThanOrEqual(1e-6 * through);
         const ratedAh = plan.packs.reduce((sum, { label }) => sum + label.ratedAh, 0);
         const change = (soc[soc.length - 1] - soc[0]) * ratedAh;
-        expect(Math.abs(change - (books.storedAh - books.drawnAh - books.leakedAh))).toBeLessThanOrEqual(1e-6 * through);
+        expect(Math.abs(change - (books.storedAh - books.drawnAh - books.leakedAh))).toBeLessThanOrEqual(
+          1e-6 * through,
+        );
         expect(books.dischargeLossAh).toBeGreaterThanOrEqual(-1e-6 * through);
         expect(books.chargeLossAh).toBeGreaterThanOrEqual(0);
         expect(books.curtailedAh).toBeGreaterThanOrEqual(0);

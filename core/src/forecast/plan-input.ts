@@ -47,6 +47,8 @@ export interface PlannedPack {
   readonly floorSoc: number;
   /** Where its capacity comes from; the rating on its label if absent. */
   readonly capacityFrom?: Trust;
+  /** Where its resistance comes from; assumed, from the chemistry's table, if absent. */
+  readonly resistanceFrom?: Trust;
   /** Largest steady and momentary discharge current, A, where the label states them. */
   readonly continuousA?: number;
   readonly peakA?: number;

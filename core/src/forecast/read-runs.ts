@@ -35,7 +35,12 @@ export function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
   const { vmpV, impA } = sun.panel;
   const volts = sun.controller.kind === 'pwm' ? run.terminalV[0] : vmpV;
   const scale = (batteryA: number) => Math.min(impA, (batteryA * run.terminalV[0]) / volts);
-  return { meanA: scale(meanWhileOn(run)), mostA: scale(most(run.offeredA)), safeForA: panelRunAmps(sun.panel), feedV: volts };
+  return {
+    meanA: scale(meanWhileOn(run)),
+    mostA: scale(most(run.offeredA)),
+    safeForA: panelRunAmps(sun.panel),
+    feedV: volts,
+  };
 }
 
 /** What flows from the controller to the battery. */

@@ -2,6 +2,7 @@ import { firstStepFrom } from '../time-grid.js';
 import { HOUR_MS, type Span } from '../span.js';
 import type { LoadPiece } from './accessory.js';
 import { radioCurrent, type Operation } from './radio-current.js';
+import type { Trust } from '../source.js';
 import type { RadioCurrents } from './transmit-current.js';
 
 /** A stretch of operating. */
@@ -13,6 +14,8 @@ export interface WorkBlock extends Span, Operation {
 /** What draws besides the radio, each stretch with its own draw; stretches of one accessory do not overlap. */
 export interface AccessoryLoad {
   readonly name: string;
+  /** Where its draw comes from; a data sheet if absent. */
+  readonly from?: Trust;
   readonly pieces: readonly LoadPiece[];
 }
 

@@ -1,6 +1,7 @@
 import { beats } from '../source.js';
-import type { Source } from '../source.js';
-import { bestPoints, type SourcedPoint } from './transmit-points.js';
+import type { Trust } from '../source.js';
+import { bestPoints, type SourcedPoint, type TrustedPoint } from './transmit-points.js';
+import { SHEET_RECEIVE_MEAN } from './sheet-receive.js';
 import type { RadioCurrents, TransmitPoint } from './transmit-current.js';
 
 /**
@@ -18,9 +19,8 @@ export type Rating = keyof typeof RATINGS;
 export const RATING_NAMES = Object.keys(RATINGS) as readonly Rating[];
 
 /** A current with where it comes from. */
-export interface SourcedAmps {
+export interface SourcedAmps extends Trust {
   readonly amps: number;
-  readonly source: Source;
 }
 
 /** All that is known of a radio's currents. */
@@ -30,12 +30,12 @@ export interface RadioFigures {
   /** At listening volume with the backlight on, where known: what modes listened to by ear take. */
   readonly receiveByEar?: readonly SourcedAmps[];
   /** At least one; several for one power where sheet and meter disagree. */
-  readonly transmit: readonly SourcedPoint[];
+  readonly transmit: readonly TrustedPoint[];
 }
 
 /** The currents that a rating reckons with. */
 export function ratedCurrents(figures: RadioFigures, rating: Rating): RadioCurrents {
-  const of = rating === 'cautious' ? largest : best;
+  const of = rating === 'cautious' ? largest : likely;
   const byEar = figures.receiveByEar?.length ? figures.receiveByEar : undefined;
   return {
     receiveA: of(figures.receive),
@@ -58,8 +58,15 @@ export function ratedFactor({ modeFactor, measuredFactor }: OverFactors, rating:
   return rating === 'measured' ? (measuredFactor ?? modeFactor) : modeFactor;
 }
 
-const best = (figures: readonly SourcedAmps[]): number =>
-  figures.reduce((known, figure) => (beats(figure.source, known.source) ? figure : known)).amps;
+/** The best-founded of several figures. */
+export const bestFigure = (figures: readonly SourcedAmps[]): SourcedAmps =>
+  figures.reduce((known, figure) => (beats(figure.source, known.source) ? figure : known));
+
+/** What is likely drawn: the best-founded figure, of a sheet's the mean of what radios draw against their sheets. */
+function likely(figures: readonly SourcedAmps[]): number {
+  const { amps, source } = bestFigure(figures);
+  return source === 'datasheet' ? SHEET_RECEIVE_MEAN * amps : amps;
+}
 
 const largest = (figures: readonly SourcedAmps[]): number =>
   figures.reduce((most, { amps }) => Math.max(most, amps), 0);

@@ -55,7 +55,11 @@ export function setLevels(to: TightPack, resistance: number, keyDown: number): v
   const pack =
     resistance === 1
       ? known
-      : { ...known, ohmicOhm: known.ohmicOhm * resistance, polarisationOhm: known.polarisationOhm * resistance };
+      : {
+          ...known,
+          ohmicOhm: known.ohmicOhm * resistance,
+          polarisationOhm: known.polarisationOhm * resistance,
+        };
   for (let index = 0; index < keyDowns.length; index++) {
     const { packA, radioA, meanA, dropoutV = given.radioDropoutV } = keyDowns[index];
     const keyedA = radioA * keyDown;

@@ -9,7 +9,9 @@ import {
   type ChanceLaw,
 } from '../chance/chance-law.js';
 import type { ChanceDraw } from '../chance/draw.js';
+import { drawnRest } from '../chance/drawn-load.js';
 import { packAt } from '../battery/pack.js';
+import { copyOf } from '../march/tight-pack.js';
 import { loadLeads, type PlanInput } from '../forecast/plan-input.js';
 import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import {
@@ -160,7 +162,9 @@ function cautiousDraw(law: ChanceLaw, skies: readonly (Float32Array | null)[], c
   const place = Math.floor((skies.length - 1) * Math.max(0, 0.5 - caution / (2 * MOST_CAUTION)));
   return {
     ...expected,
-    receive: caution,
+    receive: expected.receive.map(() => caution),
+    keyDown: expected.keyDown.map(() => caution),
+    accessories: expected.accessories.map(() => caution),
     modeFactor: caution,
     habit: caution,
     capacity: -caution,
@@ -174,16 +178,18 @@ function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
   const { plan, load, steps } = law;
   const run = emptyRun(law);
   const [as] = law.packs;
-  const pack = { ...as };
+  const pack = copyOf(as);
   take(law, draw, run, law.packs.length > 1 ? [] : [pack]);
   if (law.packs.length > 1) joinInto(law, pack, draw);
-  const restA = Float32Array.from(load.restA);
+  const drawnRestA = new Float32Array(run.loadA.length);
+  drawnRest(load.accessories, draw, drawnRestA);
+  const restA = drawnRestA.slice();
   const own = plan.blocks.length;
   let [drawn, planned] = [0, 0];
   load.blocks.forEach(({ fromStep, toStep }, index) => {
     const mean = load.load.byConsumer[0].amps;
     for (let step = fromStep; step < toStep; step++) {
-      const radioA = run.loadA[step] - load.restA[step];
+      const radioA = run.loadA[step] - drawnRestA[step];
       if (index < own) {
         drawn += radioA * steps.hours[step];
         planned += mean[step] * steps.hours[step];
@@ -211,7 +217,7 @@ function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
 
 /** Packs in turn stand as one large one. */
 function joinInto(law: ChanceLaw, pack: RationWorld['pack'], draw: ChanceDraw): void {
-  const gain = capacityGain(law.capacitySpreads[0], draw);
+  const gain = capacityGain(law.weaknesses[0].capacitySpread, draw);
   pack.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
   pack.deliverableAh = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0) * gain;
 }

@@ -7,7 +7,6 @@ import {
   emptyRun,
   take,
   weaken,
-  capacityGain,
   tightPackOf,
   type ChanceLaw,
 } from '../chance/chance-law.js';
@@ -62,11 +61,10 @@ function smallestFor(law: ChanceLaw, seed: number, index: number): number {
   const draw = drawFor(law, seed, index);
   const run = emptyRun(law);
   take(law, draw, run, []);
-  const gain = capacityGain(law.capacitySpreads[0], draw);
   const lasts = (ratedAh: number): boolean => {
     const label = { ...planned.label, ratedAh };
     const pack = tightPackOf(plan, { ...planned, label }, law.steps, CELLS_V);
-    weaken(pack, { ...pack }, gain);
+    weaken(pack, { ...pack }, law.weaknesses[0], law.load, draw);
     tightMarch(run, [pack], out);
     return out.endHours === Infinity;
   };

@@ -1,15 +1,15 @@
 import { openCircuitVolts, packAt } from '../battery/pack.js';
 import {
-  blocksOf,
-  capacityGain,
   inOrder,
+  shapeOf,
   skyLawOf,
-  spreadOf,
   sunLawIn,
   tightPackOf,
   truthGain,
   weaken,
+  weaknessOf,
   type SunLaw,
+  type Weakness,
 } from '../chance/chance-law.js';
 import { SEED } from '../chance/chance.js';
 import { drawnLoad, loadLaw, type LoadLaw } from '../chance/drawn-load.js';
@@ -19,7 +19,7 @@ import { aimSpread } from '../chance/spreads.js';
 import { stepEdges } from '../forecast/forecast.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
-import type { TightPack } from '../march/tight-pack.js';
+import { copyOf, type TightPack } from '../march/tight-pack.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
@@ -81,7 +81,7 @@ interface ReadyBattery {
   readonly bus: Bus;
   readonly packs: readonly TightPack[];
   readonly drawn: readonly TightPack[];
-  readonly spreads: readonly number[];
+  readonly weaknesses: readonly Weakness[];
 }
 
 /** Tries kits on the same draws. What kits share is made once, when the first of them wants it. */
@@ -107,8 +107,8 @@ export class KitTrials {
     this.edgesMs = stepEdges(plan);
     const sun = firstSun(space);
     this.sky = sun && skyLawOf({ ...plan, sun });
-    const blocks = blocksOf(plan);
-    this.draws = Array.from({ length: count }, (_, index) => drawOf(seed, index, blocks, this.sky));
+    const shape = shapeOf(plan);
+    this.draws = Array.from({ length: count }, (_, index) => drawOf(seed, index, shape, this.sky));
     this.order = Uint16Array.from({ length: count }, (_, index) => index);
     this.failures = new Uint32Array(count);
   }
@@ -189,7 +189,7 @@ export class KitTrials {
 
   private fill(
     run: TightRun,
-    { bus, drawn, packs, spreads }: ReadyBattery,
+    { bus, drawn, packs, weaknesses }: ReadyBattery,
     sun: ReadySun | null,
     index: number,
   ): void {
@@ -211,7 +211,7 @@ export class KitTrials {
       run.sunA = row;
       run.sunGain = truthGain(sun.law, draw);
     }
-    for (let at = 0; at < drawn.length; at++) weaken(drawn[at], packs[at], capacityGain(spreads[at], draw));
+    for (let at = 0; at < drawn.length; at++) weaken(drawn[at], packs[at], weaknesses[at], bus.load, draw);
   }
 
   private batteryOf(index: number): ReadyBattery {
@@ -225,8 +225,8 @@ export class KitTrials {
     const made: ReadyBattery = {
       bus,
       packs,
-      drawn: packs.map((pack) => ({ ...pack })),
-      spreads: inUse.map(spreadOf),
+      drawn: packs.map(copyOf),
+      weaknesses: inUse.map(weaknessOf),
     };
     this.ready.set(index, made);
     return made;

@@ -212,7 +212,10 @@ function chargeVolts(
   },
 ): Computed {
   const { soc } = given;
-  const pack = packAt(packLabel(given.chemistry, given.rated_ah, 1, given.cells_in_series), given.temperature_c);
+  const pack = packAt(
+    packLabel(given.chemistry, given.rated_ah, 1, given.cells_in_series),
+    given.temperature_c,
+  );
   return {
     acceptance_a: pack.charge && acceptance(pack.charge, soc),
     terminal_v: pack.charge && chargingVolts(pack, pack.charge, soc, given.charge_a),

@@ -118,6 +118,9 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           choices: CONTROLLERS,
           picked: (type) => ({ ...gear, type: type as typeof gear.type }),
         },
+        ...(gear.type === 'pwm'
+          ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
+          : []),
         yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
       ];
     case 'charger':
