@@ -37,6 +37,8 @@ export * from './march/tight-pack.js';
 export * from './march/tight-steps.js';
 export * from './chance/beta.js';
 export * from './chance/chance.js';
+export * from './chance/typical-factor.js';
+export { SEED } from './random/seed.js';
 export * from './chance/chance-law.js';
 export * from './chance/draw.js';
 export * from './chance/spreads.js';

@@ -3,7 +3,7 @@ import { resolve } from '@knapsack/contract';
 import { harnessReport } from '@knapsack/contract/harness';
 import { packingOf } from '@knapsack/contract/pack';
 import { readShelf, readTrip } from '@knapsack/contract/schemas';
-import { forecast, type Result } from '@knapsack/core';
+import { chanceOf, forecast, typicalFactor, type Result } from '@knapsack/core';
 
 const FOLDER = new URL('../', import.meta.url);
 const read = (path: string): unknown => JSON.parse(readFileSync(new URL(path, FOLDER), 'utf8'));
@@ -101,9 +101,20 @@ describe('the demo', () => {
 
   it('has a panel that gives about half of its label at noon, by hand', () => {
     const { trip } = trips.find(({ trip: { id } }) => id === 'gannet-rock-light')!;
-    const { verdict } = forecast(valid(resolve(trip, gear)));
+    // Under the sky as it is told, as if it were certain.
+    const { outlook: _outlook, ...plan } = valid(resolve(trip, gear));
+    const { verdict } = forecast(plan);
     // 42 W x 0.86 truth x about 0.9 of full light on the plane at noon, a warm cell, 0.95 in the controller, 13.4 V: some 2.2 A
     expect(verdict.sun!.bestA).toBeGreaterThan(2.0);
     expect(verdict.sun!.bestA).toBeLessThan(2.5);
+  });
+
+  it('has for each trip a march whose lowest charge is the median of the samples, within half a point', () => {
+    for (const { trip } of trips) {
+      const plan = valid(resolve(trip, gear));
+      const { medianLowestSoc } = chanceOf(plan);
+      const { lowestSoc } = forecast(plan, typicalFactor(plan, medianLowestSoc)).verdict;
+      expect(Math.abs(lowestSoc - medianLowestSoc)).withContext(trip.id).toBeLessThan(plan.sun ? 0.005 : 0.03);
+    }
   });
 });

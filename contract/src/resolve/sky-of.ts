@@ -8,6 +8,7 @@ export function skyOf({ cloud, windMS, hours = [] }: Weather, airC: number): (ti
   const skies = hours.map((hour): SkyNow => ({
     cloud: hour.cloud,
     rain: hour.rain ?? false,
+    ...(hour.fog && { fog: true }),
     airC: hour.temperatureC ?? airC,
     windMS: hour.windMS ?? windMS,
     ...(hour.air && { turbidity: AIR_WORDS[hour.air].turbidity }),

@@ -4,7 +4,7 @@ import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js
 import { setLevels, tightPack, type TightPack } from '../march/tight-pack.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import type { TightRun } from '../march/tight-march.js';
-import { lightTable, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
+import { FOG, lightTable, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
 import { drawnSun, outputTable, type OutputTable } from '../sun/output-table.js';
 import { drawnLoad, loadLaw, type LoadLaw } from './drawn-load.js';
 import { skyLaw, type SkyLaw } from './drawn-sky.js';
@@ -133,7 +133,7 @@ export const drawFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): 
   drawOf(seed, index, shapeOf(plan), sky);
 
 export const expectedFor = ({ plan, sky }: ChanceLaw): ChanceDraw =>
-  expectedDraw(shapeOf(plan), sky, (cloud, rain) => (rain ? RAIN : skyPlace(cloud)));
+  expectedDraw(shapeOf(plan), sky, ({ cloud, rain, fog }) => (rain ? RAIN : fog ? FOG : skyPlace(cloud)));
 
 /** A run of the tight loop whose arrays are filled anew for each draw. */
 export function emptyRun({ steps, sun, edgesMs }: Pick<ChanceLaw, 'steps' | 'sun' | 'edgesMs'>): TightRun {

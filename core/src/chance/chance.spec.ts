@@ -8,7 +8,8 @@ import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { betaQuantiles, normalProbability, quantileOf } from './beta.js';
 import { chanceLaw, drawFor, emptyRun, expectedFor, take } from './chance-law.js';
-import { chanceOf, ChanceRun, oddsOf, SEED } from './chance.js';
+import { SEED } from '../random/seed.js';
+import { chanceOf, ChanceRun, oddsOf } from './chance.js';
 import { SocBands } from './soc-bands.js';
 import { tornado } from './tornado.js';
 
@@ -103,12 +104,20 @@ describe('a chance', () => {
 
   it('draws until it is sure, or says that it reached the limit', () => {
     const sure = chanceOf(plan(30));
-    expect(sure.stopped).toBe('sure');
-    expect(sure.standardError).toBeLessThan(0.01);
+    expect([sure.stopped, sure.draws, sure.target]).toEqual(['sure', 400, 0.9]);
     const even = chanceOf(plan(8.2));
     expect(even.chance).toBeGreaterThan(0.2);
-    expect(even.chance).toBeLessThan(0.9);
-    expect(even.stopped === 'sure').toBe(even.standardError < 0.01);
+    expect(even.chance).toBeLessThan(0.85);
+    expect(even.stopped).toBe('sure');
+    // The nearer the target, the more samples: until it is two standard errors away, or there are enough.
+    const asked = [-0.1, -0.03, 0, 0.03, 0.1].map((by) =>
+      chanceOf(plan(8.2, 20, { targetChance: even.chance + by })),
+    );
+    for (const { chance, target, standardError, stopped, draws } of asked) {
+      expect(stopped === 'sure').toBe(Math.abs(chance - target) > 2 * standardError);
+      expect(draws === 2500).toBe(stopped === 'limit');
+    }
+    expect(Math.max(...asked.map(({ draws }) => draws))).toBeGreaterThan(400);
   });
 
   it('counts the sun on a pack that waits, and is the loop’s own answer where no pack waits', () => {

@@ -1,19 +1,22 @@
 import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
 import { copyOf, type TightPack } from '../march/tight-pack.js';
 import { HOUR_MS } from '../span.js';
-import { seedOf } from '../random/generator.js';
+import { SEED } from '../random/seed.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { chanceLaw, drawFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
 import { SocBands } from './soc-bands.js';
 import { wholeMarch } from './whole-march.js';
 
-/** Draws stop when the standard error is under this, but not before so many of them, and at the latest at the limit. */
-export const ENOUGH_ERROR = 0.01;
+/**
+ * Samples are taken until the target is more than this many standard errors away, but not before so many of them, so that the
+ * bands have something to stand on, and at the latest at the limit.
+ */
+const AWAY_ERRORS = 2;
 export const LEAST_DRAWS = 400;
 export const MOST_DRAWS = 2500;
 
-/** The one seed of the product: the same plan gives the same chance wherever it is asked. */
-export const SEED = seedOf('knapsack');
+/** The chance that a plan is meant to have, unless said. */
+export const USUAL_TARGET = 0.9;
 
 /** A chance with how sure it is itself. */
 export interface Odds {
@@ -40,13 +43,17 @@ export function oddsOf(finished: number, draws: number): Odds {
 
 /** What chance makes of a plan. */
 export interface Chance extends Odds {
-  /** Whether the error is small enough, or the limit was reached, or there is more to come. */
+  /** Whether the target is far enough away, or the limit was reached, or there is more to come. */
   readonly stopped: 'sure' | 'limit' | 'not yet';
   /** Charge of all packs at each edge that one, five, nine of ten draws stay above: tenth, middle and ninetieth of a hundred. */
   readonly edgesMs: Float64Array;
   readonly p10: Float32Array;
   readonly p50: Float32Array;
   readonly p90: Float32Array;
+  /** The chance that the plan is meant to have, 0 to 1. */
+  readonly target: number;
+  /** Lowest charge of all packs over the outing, 0 to 1: the median of the samples. */
+  readonly medianLowestSoc: number;
   /** When the unlucky ones end, UTC epoch ms: the middle of them; null where all finish. */
   readonly endMs: number | null;
 }
@@ -60,6 +67,8 @@ export class ChanceRun {
   private readonly socs: Float32Array;
   private readonly out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
   private readonly endsHours: number[] = [];
+  private readonly lowestSocs: number[] = [];
+  private readonly target: number;
   private draws = 0;
   private finished = 0;
 
@@ -69,6 +78,7 @@ export class ChanceRun {
     law = chanceLaw(plan),
   ) {
     this.law = law;
+    this.target = plan.targetChance ?? USUAL_TARGET;
     this.run = emptyRun(law);
     this.packs = law.packs.map(copyOf);
     this.socs = new Float32Array(law.edgesMs.length);
@@ -83,6 +93,7 @@ export class ChanceRun {
       if (this.law.plan.chargeIdle) wholeMarch(this.law, draw, this.run, this.out, this.socs);
       else tightMarch(this.run, this.packs, this.out, this.socs);
       this.bands.add(this.socs);
+      this.lowestSocs.push(lowestOf(this.socs));
       this.draws += 1;
       if (this.out.endHours === Infinity) this.finished += 1;
       else this.endsHours.push(this.out.endHours);
@@ -101,6 +112,8 @@ export class ChanceRun {
     return {
       ...this.odds(),
       stopped: this.stopped(),
+      target: this.target,
+      medianLowestSoc: median(this.lowestSocs),
       edgesMs,
       p10: this.bands.quantile(0.1),
       p50: this.bands.quantile(0.5),
@@ -111,8 +124,17 @@ export class ChanceRun {
 
   private stopped(): Chance['stopped'] {
     if (this.draws >= MOST_DRAWS) return 'limit';
-    return this.draws >= LEAST_DRAWS && this.odds().standardError < ENOUGH_ERROR ? 'sure' : 'not yet';
+    if (this.draws < LEAST_DRAWS) return 'not yet';
+    const { chance, standardError } = this.odds();
+    return Math.abs(chance - this.target) > AWAY_ERRORS * standardError ? 'sure' : 'not yet';
   }
+}
+
+const lowestOf = (socs: Float32Array): number => socs.reduce((lowest, soc) => Math.min(lowest, soc), 1);
+
+function median(values: readonly number[]): number {
+  const ordered = values.toSorted((a, b) => a - b);
+  return ordered.length > 0 ? ordered[Math.floor(ordered.length / 2)] : 0;
 }
 
 /** The chance of a plan, drawn until it is sure enough. */

@@ -1,6 +1,6 @@
 import { generator, normal, seedOf } from '../random/generator.js';
 import type { SkyPlace } from '../sun/light-table.js';
-import { drawSky, type SkyLaw } from './drawn-sky.js';
+import { drawSky, type SaidHour, type SkyLaw } from './drawn-sky.js';
 
 /**
  * One outing as chance may have it: everything that is not known, as standard deviations from what is expected, and a sky.
@@ -67,7 +67,7 @@ export function drawOf(seed: number, index: number, shape: DrawShape, sky: SkyLa
 export const expectedDraw = (
   shape: DrawShape,
   sky: SkyLaw | null,
-  placeOf: (cloud: number, rain: boolean) => SkyPlace,
+  placeOf: (hour: SaidHour) => SkyPlace,
 ): ChanceDraw => ({
   receive: new Float64Array(shape.stations),
   keyDown: new Float64Array(shape.stations),
@@ -79,5 +79,5 @@ export const expectedDraw = (
   aim: { tilt: 0, azimuth: 0 },
   habit: null,
   blocks: new Float64Array(shape.blocks),
-  sky: sky && Float32Array.from(sky.hours, ({ cloud, rain }) => placeOf(cloud, rain)),
+  sky: sky && Float32Array.from(sky.hours, placeOf),
 });

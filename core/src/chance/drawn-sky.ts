@@ -2,7 +2,7 @@ import type { Generator } from '../random/generator.js';
 import { normal } from '../random/generator.js';
 import { HOUR_MS, type Span } from '../span.js';
 import type { SkyNow } from '../sun/harvest.js';
-import { RAIN, skyPlace, type SkyPlace } from '../sun/light-table.js';
+import { FOG, RAIN, skyPlace, type SkyPlace } from '../sun/light-table.js';
 import { CLIMATES, DAY_TYPES, seasonAt, type DayType } from '../weather/climate.js';
 import type { Outlook } from '../weather/outlook.js';
 
@@ -20,10 +20,11 @@ const UNSURE_SPREAD = 0.5;
 const TYPES = Object.keys(DAY_TYPES) as DayType[];
 
 /** An hour of an outing and what is said of it. */
-interface SaidHour {
+export interface SaidHour {
   readonly day: number;
   readonly cloud: number;
   readonly rain: boolean;
+  readonly fog: boolean;
   readonly isForecast: boolean;
 }
 
@@ -53,10 +54,10 @@ export function skyLaw(
   const hours: SaidHour[] = [];
   for (let timeMs = startMs; timeMs < outing.endMs; timeMs += HOUR_MS) {
     const middle = Math.min(Math.max(timeMs + HOUR_MS / 2, outing.startMs), outing.endMs - 1);
-    const { cloud, rain } = skyAt(middle);
+    const { cloud, rain, fog = false } = skyAt(middle);
     // Without a climate there is nothing but what is said, be it the usual sky of the trip.
     const isForecast = outlook.climate === undefined || outlook.isForecast(middle);
-    hours.push({ day: dayOf(timeMs) - first, cloud, rain, isForecast });
+    hours.push({ day: dayOf(timeMs) - first, cloud, rain, fog, isForecast });
   }
   const days = Array.from({ length: (hours.at(-1)?.day ?? 0) + 1 }, (_, day) => {
     const said = hours.filter((hour) => hour.day === day && hour.isForecast);
@@ -118,7 +119,7 @@ export function drawSky({ hours, days }: SkyLaw, next: Generator, into: Float32A
     const kind: number | null = type ?? (hour.isForecast ? null : nearestType(days[day].cloud ?? 0));
     if (kind === null) {
       const spread = SURE_SPREAD + UNSURE_SPREAD * hour.cloud * (1 - hour.cloud);
-      into[index] = hour.rain ? RAIN : placeOf(hour.cloud + spread * wander);
+      into[index] = hour.rain ? RAIN : hour.fog ? FOG : placeOf(hour.cloud + spread * wander);
     } else {
       const { cloud, spread } = DAY_TYPES[TYPES[kind]];
       const inRain = (((index - rainFrom) % 24) + 24) % 24 < rains;

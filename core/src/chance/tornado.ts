@@ -11,7 +11,7 @@ import {
   capacityGain,
   type ChanceLaw,
 } from './chance-law.js';
-import { SEED } from './chance.js';
+import { SEED } from '../random/seed.js';
 import type { ChanceDraw } from './draw.js';
 import { drawnShare } from './drawn-load.js';
 import { accessoryFactor, keyDownFactor, receiveFactor } from './spreads.js';

@@ -8,6 +8,7 @@ import { harvest, type Harvest } from '../sun/harvest.js';
 import { loadLeads, stationsOf, type PlanInput } from './plan-input.js';
 import { planLoad, ratedThroughout } from './plan-load.js';
 import { readOutcome, readVerdict } from './read-verdict.js';
+import { underTypicalSky } from './typical-sky.js';
 import type { Outcome, Verdict } from './verdict.js';
 
 export interface Forecast {
@@ -21,8 +22,13 @@ export interface Forecast {
   readonly verdict: Verdict;
 }
 
-/** Marches a plan and reads the verdict off it. The same input gives the same bits. */
-export function forecast(plan: PlanInput): Forecast {
+/**
+ * Marches a plan under its typical sky and reads the verdict off it. The same input gives the same bits.
+ *
+ * @param skyFactor on how closed that sky is (see typicalFactor); 1 while the samples run
+ */
+export function forecast(asked: PlanInput, skyFactor = 1): Forecast {
+  const plan = underTypicalSky(asked, skyFactor);
   const edgesMs = stepEdges(plan);
   const sun = plan.sun ? harvest(plan.sun, edgesMs) : null;
   const marched = marchOver(plan, edgesMs, sun);

@@ -89,8 +89,10 @@ export interface PlanInput {
   readonly place?: { readonly latitudeDeg: number; readonly longitudeDeg: number };
   /** A panel in its place behind its controller; absent for none. */
   readonly sun?: SunPlan;
-  /** How well its sky is known; as someone has forecast it if absent. */
+  /** How well its sky is known; certain, as it is told, if absent. */
   readonly outlook?: Outlook;
+  /** The chance that it is meant to have, 0 to 1; nine in ten if absent. */
+  readonly targetChance?: number;
   /** Current from another source at an instant, A; absent for none. Sampled at each step's middle. */
   readonly offeredA?: (timeMs: number) => number;
   /** What the plan rests on besides measured figures and labels, in words. */

@@ -1,4 +1,5 @@
-import { oddsOf, SEED, type Odds } from '../chance/chance.js';
+import { oddsOf, type Odds } from '../chance/chance.js';
+import { SEED } from '../random/seed.js';
 import {
   capacityGain,
   chanceLaw,

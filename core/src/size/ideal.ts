@@ -1,6 +1,6 @@
 import { CHEMISTRIES, type ChemistryName } from '../battery/chemistry.js';
 import type { PackLabel } from '../battery/pack.js';
-import { SEED } from '../chance/chance.js';
+import { SEED } from '../random/seed.js';
 import {
   chanceLaw,
   drawFor,

@@ -11,7 +11,7 @@ import {
   type SunLaw,
   type Weakness,
 } from '../chance/chance-law.js';
-import { SEED } from '../chance/chance.js';
+import { SEED } from '../random/seed.js';
 import { drawnLoad, loadLaw, type LoadLaw } from '../chance/drawn-load.js';
 import { drawOf, type ChanceDraw } from '../chance/draw.js';
 import type { SkyLaw } from '../chance/drawn-sky.js';

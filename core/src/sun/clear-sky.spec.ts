@@ -9,8 +9,8 @@ describe('the sky', () => {
     fc.assert(
       fc.property(altitude, amount, amount, (altitudeDeg, a, b) => {
         const clear = clearSky(altitudeDeg, 100, 3.5, 172);
-        const less = underCloud(clear, altitudeDeg, Math.min(a, b), false);
-        const more = underCloud(clear, altitudeDeg, Math.max(a, b), false);
+        const less = underCloud(clear, altitudeDeg, { cloud: Math.min(a, b), rainShare: 0, fog: false });
+        const more = underCloud(clear, altitudeDeg, { cloud: Math.max(a, b), rainShare: 0, fog: false });
         expect(less.ghi).toBeGreaterThanOrEqual(more.ghi);
         expect(less.dni).toBeGreaterThanOrEqual(more.dni);
       }),
@@ -20,7 +20,7 @@ describe('the sky', () => {
   it('adds up: the level gets the beam’s share and the sky’s', () => {
     fc.assert(
       fc.property(altitude, amount, (altitudeDeg, cloud) => {
-        const { ghi, dni, dhi } = underCloud(clearSky(altitudeDeg, 0, 2.7, 40), altitudeDeg, cloud, false);
+        const { ghi, dni, dhi } = underCloud(clearSky(altitudeDeg, 0, 2.7, 40), altitudeDeg, { cloud: cloud, rainShare: 0, fog: false });
         expect(dni * Math.sin((altitudeDeg * Math.PI) / 180) + dhi).toBeCloseTo(ghi, 6);
         expect(dhi).toBeGreaterThanOrEqual(0);
       }),

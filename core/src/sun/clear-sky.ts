@@ -61,6 +61,16 @@ export function clearSky(altitudeDeg: number, heightM: number, turbidity: number
 
 /** Share of a clear sky's light that comes through rain or a thick overcast. */
 const THROUGH_RAIN = 0.12;
+const THROUGH_FOG = 0.25;
+
+/** What stands between a panel and the clear sky. */
+export interface ClosedSky {
+  /** Amount, 0 to 1; plays no part in rain and fog. */
+  readonly cloud: number;
+  /** Share of the time in rain, 0 to 1. */
+  readonly rainShare: number;
+  readonly fog: boolean;
+}
 
 /** Cloud amount from which the light between clouds is Kasten and Czeplak's own. */
 const FAIR_CLOUD = 0.3;
@@ -70,13 +80,23 @@ const FAIR_CLOUD = 0.3;
  * sky of their own, K = 910 sin h - 30 W/m2, which is duller than Ineichen and Perez' in clean air: taken of that, clouds of
  * fair weather would let 97 % through, where measured skies let 80 to 90 %. So the clear light goes over to theirs within
  * the first three tenths of cloud, with K held between 0.80 and 0.92 of it (a convention of this project). The beam goes by
- * the clear share of the sky, the rest is diffuse. Rain or a thick overcast lets 12 % through, no beam.
+ * the clear share of the sky, the rest is diffuse. Rain or a thick overcast lets 12 % through, fog 25 %, no beam.
  *
  * @param altitudeDeg apparent altitude
- * @param cloud amount, 0 to 1; plays no part in rain
  */
-export function underCloud(clear: Irradiance, altitudeDeg: number, cloud: number, rain: boolean): Irradiance {
-  if (rain) return { ghi: clear.ghi * THROUGH_RAIN, dni: 0, dhi: clear.ghi * THROUGH_RAIN };
+export function underCloud(clear: Irradiance, altitudeDeg: number, closed: ClosedSky): Irradiance {
+  const { cloud, rainShare, fog } = closed;
+  const rain = diffuse(clear.ghi * THROUGH_RAIN);
+  if (rainShare >= 1) return rain;
+  const dry = fog ? diffuse(clear.ghi * THROUGH_FOG) : betweenClouds(clear, altitudeDeg, cloud);
+  if (rainShare === 0) return dry;
+  const mixed = (of: keyof Irradiance) => dry[of] + rainShare * (rain[of] - dry[of]);
+  return { ghi: mixed('ghi'), dni: mixed('dni'), dhi: mixed('dhi') };
+}
+
+const diffuse = (ghi: number): Irradiance => ({ ghi, dni: 0, dhi: ghi });
+
+function betweenClouds(clear: Irradiance, altitudeDeg: number, cloud: number): Irradiance {
   const cosZenith = sinDeg(altitudeDeg);
   const theirs = Math.min(0.92 * clear.ghi, Math.max(0.8 * clear.ghi, 910 * cosZenith - 30));
   const between = clear.ghi - (clear.ghi - theirs) * Math.min(1, cloud / FAIR_CLOUD);

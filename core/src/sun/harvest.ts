@@ -19,6 +19,9 @@ export interface SkyNow {
   /** Cloud amount, 0 to 1. */
   readonly cloud: number;
   readonly rain: boolean;
+  /** Share of the time in rain, 0 to 1, where the sky is a mean of many; all or none of it, by rain, if absent. */
+  readonly rainShare?: number;
+  readonly fog?: boolean;
   readonly airC: number;
   readonly windMS: number;
   /** Linke turbidity of the air just then; the plan's if absent. */
@@ -74,9 +77,10 @@ export function lightAt(
   day = dayOfYear(timeMs),
 ): number {
   if (sun.altitudeDeg <= 0) return 0;
-  const { cloud, rain, turbidity = plan.turbidity } = plan.skyAt(timeMs);
+  const now = plan.skyAt(timeMs);
+  const { cloud, rain, rainShare = rain ? 1 : 0, fog = false, turbidity = plan.turbidity } = now;
   const clear = clearSky(sun.altitudeDeg, plan.heightM, turbidity, day);
-  const sky = underCloud(clear, sun.altitudeDeg, cloud, rain);
+  const sky = underCloud(clear, sun.altitudeDeg, { cloud, rainShare, fog });
   const open = 1 - shadeLoss(shadedFraction(plan.shade, timeMs, sun), plan.shade.sensitivity);
   const sunAt = (at: number) => sunPosition(at, plan.latitudeDeg, plan.longitudeDeg);
   const aims = aimsAt(plan.aim, timeMs, startMs, sunAt);

@@ -6,19 +6,21 @@ import { sunPosition } from './position.js';
 import { hiddenSky, shadedFraction, shadeLoss } from './shade.js';
 
 /**
- * Where a sky stands in a light table: 0 for clear to {@link OVERCAST}, or {@link RAIN}. The places lie dense towards a
+ * Where a sky stands in a light table: 0 for clear to {@link OVERCAST}, or {@link RAIN}, or {@link FOG}. The places lie dense towards a
  * closed sky, where an eighth more cloud takes the most light.
  */
 export type SkyPlace = number;
 
 export const OVERCAST = 12;
 export const RAIN: SkyPlace = OVERCAST + 1;
-const ROWS = RAIN + 2;
+export const FOG: SkyPlace = RAIN + 1;
+const ROWS = FOG + 2;
 
 /** The place of a cloud amount, 0 to 1. */
 export const skyPlace = (cloud: number): SkyPlace => OVERCAST * (1 - Math.sqrt(1 - cloud));
 
-const cloudAt = (place: SkyPlace): number => 1 - (1 - place / OVERCAST) ** 2;
+/** The cloud amount of a place up to {@link OVERCAST}, 0 to 1. */
+export const cloudAt = (place: SkyPlace): number => 1 - (1 - place / OVERCAST) ** 2;
 
 /** Light on one panel in its place over the steps of a plan, under every sky that it may have. */
 export interface LightTable {
@@ -66,7 +68,11 @@ export function lightTable(plan: SunPlan, edgesMs: Float64Array, spread: AimErro
     const aims = aimsAt(plan.aim, timeMs, startMs, sunAt);
     steps.push(step);
     for (let row = 0; row < ROWS; row++) {
-      const sky = underCloud(clear, sun.altitudeDeg, cloudAt(Math.min(row, OVERCAST)), row >= RAIN);
+      const sky = underCloud(clear, sun.altitudeDeg, {
+        cloud: cloudAt(Math.min(row, OVERCAST)),
+        rainShare: row === RAIN ? 1 : 0,
+        fog: row >= FOG,
+      });
       rows[row].push(lightOn(aims, sky, sun, day, surroundings));
     }
     const straight = rows[0][rows[0].length - 1];

@@ -44,7 +44,11 @@ function sky(
 ): Computed {
   const { sun_altitude_deg: altitude, height_m: height, day_of_year: day } = given;
   const clear = clearSky(altitude, height, given.linke_turbidity, day);
-  const cloudy = underCloud(clear, altitude, given.cloud_amount, given.rain);
+  const cloudy = underCloud(clear, altitude, {
+    cloud: given.cloud_amount,
+    rainShare: given.rain ? 1 : 0,
+    fog: false,
+  });
   return {
     extraterrestrial_normal_w_m2: extraterrestrialNormal(day),
     air_mass_absolute: airMass(altitude, height),

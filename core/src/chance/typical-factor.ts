@@ -1,0 +1,30 @@
+import { forecast } from '../forecast/forecast.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+
+/** Near enough: half a point of the state of charge. */
+const NEAR_SOC = 0.005;
+const MOST_FACTOR = 4;
+const HALVINGS = 9;
+
+/**
+ * By how much the clouds of the typical sky have to be moved, all of them alike, so that the lowest charge of its march is the
+ * median lowest charge of the samples. Found by halving, to half a point; 1 without a panel or where it is near enough already.
+ * Source: convention of this project, docs/model.md.
+ *
+ * @param medianLowestSoc of the samples, 0 to 1
+ */
+export function typicalFactor(plan: PlanInput, medianLowestSoc: number): number {
+  if (!plan.sun || !plan.outlook) return 1;
+  const above = (factor: number) => forecast(plan, factor).verdict.lowestSoc - medianLowestSoc;
+  const asIs = above(1);
+  if (Math.abs(asIs) <= NEAR_SOC) return 1;
+  let [bright, dull] = asIs > 0 ? [1, MOST_FACTOR] : [0, 1];
+  for (let halving = 0; halving < HALVINGS; halving++) {
+    const middle = (bright + dull) / 2;
+    const off = above(middle);
+    if (Math.abs(off) <= NEAR_SOC) return middle;
+    if (off > 0) bright = middle;
+    else dull = middle;
+  }
+  return (bright + dull) / 2;
+}
