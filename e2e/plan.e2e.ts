@@ -64,10 +64,10 @@ test('a change stands beside the plan before until it is kept or taken back', as
   await expect(verdict(page)).toContainText('Lasts');
   await expect(difference(page)).toHaveText('');
   await page.keyboard.press('u');
-  await expect(verdict(page)).toContainText('Ends');
+  await expect(verdict(page)).toContainText('outing ends');
   await page.keyboard.press('k');
   await expect(difference(page)).toHaveText('');
-  await expect(verdict(page)).toContainText('Ends');
+  await expect(verdict(page)).toContainText('outing ends');
 });
 
 test('what would fix a plan is put on with a click', async ({ page, knapsack }) => {
@@ -75,7 +75,7 @@ test('what would fix a plan is put on with a click', async ({ page, knapsack }) 
   const before = await textOf(page);
   await expect(page.locator('.fix')).toHaveCount(3);
   await page.locator('.fix').first().click();
-  await expect(verdict(page)).toContainText('Lasts past');
+  await expect(verdict(page)).toContainText('lasts past');
   await expect(difference(page)).toContainText('lasts now');
   await expect(page.locator('.fix')).toHaveCount(0);
   await page.keyboard.press('u');

@@ -6,22 +6,24 @@ async function openSize(page: Page, { address }: Knapsack, id = 'gannet-rock-lig
   await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
 }
 
-test('the plan says how many draws finish, and the sum shows what matters most', async ({
+test('the plan says in how many simulated outings it lasts, and the sum shows what matters most', async ({
   page,
   knapsack,
 }) => {
   await openTrip(page, knapsack);
   const odds = page.locator('[data-unfolds="chance"]');
-  await expect(odds).toContainText(/draws finish/);
+  await expect(odds).toContainText(/\d of (100|400)/);
   await odds.click();
   await expect(page.getByText('The chance that it lasts')).toBeVisible();
   await expect(page.locator('.tornado li')).not.toHaveCount(0);
-  await expect(page.locator('.tornado .label').first()).toHaveText(/Time on transmit|The sky|Capacity/);
+  await expect(page.locator('.tornado .label').first()).toHaveText(
+    /Time on transmit|The sky|Capacity|Receive current|Key-down/,
+  );
   await page.keyboard.press('Escape');
   // Another plan, other odds: those of the plan before are not shown meanwhile.
   await page.locator('[data-block="b2"]').focus();
   await page.keyboard.press('Shift+ArrowUp');
-  await expect(odds).toContainText(/draws finish/);
+  await expect(odds).toContainText(/\d of (100|400)/);
 });
 
 test('the lightest kit that makes it is found, tried on as a ghost, and kept', async ({ page, knapsack }) => {
@@ -31,7 +33,9 @@ test('the lightest kit that makes it is found, tried on as a ghost, and kept', a
   const name = (await pick.locator('button').textContent())!;
   await pick.locator('button').click();
   await expect(page.locator('.difference')).toContainText('kg');
-  await expect(page.locator('.size-ridge')).toContainText(/Lasts past .* As chance has it, .* draws finish/);
+  await expect(page.locator('.size-ridge')).toContainText(
+    /Lasts in .* simulated outings\. The typical outing lasts past/,
+  );
   await page.keyboard.press('k');
   await expect(page.locator('.difference')).not.toContainText('kg');
   await saved(page);

@@ -40,7 +40,7 @@ test('the load is rated three ways, and what else the run knows is told', async 
   await opens('events', 'the sun sets');
   await expect(verdict(page)).toContainText('Lasts');
   await page.getByLabel('Rating of the load').selectOption('cautious');
-  await expect(verdict(page)).toContainText('Ends Sun 08:46');
+  await expect(verdict(page)).toContainText('ends Sun 08:46');
 });
 
 test('weather is simulated, read from a file with gaps, and undone', async ({ page, knapsack }) => {
@@ -91,7 +91,7 @@ test('shade, skyline and turns of the panel change the harvest', async ({ page, 
 
 test('batteries in turn, panels in series, a lamp with its own rule', async ({ page, knapsack }) => {
   await openTrip(page, knapsack, 'headland-contest-camp');
-  await expect(verdict(page)).toContainText('Ends');
+  await expect(verdict(page)).toContainText('outing ends');
   await page.locator('[data-unfolds="events"]').click();
   await expect(page.locator('.sum')).toContainText('the next battery, Cobble 17');
   await page.keyboard.press('Escape');

@@ -1,21 +1,33 @@
 import { Command } from 'commander';
 import { stringify } from 'csv-stringify/sync';
-import { resolve, takeWeather, type Trip } from '@knapsack/contract';
+import {
+  assessTrip,
+  lookUp,
+  sayMissing,
+  takeWeather,
+  type Gear,
+  type Trip,
+  type TripAssessment,
+} from '@knapsack/contract';
 import { compassBearing, declination } from '@knapsack/core/compass';
 import {
   bestFixedAim,
   explain,
+  fail,
   fixed,
-  forecast,
   plainSentence,
   RATING_NAMES,
   sayTerm,
-  verdictSentence,
+  succeed,
+  planSentence,
+  type Assessment,
   type ClimateWord,
   type Forecast,
+  type PlanMark,
+  type Result,
   type Rating,
 } from '@knapsack/core';
-import { taken } from './taken.js';
+import { problemLine, taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
 import { climateWord, simulatedFor, weatherOfFile } from './weather-command.js';
@@ -47,12 +59,21 @@ export function forecastCommand(terminal: Terminal): Command {
       }
       const { trip: asWritten, shelf } = readTripFiles(tripFile, options.gear);
       const trip = withOptions(asWritten, options, terminal);
-      const plan = taken(tripFile, resolve(trip, shelf));
-      const run = forecast(plan);
+      // A trip whose gear nobody knows cannot be read; one that lacks something can.
+      taken(tripFile, known(trip, shelf));
+      const { status, found, missing, problems } = assessTrip(trip, shelf);
       const zone = trip.place.timeZone;
-      if (options.csv) terminal.out(asCsv(run));
-      else if (options.json) terminal.out(`${JSON.stringify(asJson(trip.name, run, zone))}\n`);
-      else terminal.out(inWords(trip.name, run, zone));
+      if (missing.length > 0) {
+        if (options.csv) throw new InputProblem(`${tripFile}: ${sayMissing(missing)}`);
+        terminal.out(
+          options.json ? unknownAsJson(trip.name, missing) : `${trip.name}\n${sayMissing(missing)}\n`,
+        );
+        return;
+      }
+      if (!found) throw new InputProblem(problemLine(tripFile, problems));
+      if (options.csv) terminal.out(asCsv(found.run));
+      else if (options.json) terminal.out(`${JSON.stringify(asJson(trip.name, status, found, zone))}\n`);
+      else terminal.out(inWords(trip.name, found, zone));
     });
 }
 
@@ -92,13 +113,32 @@ function stepsOf({ march }: Forecast) {
   }));
 }
 
-function asJson(name: string, run: Forecast, zone: string) {
+const known = (trip: Trip, shelf: readonly Gear[]): Result<Trip> => {
+  const { missing } = lookUp(trip, shelf);
+  return missing.length > 0 ? fail(...missing) : succeed(trip);
+};
+
+/** A readable trip that lacks something: no verdict, and what to add. */
+const unknownAsJson = (trip: string, missing: TripAssessment['missing']): string =>
+  `${JSON.stringify({ trip, status: 'unknown', chance: null, missing, sentence: sayMissing(missing) })}\n`;
+
+function asJson(name: string, status: PlanMark, found: Assessment, zone: string) {
+  const { run, chance } = found;
   const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
     run.verdict;
   const { events, schools, ...figures } = verdict;
   return {
     trip: name,
-    sentence: plainSentence(verdictSentence(run.verdict, zone)),
+    status,
+    chance: {
+      finish: chance.chance,
+      standardError: tidy(chance.standardError),
+      samples: chance.draws,
+      target: chance.target,
+    },
+    missing: [],
+    ...(found.wouldDoAh !== undefined && { wouldDoAh: found.wouldDoAh }),
+    sentence: plainSentence(planSentence(run.verdict, found, zone)),
     verdict: {
       ...figures,
       schools: schools.map(({ endMs: schoolEndMs, ...school }) => ({ ...school, end: iso(schoolEndMs) })),
@@ -129,7 +169,8 @@ function aimOf({ plan }: Forecast) {
 
 const asCsv = (run: Forecast): string => stringify(stepsOf(run), { header: true });
 
-function inWords(name: string, run: Forecast, zone: string): string {
+function inWords(name: string, found: Assessment, zone: string): string {
+  const { run } = found;
   const sums = Object.values(explain(run, zone)).flatMap(({ title, lines }) =>
     lines.length === 0
       ? []
@@ -149,6 +190,7 @@ function inWords(name: string, run: Forecast, zone: string): string {
         `best fixed aim: tilted ${fixed(aim.tiltDeg, 0)}° from the level, looking ${fixed(aim.azimuthDeg, 0)}° true, ${fixed(aim.compassDeg, 0)}° by compass`,
       ]
     : [];
-  const found = run.verdict.findings.map(({ severity, sentence }) => `${severity}: ${sentence}`);
-  return `${[name, plainSentence(verdictSentence(run.verdict, zone)), ...found, ...laid, ...sums].join('\n')}\n`;
+  const findings = run.verdict.findings.map(({ severity, sentence }) => `${severity}: ${sentence}`);
+  const sentence = plainSentence(planSentence(run.verdict, found, zone));
+  return `${[name, sentence, ...findings, ...laid, ...sums].join('\n')}\n`;
 }

@@ -1,7 +1,7 @@
 import { Command } from 'commander';
 import { resolve } from '@knapsack/contract';
-import { whatIf, type Fix, type WhatIf } from '@knapsack/contract/what-if';
-import { fixed, sayTerm, sayTime, type Sum } from '@knapsack/core';
+import { whatIf, type WhatIf } from '@knapsack/contract/what-if';
+import { sayLasting, sayTerm, type Sum } from '@knapsack/core';
 import { taken } from './taken.js';
 import type { Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -24,8 +24,7 @@ export function whatIfCommand(terminal: Terminal): Command {
       const { trip, shelf } = readTripFiles(tripFile, gear);
       taken(tripFile, resolve(trip, shelf));
       const found = whatIf(trip, shelf)!;
-      const zone = trip.place.timeZone;
-      terminal.out(json ? `${JSON.stringify(asJson(found))}\n` : inWords(trip.name, found, zone));
+      terminal.out(json ? `${JSON.stringify(asJson(found))}\n` : inWords(trip.name, found));
     });
 }
 
@@ -34,11 +33,10 @@ const iso = (timeMs: number | null): string | null =>
 
 function asJson({ fixes, failures, alone }: WhatIf) {
   return {
-    fixes: fixes.map(({ words, trip, verdict, fixes: enough }) => ({
+    fixes: fixes.map(({ words, trip, chance, fixes: enough }) => ({
       words,
       enough,
-      end: iso(verdict.endMs),
-      marginAh: verdict.marginAh,
+      chance: { finish: chance.chance, standardError: chance.standardError, samples: chance.draws },
       trip,
     })),
     failures: failures.map(({ endMs, ...failure }) => ({ ...failure, end: iso(endMs) })),
@@ -46,8 +44,8 @@ function asJson({ fixes, failures, alone }: WhatIf) {
   };
 }
 
-function inWords(name: string, { fixes, sums }: WhatIf, zone: string): string {
-  const would = fixes.map((fix) => `  ${fix.words}: ${sayEnding(fix, zone)}`);
+function inWords(name: string, { fixes, sums }: WhatIf): string {
+  const would = fixes.map(({ words, chance }) => `  ${words}: ${sayLasting(chance)}`);
   const heading = fixes[0]?.fixes ? 'What would do' : 'None is enough alone; what helps most';
   return `${[
     name,
@@ -56,9 +54,6 @@ function inWords(name: string, { fixes, sums }: WhatIf, zone: string): string {
     ...inLines(sums.alone),
   ].join('\n')}\n`;
 }
-
-const sayEnding = ({ verdict: { endMs, marginAh } }: Fix, zone: string): string =>
-  endMs === null ? `${fixed(marginAh, 1)} Ah to spare` : `ends ${sayTime(endMs, zone)}`;
 
 const inLines = ({ title, lines }: Sum): string[] => [
   '',

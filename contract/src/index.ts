@@ -18,6 +18,8 @@ export * from './fields/number-field.js';
 export * from './resolve/quick-trip.js';
 export * from './resolve/look-up.js';
 export * from './resolve/resolve.js';
+export * from './resolve/assess-trip.js';
+export * from './resolve/missing.js';
 export * from './resolve/resolve-packs.js';
 export * from './resolve/resolve-sun.js';
 export * from './resolve/resolve-wiring.js';

@@ -2,7 +2,6 @@ import {
   ACTIVITIES,
   cautions,
   fixed,
-  forecast,
   HOUR_MS,
   plainSentence,
   sayCoordinates,
@@ -13,7 +12,7 @@ import {
   sayQuantity,
   sayTime,
   toLocator,
-  verdictSentence,
+  planSentence,
   type Ration,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
@@ -23,7 +22,7 @@ import { drawHarness, type HarnessDrawing } from '../harness/drawing.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { stationOf } from '../resolve/expand-blocks.js';
 import { counted, isKind, lookUp } from '../resolve/look-up.js';
-import { resolve } from '../resolve/resolve.js';
+import { assessTrip, sayMissing, type TripAssessment } from '../resolve/assess-trip.js';
 import { rationRules } from '../size/ration-words.js';
 import { voltsTable } from './volts-table.js';
 
@@ -32,7 +31,7 @@ export interface FieldCard {
   readonly name: string;
   readonly where: string;
   readonly when: string;
-  /** How the plan ends, or why it cannot be reckoned. */
+  /** The chance and the typical outing; what is missing; or why it cannot be calculated. */
   readonly verdict: string;
   readonly kit: string;
   readonly schedule: readonly (readonly [when: string, what: string, how: string])[];
@@ -58,6 +57,13 @@ export const BLANK_LINES = 6;
 const MOST_RATION = 14;
 const MOST_SCHEDULE = 14;
 
+/** The chance and the typical outing; or what is missing, or why nothing can be said. */
+function verdictWords({ found, missing, problems }: TripAssessment, zone: string): string {
+  if (missing.length > 0) return sayMissing(missing);
+  if (!found) return `This plan cannot be calculated: ${problems[0].sentence}`;
+  return plainSentence(planSentence(found.run.verdict, found, zone));
+}
+
 /**
  * The field card of a trip, the same for screen, print and PDF.
  *
@@ -67,17 +73,14 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
   const zone = trip.place.timeZone;
   const { carried } = lookUp(trip, shelf);
   const report = harnessReport(trip, shelf);
-  const plan = resolve(trip, shelf);
-  const verdict = plan.ok
-    ? plainSentence(verdictSentence(forecast(plan.value).verdict, zone))
-    : `This plan cannot be reckoned: ${plan.problems[0].sentence}`;
+  const assessment = assessTrip(trip, shelf);
   const volts = voltsTable(trip, carried, report.expected);
   const chemistries = [...new Set(batteryPieces(carried).map(({ gear }) => gear.chemistry))];
   return {
     name: trip.name,
     where: whereWords(trip),
     when: whenWords(trip),
-    verdict,
+    verdict: verdictWords(assessment, zone),
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(
       trip,

@@ -1,4 +1,4 @@
-import { bestPoints, fixed, HOUR_MS, sayDuration, sayQuantity, type Verdict } from '@knapsack/core';
+import { bestPoints, fixed, HOUR_MS, sayDuration, sayQuantity, type Chance } from '@knapsack/core';
 import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
 import { setOuting } from '../documents/outing-hours.js';
 import { USUAL_PLACE } from '../documents/sun.js';
@@ -7,14 +7,14 @@ import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
-import { endingOf, holds } from './ending.js';
+import { prospectOf } from './ending.js';
 
-/** A change to a plan that ends too soon, and how it would end then. */
+/** A change to a plan whose chance is under its target, and its chance then. */
 export interface Fix {
   readonly words: string;
   readonly trip: Trip;
-  readonly verdict: Verdict;
-  /** It lasts then, and nothing says stop. */
+  readonly chance: Chance;
+  /** It meets the target then, and nothing says stop. */
   readonly fixes: boolean;
 }
 
@@ -32,8 +32,8 @@ type Change = (steps: number) => { readonly words: string; readonly trip: Trip }
  * itself, those that help the most.
  */
 export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
-  const before = endingOf(trip, shelf);
-  if (!before || holds(before)) return [];
+  const before = prospectOf(trip, shelf);
+  if (!before || before.holds) return [];
   const { carried } = lookUp(trip, shelf);
   const kinds: readonly (() => Fix | null)[] = [
     () => tryOn(shelf, propped(trip, shelf)),
@@ -47,8 +47,8 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
   const enough = tried.filter((fix) => fix.fixes);
   if (enough.length > 0) return enough.slice(0, TOLD);
   return tried
-    .filter(({ verdict }) => (verdict.endMs ?? Infinity) > (before.endMs ?? Infinity) + HOUR_MS / 60)
-    .sort((a, b) => (b.verdict.endMs ?? Infinity) - (a.verdict.endMs ?? Infinity))
+    .filter(({ chance }) => chance.chance > before.chance.chance + chance.standardError)
+    .sort((a, b) => b.chance.chance - a.chance.chance)
     .slice(0, TOLD);
 }
 
@@ -56,20 +56,24 @@ const tryOn = (
   shelf: readonly Gear[],
   change: { readonly words: string; readonly trip: Trip } | null,
 ): Fix | null => {
-  const verdict = change && endingOf(change.trip, shelf);
-  return verdict ? { ...change, verdict, fixes: holds(verdict) } : null;
+  const prospect = change && prospectOf(change.trip, shelf);
+  return prospect ? { ...change, chance: prospect.chance, fixes: prospect.holds } : null;
 };
 
-/** The smallest number of steps that fixes it, else the last that can be taken. */
+/** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
 function stepByStep(trip: Trip, shelf: readonly Gear[], change: Change): Fix | null {
-  let last: Fix | null = null;
-  for (let steps = 1; steps <= MOST_STEPS; steps++) {
-    const made = change(steps);
-    if (!made || made.trip === trip) break;
-    last = tryOn(shelf, made) ?? last;
-    if (last?.fixes) break;
+  const steps = Array.from({ length: MOST_STEPS }, (_, index) => change(index + 1));
+  const end = steps.findIndex((made) => !made || made.trip === trip);
+  const ways = steps.slice(0, end === -1 ? MOST_STEPS : end);
+  let best = tryOn(shelf, ways.at(-1) ?? null);
+  if (!best?.fixes) return best;
+  for (let low = 0, high = ways.length - 1; low < high;) {
+    const middle = Math.floor((low + high) / 2);
+    const fix = tryOn(shelf, ways[middle]);
+    if (fix?.fixes) [best, high] = [fix, middle];
+    else low = middle + 1;
   }
-  return last;
+  return best;
 }
 
 /** The lightest of several that fixes it, else the one that helps most. */
@@ -84,7 +88,7 @@ function lightest(
     const fix = tryOn(shelf, way);
     if (!fix) continue;
     if (fix.fixes) return fix;
-    if (!best || (fix.verdict.endMs ?? Infinity) > (best.verdict.endMs ?? Infinity)) best = fix;
+    if (!best || fix.chance.chance > best.chance.chance) best = fix;
   }
   return best;
 }
@@ -104,7 +108,7 @@ function lessPower(trip: Trip, radios: readonly Radio[]): Change {
     ];
     if (powers.length === 0) return null;
     return {
-      words: `${powers.map((watts) => `${watts} W`).join(' and ')} on the air`,
+      words: `run ${powers.map((watts) => `${watts} W`).join(' and ')}`,
       trip: { ...trip, blocks },
     };
   };
@@ -119,7 +123,7 @@ function lessShare(trip: Trip): Change {
       share: Math.round(block.share * part * 100) / 100,
     }));
     if (trip.blocks.every(({ share }) => share === 0)) return null;
-    const words = `${sayQuantity({ value: steps / 10, unit: 'share' })} less time on transmit`;
+    const words = `cut the duty cycle by ${sayQuantity({ value: steps / 10, unit: 'share' })}`;
     return { words, trip: { ...trip, blocks } };
   };
 }
@@ -130,7 +134,10 @@ function fewerHours(trip: Trip): Change {
   return (steps) => {
     const sooner = endMs - steps * HOUR_MS;
     if (sooner <= startMs) return null;
-    return { words: `home ${sayDuration(steps)} earlier`, trip: setOuting(trip, { startMs, endMs: sooner }) };
+    return {
+      words: `finish ${sayDuration(steps)} earlier`,
+      trip: setOuting(trip, { startMs, endMs: sooner }),
+    };
   };
 }
 
@@ -142,7 +149,7 @@ function propped(trip: Trip, shelf: readonly Gear[]): { words: string; trip: Tri
   const aim = plan.ok && plan.value.sun ? bestAim(plan.value.sun, plan.value.outing) : null;
   if (!aim) return null;
   return {
-    words: `the panel propped at ${fixed(aim.tiltDeg, 0)}°, facing ${fixed(aim.azimuthDeg, 0)}°`,
+    words: `prop the panel at ${fixed(aim.tiltDeg, 0)}°, facing ${fixed(aim.azimuthDeg, 0)}°`,
     trip: { ...trip, panelPlace: { ...place, aim, mount: 'propped' } },
   };
 }

@@ -4,46 +4,51 @@ import { sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
 import { percent, q, type Sum, type SumLine } from './sum.js';
 
-/** "87 of 100 draws finish": in hundredths, unless all or none do. */
+/** "87 of 100": in hundredths, unless all or none of them last. */
 export function sayOdds({ chance, draws, finished }: Odds): string {
-  if (finished === draws) return `all of ${draws} draws finish`;
-  if (finished === 0) return `none of ${draws} draws finishes`;
-  return `${Math.min(99, Math.max(1, Math.round(chance * 100)))} of 100 draws finish`;
+  if (finished === draws) return `all of ${draws}`;
+  if (finished === 0) return `none of ${draws}`;
+  return `${Math.min(99, Math.max(1, Math.round(chance * 100)))} of 100`;
 }
+
+/** "lasts in 87 of 100 simulated outings"; where many stand together, without the last two words. */
+export const sayLasting = (odds: Odds): string => `${sayLastingShort(odds)} simulated outings`;
+export const sayLastingShort = (odds: Odds): string => `lasts in ${sayOdds(odds)}`;
 
 /** A chance in whole percent; "all" and "none" only where it is so, since no number of draws makes a certainty. */
 export function sayChance({ chance, draws, finished }: Odds): string {
-  if (finished === draws) return 'all draws';
-  if (finished === 0) return 'no draw';
+  if (finished === draws) return '100 %';
+  if (finished === 0) return '0 %';
   return `${Math.min(99, Math.max(1, Math.round(chance * 100)))} %`;
 }
 
 const STOPPED: Record<Chance['stopped'], string> = {
-  sure: 'enough: the error is under one percent',
-  limit: 'the limit was reached before the error was under one percent',
-  'not yet': 'still drawing',
+  sure: 'enough: the target is more than two standard errors away',
+  limit: 'as many as are ever taken: the target is too near to be sure',
+  'not yet': 'still simulating',
 };
 
 /** What a chance means and how sure it is itself, and what matters most. */
 export function chanceSum(chance: Chance, tornado: Tornado | null, zone: string): Sum {
-  const { finished, draws, standardError, stopped, endMs } = chance;
+  const { finished, draws, standardError, stopped, endMs, target } = chance;
   const lines: SumLine[] = [
     {
-      label: 'Draws that reach the end above the reserve, on the air',
+      label: 'Simulated outings that reach the end above the reserve, on the air',
       terms: [`${finished} / ${draws} = `, percent(chance.chance)],
       result: `± ${sayQuantity(percent(standardError))}`,
     },
-    { label: 'Draws so far', terms: [STOPPED[stopped]], result: String(draws) },
+    { label: 'Target chance', terms: [], result: percent(target) },
+    { label: 'Simulated outings', terms: [STOPPED[stopped]], result: String(draws) },
     ...(endMs === null
       ? []
-      : [{ label: 'The unlucky ones end, the middle of them', terms: [], result: sayTime(endMs, zone) }]),
+      : [{ label: 'The others end, the middle of them', terms: [], result: sayTime(endMs, zone) }]),
     ...(tornado ? swingLines(tornado) : []),
   ];
   return {
     title: 'The chance that it lasts',
     lines,
     remark:
-      'Each draw is this outing with another sky, other shares on transmit, and figures of the gear as far off as their sources may be. It says how often such an outing lasts if the figures are of the kind they claim to be; a broken lead, a thief or a longer stay are not in it.',
+      'Each simulated outing is this one under another sky, with other transmit duty cycles, and with figures of the gear as far off as their sources may be. The chance says how often such an outing lasts if the figures are of the kind they claim to be; a broken cable, a thief or a longer stay are not in it.',
   };
 }
 

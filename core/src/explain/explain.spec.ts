@@ -80,14 +80,16 @@ describe('explanation', () => {
 describe('verdict sentence', () => {
   it('says how much is to spare', () => {
     const words = plainSentence(verdictSentence(forecast(whiteboardPlan()).verdict, 'UTC'));
-    expect(words).toBe('Lasts past Thu 10:00 with 8.0 Ah to spare; lowest 50 % at the end.');
+    expect(words).toBe(
+      'The typical outing lasts past Thu 10:00 with 8.0 Ah to spare; lowest state of charge 50 % at the end.',
+    );
   });
 
   it('says when it ends, how much too soon, and why', () => {
     const words = plainSentence(
       verdictSentence(forecast(whiteboardPlan({ pack: { startSoc: 0.3 } })).verdict, 'UTC'),
     );
-    expect(words).toBe('Ends Thu 04:00, 6 h 00 too soon: the reserve comes first. 6.0 Ah are missing.');
+    expect(words).toBe('The typical outing ends Thu 04:00, 6 h 00 too soon: the reserve comes first.');
   });
 
   it('says what is still in the pack where the volts end it', () => {
@@ -98,7 +100,9 @@ describe('verdict sentence', () => {
     });
     const words = plainSentence(verdictSentence(forecast(thin).verdict, 'UTC'));
     // 48 %: see the forecast's own test of this lead
-    expect(words).toContain('the radio’s drop-out voltage comes first, with 48 % still in the pack.');
+    expect(words).toContain(
+      'the radio’s minimum supply voltage comes first, with 48 % still in the battery.',
+    );
   });
 
   it('asks for a block where nothing draws', () => {

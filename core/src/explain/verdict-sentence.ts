@@ -1,54 +1,91 @@
 import type { Binding, Verdict } from '../forecast/verdict.js';
 import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
+import type { Chance } from '../chance/chance.js';
+import { isBorderline } from '../chance/plan-mark.js';
+import { sayOdds } from './chance-sum.js';
 import type { Explained } from './explain.js';
 
 /** A piece of the verdict sentence: words, or a figure that unfolds into its sum. */
-export type SentencePart = string | { readonly text: string; readonly unfolds: Explained };
+export type SentencePart = string | { readonly text: string; readonly unfolds: Explained | 'chance' };
 
 /** What each end point is called. */
 export const BINDING_WORDS: Record<Binding, string> = {
   floor: 'the reserve',
-  radioDropout: 'the radio’s drop-out voltage',
+  radioDropout: 'the radio’s minimum supply voltage',
   cutoff: 'the battery’s cut-off',
 };
 
-/** The verdict in one sentence or three, times told in a time zone. */
+/** What is known of a plan when its sentence is made. */
+export interface Told {
+  /** Null while no sample has been taken. */
+  readonly chance: Chance | null;
+  /** Below the target: the battery of this kind that would do, Ah; null where none would, undefined where nobody has looked. */
+  readonly wouldDoAh?: number | null | undefined;
+}
+
+/** The whole answer: the chance first, then the typical outing, then what is missing. Times told in a time zone. */
+export const planSentence = (verdict: Verdict, told: Told, zone: string): readonly SentencePart[] => [
+  ...chanceSentence(told.chance),
+  ' ',
+  ...verdictSentence(verdict, zone),
+  ...missingSentence(told),
+];
+
+/** The chance in a sentence. */
+export function chanceSentence(chance: Chance | null): readonly SentencePart[] {
+  if (!chance) return ['Calculating the chance …'];
+  const begins = chance.stopped === 'not yet' ? 'So far it lasts in ' : 'Lasts in ';
+  const borderline = isBorderline(chance)
+    ? `, borderline for the target of ${sayQuantity({ value: chance.target, unit: 'share' })}`
+    : '';
+  return [begins, { text: sayOdds(chance), unfolds: 'chance' }, ` simulated outings${borderline}.`];
+}
+
+/** What would do where the chance is under its target: a battery, or none alone. */
+export function missingSentence({ chance, wouldDoAh }: Told): readonly SentencePart[] {
+  if (!chance || wouldDoAh === undefined) return [];
+  return wouldDoAh === null
+    ? [' No battery alone would do: a larger panel or less load.']
+    : [` A battery of ${wouldDoAh} Ah of this kind would do.`];
+}
+
+/** How the typical outing goes, in a sentence or two: figures of one march, which a person can check. */
 export function verdictSentence(verdict: Verdict, zone: string): readonly SentencePart[] {
   const planEnd = sayTime(verdict.planEndMs, zone);
   const lowest: SentencePart = {
     text: sayQuantity({ value: verdict.lowestSoc, unit: 'share' }),
     unfolds: 'lowest',
   };
-  const ampereHours = (value: number) => `${fixed(Math.abs(value), Math.abs(value) < 1 ? 2 : 1)} Ah`;
   if (verdict.plannedAh === 0) {
-    return ['Nothing draws current yet. Draw a block of operating in the work lane.'];
+    return ['Nothing draws current yet. Add a block of operating in the work lane.'];
   }
   if (verdict.endMs === null || verdict.binds === null) {
     const atEnd = verdict.lowestMs === verdict.planEndMs;
+    const spare = Math.abs(verdict.marginAh);
     return [
-      'Lasts past ',
+      'The typical outing lasts past ',
       { text: planEnd, unfolds: 'end' },
       ' with ',
-      { text: ampereHours(verdict.marginAh), unfolds: 'margin' },
-      ' to spare; lowest ',
+      { text: `${fixed(spare, spare < 1 ? 2 : 1)} Ah`, unfolds: 'margin' },
+      ' to spare; lowest state of charge ',
       lowest,
       atEnd ? ' at the end.' : ` at ${sayTime(verdict.lowestMs, zone)}.`,
     ];
   }
-  const tooSoon = `, ${sayDuration(-verdict.marginHours)} too soon: ${BINDING_WORDS[verdict.binds]} comes first`;
-  const ends: SentencePart[] = ['Ends ', { text: sayTime(verdict.endMs, zone), unfolds: 'end' }];
+  const ends: SentencePart[] = [
+    'The typical outing ends ',
+    { text: sayTime(verdict.endMs, zone), unfolds: 'end' },
+    ', ',
+    { text: sayDuration(-verdict.marginHours), unfolds: 'margin' },
+    ` too soon: ${BINDING_WORDS[verdict.binds]} comes first`,
+  ];
   // Where the volts end it, charge is not what is missing.
   if (verdict.binds === 'radioDropout' && verdict.stopSoc !== null) {
     const left = sayQuantity({ value: verdict.stopSoc, unit: 'share' });
-    return [...ends, tooSoon, ', with ', { text: left, unfolds: 'end' }, ' still in the pack.'];
+    return [...ends, ', with ', { text: left, unfolds: 'end' }, ' still in the battery.'];
   }
-  return [
-    ...ends,
-    `${tooSoon}. `,
-    { text: ampereHours(verdict.marginAh), unfolds: 'margin' },
-    ' are missing.',
-  ];
+  return [...ends, '.'];
 }
 
 /** The same sentence as plain text. */

@@ -7,7 +7,6 @@ describe('forecast', () => {
     const { verdict } = forecast(whiteboardPlan());
     // 20 Ah, 1 A for 10 h: half is left, 8 Ah of it above the reserve of 10 %
     expect(verdict.lasts).toBeTrue();
-    expect(verdict.blaze).toBe('fine');
     expect(verdict.endSoc).toBeCloseTo(0.5, 9);
     expect(verdict.marginAh).toBeCloseTo(8, 9);
     expect(verdict.marginHours).toBeCloseTo(8, 9);
@@ -23,7 +22,6 @@ describe('forecast', () => {
     expect(verdict.binds).toBe('floor');
     expect(verdict.endMs! / HOUR_MS).toBeCloseTo(12 * (1 - 0.2501), 9);
     expect(verdict.marginAh).toBeCloseTo(-(10 - 12 * (1 - 0.2501)), 9);
-    expect(verdict.blaze).toBe('stop');
     // the march goes on behind the verdict, so that the other end points are known too
     expect(verdict.cutoffMs).toBeNull();
     expect(verdict.endSoc).toBeCloseTo(1 - 10 / 12, 9);
@@ -102,6 +100,5 @@ describe('forecast', () => {
     expect(verdict.findings.map(({ sentence }) => sentence)).toContain(
       'Assumed, not measured: Shale 20: health.',
     );
-    expect(verdict.blaze).toBe('fine');
   });
 });

@@ -12,10 +12,7 @@ import type { PlanInput } from './plan-input.js';
 import { readRuns } from './read-runs.js';
 import { readSun } from './read-sun.js';
 import { schools } from './schools.js';
-import type { Binding, Blaze, Consumed, Outcome, Verdict } from './verdict.js';
-
-/** Spare charge under this share of what the plan draws is worth a second look. */
-const THIN_MARGIN = 0.1;
+import type { Binding, Consumed, Outcome, Verdict } from './verdict.js';
 
 /** How a plan ends, read off its march. */
 export function readOutcome(plan: PlanInput, packs: readonly Pack[], run: March): Outcome {
@@ -38,7 +35,7 @@ export function readVerdict(
   sun: Harvest | null,
 ): Verdict {
   const outcome = readOutcome(plan, packs, run);
-  const { endMs, lasts, marginAh, plannedAh } = outcome;
+  const { endMs } = outcome;
   const untilMs = endMs ?? plan.outing.endMs;
   const lowest = lowestCharge(run);
   const lowestRadioV = lowestOver(run, untilMs, (step) =>
@@ -50,7 +47,6 @@ export function readVerdict(
   const found = findings({ plan, packs, load, march: run, untilMs, events, runs });
   return {
     ...outcome,
-    blaze: blaze(lasts, marginAh < THIN_MARGIN * plannedAh, found),
     planEndMs: plan.outing.endMs,
     stopSoc: endMs === null ? null : socAt(run.edgesMs, run.socInUse, endMs),
     ...run.ends,
@@ -144,11 +140,6 @@ function firstEnd({ ends }: March): { endMs: number | null; binds: Binding | nul
     }
   }
   return { endMs, binds };
-}
-
-function blaze(lasts: boolean, thin: boolean, found: Verdict['findings']): Blaze {
-  if (!lasts || found.some(({ severity }) => severity === 'stop')) return 'stop';
-  return thin || found.some(({ severity }) => severity === 'look') ? 'look' : 'fine';
 }
 
 function lowestCharge({ soc, edgesMs }: March): { soc: number; timeMs: number } {

@@ -35,7 +35,10 @@ export function underTypicalSky(plan: PlanInput, factor = 1): PlanInput {
   return { ...plan, sun: { ...sun, skyAt } };
 }
 
-function meanClosed(law: SkyLaw, { latitudeDeg, longitudeDeg, heightM, turbidity }: SunPlan): readonly Closed[] {
+function meanClosed(
+  law: SkyLaw,
+  { latitudeDeg, longitudeDeg, heightM, turbidity }: SunPlan,
+): readonly Closed[] {
   const hours = law.hours.length;
   const skies = Array.from({ length: SKIES }, (_, index) => {
     const places = new Float32Array(hours);

@@ -48,7 +48,6 @@ export interface Outcome {
 }
 
 export interface Verdict extends Outcome {
-  readonly blaze: Blaze;
   /** When the outing ends as planned, UTC epoch ms. */
   readonly planEndMs: number;
   /** State of charge of the pack in use when it ends too soon, 0 to 1; null where it lasts. */

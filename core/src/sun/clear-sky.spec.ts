@@ -20,7 +20,11 @@ describe('the sky', () => {
   it('adds up: the level gets the beam’s share and the sky’s', () => {
     fc.assert(
       fc.property(altitude, amount, (altitudeDeg, cloud) => {
-        const { ghi, dni, dhi } = underCloud(clearSky(altitudeDeg, 0, 2.7, 40), altitudeDeg, { cloud: cloud, rainShare: 0, fog: false });
+        const { ghi, dni, dhi } = underCloud(clearSky(altitudeDeg, 0, 2.7, 40), altitudeDeg, {
+          cloud: cloud,
+          rainShare: 0,
+          fog: false,
+        });
         expect(dni * Math.sin((altitudeDeg * Math.PI) / 180) + dhi).toBeCloseTo(ghi, 6);
         expect(dhi).toBeGreaterThanOrEqual(0);
       }),

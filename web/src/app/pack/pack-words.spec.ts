@@ -37,7 +37,7 @@ describe('the words on packing', () => {
   it('say what is left without a piece', () => {
     const left = { hours: 12, ofHours: 30, endMs: Date.UTC(2027, 8, 5, 2), because: 'no sun', trip: null };
     expect(withoutWords(left, oddsOf(1, 100), oddsOf(87, 100), 'Europe/Oslo')).toBe(
-      'Left at home, 12 h 00 of 30 h 00 on the air are left, over at Sun 04:00 (no sun). Then 1 of 100 draws finish; as it is packed, 87 of 100 draws finish.',
+      'Left at home, 12 h 00 of 30 h 00 on the air are left, over at Sun 04:00 (no sun). Then it lasts in 1 of 100 simulated outings; as it is packed, in 87 of 100.',
     );
     expect(withoutWords({ ...left, hours: 0 }, null, null, 'UTC')).toContain('nobody is on the air');
     expect(withoutWords({ ...left, hours: 30, endMs: null }, null, null, 'UTC')).toBe(

@@ -1,7 +1,7 @@
 import { WAYS_IN } from '@knapsack/contract';
 import type { PackList } from '@knapsack/contract/pack';
 import type { LeftBehind } from '@knapsack/contract/what-if';
-import { fixed, sayDuration, sayOdds, sayQuantity, sayTime, type Odds } from '@knapsack/core';
+import { fixed, sayDuration, sayLasting, sayOdds, sayQuantity, sayTime, type Odds } from '@knapsack/core';
 
 export const kilograms = (grams: number): string => sayQuantity({ value: grams, unit: 'g' });
 
@@ -36,7 +36,8 @@ export function withoutWords(
 ): string {
   const reason = because ? ` (${because})` : '';
   if (hours === 0) return `Left at home, nobody is on the air.${reason}`;
-  const chance = odds && oddsPacked ? ` Then ${sayOdds(odds)}; as it is packed, ${sayOdds(oddsPacked)}.` : '';
+  const chance =
+    odds && oddsPacked ? ` Then it ${sayLasting(odds)}; as it is packed, in ${sayOdds(oddsPacked)}.` : '';
   if (hours >= ofHours && endMs === null)
     return `Left at home, all ${sayDuration(ofHours)} on the air are kept${reason}.${chance}`;
   const end = endMs === null ? '' : `, over at ${sayTime(endMs, timeZone)}`;

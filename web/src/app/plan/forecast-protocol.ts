@@ -9,6 +9,8 @@ export interface ForecastQuestion {
   readonly explained?: boolean;
   /** Whether the hand still moves: a long outing is then marched in coarser steps, to be marched anew when it rests. */
   readonly draft?: boolean;
+  /** By how much the typical sky is moved, where the samples have said it; 1 while they run. */
+  readonly skyFactor?: number;
 }
 
 /** A forecast as the page draws it. */
@@ -33,6 +35,8 @@ export interface ForecastView {
   readonly verdict: Verdict;
   /** The arithmetic behind the figures; null where it was not asked for. */
   readonly sums: Record<Explained, Sum> | null;
+  /** By how much its typical sky was moved. */
+  readonly skyFactor: number;
 }
 
 export type ForecastOutcome =

@@ -98,7 +98,8 @@ function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
   return false;
 }
 
-function newBlock(store: PlanStore): void {
+/** Adds a block of operating after the chosen one, or where there is room. */
+export function newBlock(store: PlanStore): void {
   const trip = store.trip();
   if (!trip) return;
   const after = store.selected();

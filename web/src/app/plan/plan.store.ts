@@ -49,6 +49,12 @@ export class PlanStore implements OnDestroy {
   readonly problems = signal<readonly string[]>([]);
   /** Whether somebody has looked at the arithmetic: from then on it comes with each forecast. */
   readonly explained = signal(false);
+  /** What the samples have said of the typical sky, and for which trip and shelf. */
+  readonly movedSky = signal<{
+    readonly trip: Trip;
+    readonly shelf: readonly Gear[];
+    readonly factor: number;
+  } | null>(null);
   /** Whether the forecast has said anything yet. */
   readonly answered = computed(() => this.view() !== null || this.problems().length > 0);
 
@@ -93,7 +99,9 @@ export class PlanStore implements OnDestroy {
       const shelf = this.shelf.gear();
       const explained = this.explained();
       const draft = this.isMoving();
-      if (trip) untracked(() => this.forecasts.ask({ trip, shelf, explained, draft }));
+      const moved = this.movedSky();
+      const skyFactor = moved?.trip === trip && moved?.shelf === shelf ? moved.factor : 1;
+      if (trip) untracked(() => this.forecasts.ask({ trip, shelf, explained, draft, skyFactor }));
     });
     this.forecasts.outcomes.pipe(takeUntilDestroyed()).subscribe((outcome) => {
       this.problems.set(outcome.ok ? [] : outcome.problems.map(({ sentence }) => sentence));

@@ -2,7 +2,7 @@ import { explain, type Forecast } from '@knapsack/core';
 import type { ForecastView } from './forecast-protocol';
 
 /** A forecast as the page draws it. */
-export function viewOf(run: Forecast, zone: string, explained = false): ForecastView {
+export function viewOf(run: Forecast, zone: string, explained = false, skyFactor = 1): ForecastView {
   const { plan, march, verdict } = run;
   const { edgesMs, soc, loadA, terminalV, radioV, keyDownA, offeredA, curtailedA } = march;
   return {
@@ -20,6 +20,7 @@ export function viewOf(run: Forecast, zone: string, explained = false): Forecast
     floorSoc: verdict.floorSoc,
     verdict,
     sums: explained ? explain(run, zone) : null,
+    skyFactor,
   };
 }
 

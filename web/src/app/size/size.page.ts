@@ -5,10 +5,11 @@ import {
   fixed,
   kitName,
   plainSentence,
+  planSentence,
   sayChance,
+  sayLastingShort,
   sayDuration,
   sayQuantity,
-  verdictSentence,
   type Kit,
   type KitLimits,
   type TriedKit,
@@ -125,9 +126,8 @@ export class SizePage {
   protected readonly inBag = computed(() => {
     const view = this.plan.view();
     if (!view) return '';
-    const words = plainSentence(verdictSentence(view.verdict, this.plan.trip()?.place.timeZone ?? 'UTC'));
-    const odds = this.chance.words();
-    return odds ? `${words} As chance has it, ${odds}.` : words;
+    const told = { chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() };
+    return plainSentence(planSentence(view.verdict, told, this.plan.trip()?.place.timeZone ?? 'UTC'));
   });
   protected readonly frontTitle = computed(() =>
     this.store.by() === 'weight'
@@ -159,6 +159,7 @@ export class SizePage {
   protected weight = ({ kit }: { readonly kit: Kit }): string => `${fixed(kit.grams / 1000, 2)} kg`;
   protected price = ({ kit }: TriedKit): string => (kit.price === null ? '' : String(Math.round(kit.price)));
   protected readonly percent = sayChance;
+  protected readonly lasting = sayLastingShort;
   protected error = ({ standardError }: TriedKit): string => `± ${fixed(standardError * 100, 1)}`;
 
   protected setChance(chance: number): void {

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { chanceMark } from '@knapsack/core';
+import { MARKS } from '../parts/marks';
 import { ChanceStore } from '../plan/chance/chance.store';
 import { PlanStore } from '../plan/plan.store';
 import { PackStore } from '../pack/pack.store';
@@ -13,16 +15,6 @@ interface Room {
   readonly link: readonly string[];
   readonly sign: Sign | null;
 }
-
-const SIGNS: Record<Sign, { readonly icon: string; readonly words: string }> = {
-  fine: { icon: 'bi-diamond-fill', words: 'fine' },
-  look: { icon: 'bi-triangle-fill', words: 'look here' },
-  stop: { icon: 'bi-octagon-fill', words: 'stop' },
-};
-
-/** Chances from which a plan is fine, and from which it is worth a look. */
-const FINE = 0.9;
-const LOOK = 0.6;
 
 /** The rooms of a trip in the order of the work, each with a sign of how it stands. */
 @Component({
@@ -43,7 +35,7 @@ const LOOK = 0.6;
               class="bi"
               [class]="signs[sign].icon + ' ' + sign"
               role="img"
-              [attr.aria-label]="signs[sign].words"
+              [attr.aria-label]="signs[sign].word"
             ></i>
           }
           {{ room.words }}
@@ -58,7 +50,7 @@ export class TrailComponent {
   private readonly wire = inject(WireStore);
   private readonly pack = inject(PackStore);
   private readonly rehearse = inject(RehearseStore);
-  protected readonly signs = SIGNS;
+  protected readonly signs = MARKS;
   protected readonly rooms = computed<readonly Room[]>(() => {
     const id = this.store.trip()?.id ?? '';
     return [
@@ -72,12 +64,12 @@ export class TrailComponent {
   });
 
   private planSign(): Sign | null {
-    return this.store.problems().length > 0 ? 'stop' : (this.store.view()?.verdict.blaze ?? null);
+    const mark = this.chances.mark();
+    return mark === 'calculating' || mark === 'unknown' ? null : mark;
   }
 
   private sizeSign(): Sign | null {
-    const chance = this.chances.chance()?.chance;
-    if (chance === undefined) return null;
-    return chance >= FINE ? 'fine' : chance >= LOOK ? 'look' : 'stop';
+    const chance = this.chances.chance();
+    return chance && chanceMark(chance, chance.target);
   }
 }

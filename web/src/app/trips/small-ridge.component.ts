@@ -10,17 +10,11 @@ import {
   type OnDestroy,
 } from '@angular/core';
 import type { TripSummary } from '@knapsack/contract';
+import { MARKS } from '../parts/marks';
 import { TripLinesService } from './trip-lines.service';
 
 const WIDTH = 150;
 const HEIGHT = 34;
-const BLAZES = {
-  fine: { icon: 'bi-diamond-fill', word: 'fine' },
-  look: { icon: 'bi-triangle-fill', word: 'look here' },
-  stop: { icon: 'bi-octagon-fill', word: 'stop' },
-  unknown: { icon: 'bi-question-diamond', word: 'not reckoned' },
-} as const;
-
 /** A trip's own small ridge and verdict, reckoned when it comes into sight. */
 @Component({
   selector: 'ks-small-ridge',
@@ -42,9 +36,9 @@ const BLAZES = {
       }
       <span class="trip-verdict" [class.muted]="!now.path">
         <i
-          [class]="'bi blaze ' + now.blaze.icon + ' ' + now.word"
+          [class]="'bi blaze ' + now.look.icon + ' ' + now.mark"
           role="img"
-          [attr.aria-label]="now.blaze.word"
+          [attr.aria-label]="now.look.word"
         ></i>
         {{ now.words }}
       </span>
@@ -66,14 +60,14 @@ export class SmallRidgeComponent implements OnDestroy {
   protected readonly drawing = computed(() => {
     const line = this.lines.of(this.trip());
     if (!line) return null;
-    const { soc, floorSoc, blaze, words } = line;
+    const { soc, floorSoc, mark, words } = line;
     const y = (value: number) => (HEIGHT - 1 - value * (HEIGHT - 3)).toFixed(1);
     const path = soc
       .map(
         (value, at) => `${at === 0 ? 'M' : 'L'}${((at * WIDTH) / (soc.length - 1)).toFixed(1)} ${y(value)}`,
       )
       .join('');
-    return { path, water: Number(y(floorSoc)), blaze: BLAZES[blaze], word: blaze, words };
+    return { path, water: Number(y(floorSoc)), look: MARKS[mark], mark, words };
   });
 
   constructor() {

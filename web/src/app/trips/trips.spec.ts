@@ -6,8 +6,8 @@ import { tripLine } from './trip-line';
 describe('the line of a trip in the list', () => {
   it('has its ridge at even distances, how it ends, and the reserve', () => {
     const line = tripLine(trip(), shelf);
-    expect(line.blaze).toBe('fine');
-    expect(line.words).toMatch(/^lasts, [\d.]+ Ah to spare$/);
+    expect(line.mark).toBe('fine');
+    expect(line.words).toMatch(/^lasts in (all of 400|\d+ of 100)$/);
     expect(line.soc.length).toBe(61);
     expect(line.soc[0]).toBe(1);
     expect(line.soc.every((soc, at) => at === 0 || soc <= line.soc[at - 1])).toBeTrue();
@@ -16,8 +16,8 @@ describe('the line of a trip in the list', () => {
 
   it('says what is missing where it cannot be reckoned', () => {
     const line = tripLine(trip({ loadout: [] }), shelf);
-    expect(line).toEqual(jasmine.objectContaining({ blaze: 'unknown', soc: [] }));
-    expect(line.words).toContain('Put a radio in the bag');
+    expect(line).toEqual(jasmine.objectContaining({ mark: 'unknown', soc: [] }));
+    expect(line.words).toContain('Add a radio');
   });
 });
 

@@ -8,7 +8,7 @@ import { WireStore } from './wire.store';
 
 const SIGNS = {
   stop: { icon: 'bi-octagon-fill', words: 'stop' },
-  look: { icon: 'bi-triangle-fill', words: 'look here' },
+  look: { icon: 'bi-triangle-fill', words: 'check' },
   note: { icon: 'bi-dot', words: 'note' },
 } as const;
 

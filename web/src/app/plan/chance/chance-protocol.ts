@@ -3,6 +3,8 @@ import type { Chance, Tornado } from '@knapsack/core';
 /** What the chance worker answers: several times to one question, surer each time; null where the plan cannot be reckoned. */
 export interface ChanceAnswer {
   readonly chance: Chance | null;
-  /** Comes with the last answer. */
+  /** What comes with the last answer: what matters most, by how much the typical sky is to be moved, and what would do. */
   readonly tornado: Tornado | null;
+  readonly skyFactor?: number;
+  readonly wouldDoAh?: number | null;
 }

@@ -8,7 +8,7 @@ import { SlowWorker } from '../../testing/slow-worker';
 import { PlanStore } from '../plan.store';
 import { ChanceStore } from './chance.store';
 
-/** Lets the worker say to a question how many of 400 draws finish, with more to come. */
+/** Lets the worker say to a question in how many of 400 simulated outings it lasts, with more to come. */
 function answer(number: number, finished: number): void {
   const chance = { finished, draws: 400, chance: finished / 400 } as Chance;
   SlowWorker.lastOf().answer(number, { chance, tornado: null }, true);
@@ -48,9 +48,9 @@ describe('the chances of the page', () => {
 
   it('are told as they grow surer', () => {
     answer(1, 100);
-    expect(store.words()).toBe('25 of 100 draws finish');
+    expect(store.words()).toBe('lasts in 25 of 100 simulated outings');
     answer(1, 120);
-    expect(store.words()).toBe('30 of 100 draws finish');
+    expect(store.words()).toBe('lasts in 30 of 100 simulated outings');
   });
 
   it('are never those of a plan before, not even until the next are asked for', () => {
@@ -61,7 +61,7 @@ describe('the chances of the page', () => {
     expect(store.chance()).toBeNull();
     rest();
     answer(2, 40);
-    expect(store.words()).toBe('10 of 100 draws finish');
+    expect(store.words()).toBe('lasts in 10 of 100 simulated outings');
   });
 
   it('are never those of gear before, with the trip as it was', () => {

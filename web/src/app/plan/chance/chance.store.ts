@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { chanceSum, sayOdds, type Sum } from '@knapsack/core';
+import { chanceSum, planMark, sayLasting, type PlanMark, type Sum } from '@knapsack/core';
+import { missingIn, type Missing } from '@knapsack/contract';
 import { ShelfService } from '../../data/shelf.service';
 import type { ForecastQuestion } from '../forecast-protocol';
 import { NewestWorker } from '../newest-worker';
@@ -16,13 +17,23 @@ export class ChanceStore implements OnDestroy {
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<ForecastQuestion, ChanceAnswer> | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  /** What is asked as the plan and the shelf stand; null while it cannot be. */
-  private readonly question = computed<ForecastQuestion | null>(() => {
+  /** What must be added before anything can be said of this plan. */
+  readonly missing = computed<readonly Missing[]>(() => {
     const trip = this.store.trip();
-    const shelf = this.shelf.gear();
-    const ready = this.store.view() !== null && this.store.problems().length === 0;
-    return trip && ready ? { trip, shelf } : null;
+    return trip ? missingIn(trip, this.shelf.gear()) : [];
   });
+  /** What is asked as the plan and the shelf stand; null while it cannot be. */
+  private readonly question = computed<ForecastQuestion | null>(
+    () => {
+      const trip = this.store.trip();
+      const shelf = this.shelf.gear();
+      const ready =
+        this.store.view() !== null && this.store.problems().length === 0 && this.missing().length === 0;
+      return trip && ready ? { trip, shelf } : null;
+      // A newer forecast of the same plan, as when its arithmetic is looked at, asks for no samples anew.
+    },
+    { equal: (a, b) => a === b || (a !== null && b !== null && a.trip === b.trip && a.shelf === b.shelf) },
+  );
   private asked: ForecastQuestion | null = null;
   private readonly answer = signal<{ readonly of: ForecastQuestion; readonly is: ChanceAnswer } | null>(null);
 
@@ -32,9 +43,23 @@ export class ChanceStore implements OnDestroy {
     return answer && answer.of === this.question() ? answer.is.chance : null;
   });
   readonly tornado = computed(() => (this.chance() ? (this.answer()?.is.tornado ?? null) : null));
+  /** Below the target: the battery of this kind that would do, Ah, or null where none would; undefined while nobody has looked. */
+  readonly wouldDoAh = computed(() => (this.chance() ? this.answer()?.is.wouldDoAh : undefined));
   readonly words = computed(() => {
     const chance = this.chance();
-    return chance && sayOdds(chance);
+    return chance && sayLasting(chance);
+  });
+  /** The mark of the plan as it stands. */
+  readonly mark = computed<PlanMark>(() => {
+    const view = this.store.view();
+    if (this.missing().length > 0) return 'unknown';
+    if (this.store.problems().length > 0) return 'stop';
+    return view ? planMark(view.verdict, this.chance()) : 'calculating';
+  });
+  /** Whether all that is said of this plan has been said: its samples are done, and its typical outing is theirs. */
+  readonly settled = computed(() => {
+    const factor = this.chance() ? this.answer()?.is.skyFactor : undefined;
+    return factor !== undefined && this.store.view()?.skyFactor === factor;
   });
   readonly sum = computed<Sum | null>(() => {
     const chance = this.chance();
@@ -60,7 +85,10 @@ export class ChanceStore implements OnDestroy {
       {
         answered: (is, newest) => {
           const of = this.asked;
-          if (newest && of) this.answer.set({ of, is });
+          if (!newest || !of) return;
+          this.answer.set({ of, is });
+          const { skyFactor: factor } = is;
+          if (factor !== undefined) this.store.movedSky.set({ trip: of.trip, shelf: of.shelf, factor });
         },
         failed: () => this.answer.set(null),
       },

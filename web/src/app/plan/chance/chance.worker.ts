@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { resolve } from '@knapsack/contract';
-import { chanceLaw, ChanceRun, SEED, tornado } from '@knapsack/core';
+import { batteryThatWouldDo, chanceLaw, ChanceRun, SEED, tornado, typicalFactor } from '@knapsack/core';
 import type { ForecastQuestion } from '../forecast-protocol';
 import type { Answered, Asked } from '../newest-worker';
 import type { ChanceAnswer } from './chance-protocol';
@@ -34,5 +34,16 @@ async function draw({ number, question }: Asked<ForecastQuestion>): Promise<void
     await new Promise((resolved) => setTimeout(resolved));
     if (newest !== number) return;
   }
-  say({ chance: run.soFar(), tornado: tornado(plan.value, SEED, law) }, false);
+  const chance = run.soFar();
+  const skyFactor = typicalFactor(plan.value, chance.medianLowestSoc);
+  const wouldDoAh = chance.chance < chance.target ? batteryThatWouldDo(plan.value) : undefined;
+  say(
+    {
+      chance,
+      tornado: tornado(plan.value, SEED, law),
+      skyFactor,
+      ...(wouldDoAh !== undefined && { wouldDoAh }),
+    },
+    false,
+  );
 }

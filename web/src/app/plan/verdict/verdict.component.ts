@@ -1,7 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import type { WhatIf } from '@knapsack/contract/what-if';
-import { verdictSentence, type Explained, type Sum, type Verdict } from '@knapsack/core';
+import { sayMissing } from '@knapsack/contract';
+import {
+  chanceSentence,
+  missingSentence,
+  plainSentence,
+  verdictSentence,
+  type Explained,
+  type Sum,
+  type Verdict,
+} from '@knapsack/core';
+import { MARKS } from '../../parts/marks';
+import { newBlock } from '../plan-keys';
 import { NearAndFarComponent } from '../near-and-far.component';
 import { PlanStore } from '../plan.store';
 import { ChanceStore } from '../chance/chance.store';
@@ -9,12 +20,6 @@ import { ChancesComponent } from '../chance/chances.component';
 import { FixesComponent } from '../what-if/fixes.component';
 import { WhatIfStore } from '../what-if/what-if.store';
 import { SumComponent } from './sum.component';
-
-const BLAZES = {
-  fine: { icon: 'bi-diamond-fill', word: 'fine' },
-  look: { icon: 'bi-triangle-fill', word: 'look here' },
-  stop: { icon: 'bi-octagon-fill', word: 'stop' },
-} as const;
 
 /** How many findings stand under the sentence before the rest is folded away. */
 const FINDINGS_SHOWN = 2;
@@ -33,8 +38,8 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
   { at: 'alone', words: 'left alone' },
 ];
 
-/** Shown in the place of a sum that is still being reckoned. */
-const RECKONING: Sum = { title: 'Reckoning …', lines: [] };
+/** Shown in the place of a sum that is still being calculated. */
+const CALCULATING: Sum = { title: 'Calculating …', lines: [] };
 
 /** Whether a look has anything to show for a verdict. */
 function hasAnything(look: Look, { sun, runs, events }: Verdict): boolean {
@@ -58,16 +63,45 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
   imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, SumComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="verdict" aria-live="polite">
-      @if (view(); as now) {
+    <div class="verdict" aria-live="polite" [attr.data-settled]="chance.settled() ? '' : null">
+      @if (chance.missing().length > 0) {
+        <p class="sentence">
+          <i class="bi blaze unknown" [class]="mark().icon" role="img" [attr.aria-label]="mark().word"></i>
+          <span class="told" [textContent]="missingWords()"></span>
+          @if (chance.missing().includes('hours')) {
+            &ngsp;<button type="button" class="btn btn-sm btn-outline-secondary" (click)="addHours()">
+              Add hours
+            </button>
+          }
+        </p>
+      } @else if (view(); as now) {
         <p class="sentence" [class.stale]="problems().length > 0">
           <i
             class="bi blaze"
-            [class]="blaze().icon + ' ' + now.verdict.blaze"
+            [class]="mark().icon + ' ' + chance.mark()"
             role="img"
-            [attr.aria-label]="blaze().word"
+            [attr.aria-label]="mark().word"
           ></i>
-          <span class="told">
+          <span class="odds">
+            @for (part of oddsParts(); track $index) {
+              @if (isText(part)) {
+                <span [textContent]="part"></span>
+              } @else {
+                <button
+                  type="button"
+                  class="unfold"
+                  [ngbPopover]="chances"
+                  popoverClass="sum-popover wide"
+                  placement="bottom-start bottom"
+                  autoClose="outside"
+                  container="body"
+                  data-unfolds="chance"
+                  [textContent]="part.text"
+                ></button>
+              }
+            }
+          </span>
+          &ngsp;<span class="told">
             @for (part of sentence(); track $index) {
               @if (isText(part)) {
                 <span [textContent]="part"></span>
@@ -87,28 +121,15 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
               }
             }
           </span>
-          @if (chance.words(); as odds) {
-            &ngsp;<button
-              type="button"
-              class="unfold"
-              [ngbPopover]="chances"
-              popoverClass="sum-popover wide"
-              placement="bottom-start bottom"
-              autoClose="outside"
-              container="body"
-              data-unfolds="chance"
-              [textContent]="capital(odds)"
-            ></button
-            >.
-          }
+          &ngsp;<span class="would-do" [textContent]="wouldDo()"></span>
         </p>
         <ng-template #sum><ks-sum [sum]="sumOf(shownSum)" /></ng-template>
         <ng-template #chances><ks-chances /></ng-template>
       } @else {
-        <p class="sentence muted">{{ problems().length > 0 ? '' : 'Reckoning …' }}</p>
+        <p class="sentence muted">{{ problems().length > 0 ? '' : 'Calculating …' }}</p>
       }
       <ul class="findings">
-        @for (problem of problems(); track problem) {
+        @for (problem of told(); track problem) {
           <li class="stop"><i class="bi bi-octagon-fill" aria-hidden="true"></i> {{ problem }}</li>
         }
         @for (finding of shownFindings(); track finding.code) {
@@ -169,7 +190,14 @@ export class VerdictComponent {
   protected readonly shownFindings = computed(() =>
     this.hidden() > 0 ? this.findings().slice(0, FINDINGS_SHOWN) : this.findings(),
   );
-  protected readonly blaze = computed(() => BLAZES[this.view()?.verdict.blaze ?? 'fine']);
+  protected readonly mark = computed(() => MARKS[this.chance.mark()]);
+  protected readonly oddsParts = computed(() => chanceSentence(this.chance.chance()));
+  protected readonly wouldDo = computed(() =>
+    plainSentence(missingSentence({ chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() })),
+  );
+  /** Why nothing can be calculated, unless it is what the sentence asks for already. */
+  protected readonly told = computed(() => (this.chance.missing().length > 0 ? [] : this.problems()));
+  protected readonly missingWords = computed(() => sayMissing(this.chance.missing()));
   protected shownSum: Explained = 'end';
   protected shownLook: Look = 'load';
 
@@ -179,7 +207,12 @@ export class VerdictComponent {
     return view ? LOOKS.filter(({ at }) => hasAnything(at, view.verdict)) : [];
   });
 
-  protected unfold(figure: Explained): void {
+  protected addHours(): void {
+    newBlock(this.store);
+  }
+
+  protected unfold(figure: Explained | 'chance'): void {
+    if (figure === 'chance') return;
     this.shownSum = figure;
     this.store.explained.set(true);
   }
@@ -190,16 +223,14 @@ export class VerdictComponent {
   }
 
   protected sumOf(look: Look): Sum {
-    if (!isOtherwise(look)) return this.view()?.sums?.[look] ?? RECKONING;
-    return (this.whatIf.fresh() ? this.whatIf.found()?.sums[look] : null) ?? RECKONING;
+    if (!isOtherwise(look)) return this.view()?.sums?.[look] ?? CALCULATING;
+    return (this.whatIf.fresh() ? this.whatIf.found()?.sums[look] : null) ?? CALCULATING;
   }
-
-  protected capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
   protected isText(part: unknown): part is string {
     return typeof part === 'string';
   }
 
   protected iconOf = (severity: 'stop' | 'look' | 'note'): string =>
-    severity === 'note' ? 'bi-info-circle' : BLAZES[severity].icon;
+    severity === 'note' ? 'bi-info-circle' : MARKS[severity].icon;
 }

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Fix } from '@knapsack/contract/what-if';
-import { fixed, sayTime } from '@knapsack/core';
+import { sayLastingShort } from '@knapsack/core';
 import { PlanStore } from '../plan.store';
 import { WhatIfStore } from './what-if.store';
 
-/** For a plan that ends too soon: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
+/** For a plan whose chance is under its target: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
 @Component({
   selector: 'ks-fixes',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,16 +31,10 @@ export class FixesComponent {
   /** Those of the plan before stand, faded, until the new ones are there: the lanes do not jump meanwhile. */
   protected readonly fixes = computed(() => {
     if (!this.fresh() && this.store.view()?.verdict.endMs === null) return [];
-    const zone = this.store.trip()?.place.timeZone ?? 'UTC';
-    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayEnding(fix, zone) }));
+    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayLastingShort(fix.chance) }));
   });
 
   protected putOn(fix: Fix): void {
     this.store.edit(() => fix.trip);
   }
-}
-
-function sayEnding({ verdict }: Fix, zone: string): string {
-  const { endMs, marginAh } = verdict;
-  return endMs === null ? `${fixed(marginAh, 1)} Ah to spare` : `ends ${sayTime(endMs, zone)}`;
 }

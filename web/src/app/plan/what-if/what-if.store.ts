@@ -24,11 +24,14 @@ export class WhatIfStore implements OnDestroy {
   readonly answer = signal<WhatIfAnswer | null>(null);
   readonly found = computed(() => this.answer()?.whatIf ?? null);
 
+  /** A newer forecast of the same plan, as when its arithmetic is looked at, changes nothing here. */
+  private readonly ready = computed(() => this.store.view() !== null);
+
   constructor() {
     effect(() => {
       const trip = this.store.trip();
       const shelf = this.shelf.gear();
-      const ready = this.store.view() !== null;
+      const ready = this.ready();
       clearTimeout(this.timer);
       this.fresh.set(false);
       if (trip && ready) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);

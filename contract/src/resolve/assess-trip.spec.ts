@@ -1,0 +1,42 @@
+import { shelf, trip } from '../testing/documents.js';
+import { assessTrip, sayMissing } from './assess-trip.js';
+
+describe('a trip looked at in full', () => {
+  it('has a chance, a mark by it, and no battery that would do where it meets its target', () => {
+    const { status, found } = assessTrip(trip(), shelf);
+    expect(status).toBe('fine');
+    expect(found!.chance.chance).toBeGreaterThan(0.95);
+    expect(found!.wouldDoAh).toBeUndefined();
+  });
+
+  it('says which battery of the kind would do, and that one does', () => {
+    const small = trip({ startSoc: 0.15 });
+    const { status, found } = assessTrip(small, shelf);
+    expect(status).toBe('stop');
+    const wanted = found!.wouldDoAh!;
+    expect(wanted).toBeGreaterThan(10);
+    const with_ = (ratedAh: number) =>
+      assessTrip(
+        small,
+        shelf.map((gear) =>
+          gear.kind === 'battery'
+            ? { ...gear, ratedAh: { value: ratedAh, source: 'datasheet' as const } }
+            : gear,
+        ),
+      );
+    expect(with_(wanted).found!.chance.chance).toBeGreaterThanOrEqual(0.9);
+    expect(with_(wanted - 1).found!.chance.chance).toBeLessThan(0.9);
+  });
+
+  it('has no verdict without a radio, a battery or hours, and asks for all that is missing', () => {
+    const empty = assessTrip(trip({ loadout: [], blocks: [] }), shelf);
+    expect(empty).toEqual({
+      status: 'unknown',
+      found: null,
+      missing: ['radio', 'battery', 'hours'],
+      problems: [],
+    });
+    expect(sayMissing(empty.missing)).toContain('Add the hours in which you will operate.');
+    expect(assessTrip(trip({ blocks: [] }), shelf).missing).toEqual(['hours']);
+  });
+});

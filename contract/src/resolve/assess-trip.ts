@@ -1,0 +1,29 @@
+import { assess, type Assessment, type PlanMark, type Problem } from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { MISSING, missingIn, type Missing } from './missing.js';
+import { resolve } from './resolve.js';
+
+/** How a trip stands, as every room, the list of trips, the terminal and the card say it. */
+export interface TripAssessment {
+  readonly status: PlanMark;
+  /** Null where something is missing, or the plan cannot be calculated. */
+  readonly found: Assessment | null;
+  readonly missing: readonly Missing[];
+  /** Why it cannot be calculated, where nothing is missing. */
+  readonly problems: readonly Problem[];
+}
+
+/** Looks at a trip in full: what is missing, else its chance and its typical outing. */
+export function assessTrip(trip: Trip, shelf: readonly Gear[]): TripAssessment {
+  const missing = missingIn(trip, shelf);
+  if (missing.length > 0) return { status: 'unknown', found: null, missing, problems: [] };
+  const plan = resolve(trip, shelf);
+  if (!plan.ok) return { status: 'stop', found: null, missing, problems: plan.problems };
+  const found = assess(plan.value);
+  return { status: found.mark, found, missing, problems: [] };
+}
+
+/** What is missing, in sentences that ask for it. */
+export const sayMissing = (missing: readonly Missing[]): string =>
+  missing.map((what) => MISSING[what]).join(' ');

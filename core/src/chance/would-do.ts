@@ -1,0 +1,38 @@
+import type { PlanInput } from '../forecast/plan-input.js';
+import { ChanceRun, MOST_DRAWS } from './chance.js';
+
+/** No battery is looked for that is more than this many times as large. */
+const MOST_TIMES = 10;
+
+/**
+ * The smallest battery of the plan's own kind that meets its target chance on the same samples, whole Ah, with the same charge at
+ * the start, its resistances and limits in proportion; null where none up to ten times as large does, as where the volts on a
+ * thin cable end it. Of packs used one after the other nothing is said (undefined). Source: convention of this project, docs/model.md.
+ */
+export function batteryThatWouldDo(plan: PlanInput): number | null | undefined {
+  const [pack, second] = plan.packs;
+  if (second) return undefined;
+  const { label } = pack;
+  const meets = (ratedAh: number): boolean => {
+    const times = ratedAh / label.ratedAh;
+    const scaled = {
+      ...label,
+      ratedAh,
+      ...(label.ohmicOhm !== undefined && { ohmicOhm: label.ohmicOhm / times }),
+      ...(label.maxChargeA !== undefined && { maxChargeA: label.maxChargeA * times }),
+    };
+    const run = new ChanceRun({ ...plan, packs: [{ ...pack, label: scaled }] });
+    run.more(MOST_DRAWS);
+    const { chance, target } = run.soFar();
+    return chance >= target;
+  };
+  let low = Math.floor(label.ratedAh);
+  let high = Math.ceil(label.ratedAh * MOST_TIMES);
+  if (!meets(high)) return null;
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (meets(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
