@@ -156,7 +156,7 @@ test('readings of a panel are held against the trip’s sun', async ({ page, kna
   // Sunday noon at the light, at about what the demo’s panel gives with the truth it was measured with.
   const rows = Array.from(
     { length: 30 },
-    (_, minute) => `2027-09-05T12:${String(minute).padStart(2, '0')}:00+02:00,13.3,2.2`,
+    (_, minute) => `2027-09-05T12:${String(minute).padStart(2, '0')}:00+02:00,13.3,2.0`,
   );
   await give(page, 'panel.csv', `time,volts,amps\n${rows.join('\n')}\n`);
   await expect(page.locator('.notices')).toContainText('30 readings');

@@ -81,7 +81,7 @@ test('the field card has it all on one page, in print and as a PDF', async ({ pa
   const card = page.locator('.field-card');
   await expect(card).toContainText('The ration: by the hour and the charge');
   await expect(card).toContainText('Shale 18 to Curlew 10');
-  await expect(card).toContainText('13.53 V');
+  await expect(card).toContainText('13.58 V');
   await expect(card).toContainText('Never charge it below 0 °C');
   for (const format of ['A4', 'A5']) {
     const printed = await page.pdf({ format });

@@ -89,7 +89,7 @@ test('the archive runs where it is unpacked, does the main job and keeps it', as
     const demo = await unpacked.serve('demo');
     await page.goto(demo);
     await page.getByRole('link', { name: 'Gannet Rock light' }).click();
-    await expect(verdict(page)).toContainText('Lasts');
+    await expect(verdict(page)).toContainText('lasts');
     expect(unpacked.residentMb()).toBeLessThan(MAX_RESIDENT_MB);
     await unpacked.stop();
 

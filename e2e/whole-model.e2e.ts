@@ -38,7 +38,7 @@ test('the load is rated three ways, and what else the run knows is told', async 
   await opens('sun', 'would carry for ever');
   await opens('runs', /panel to controller.*91\.1 mΩ/);
   await opens('events', 'the sun sets');
-  await expect(verdict(page)).toContainText('Lasts');
+  await expect(verdict(page)).toContainText('lasts');
   await page.getByLabel('Rating of the load').selectOption('cautious');
   await expect(verdict(page)).toContainText('ends Sun 08:46');
 });

@@ -44,14 +44,17 @@ describe('the demo', () => {
       'note noise rill-8',
       'note single null',
     ]);
-    // 19.6 A key-down on a lead with a 10 A fuse; two batteries on leads that nobody has described, one of them lead.
+    // 19.6 A key-down on a lead with a 10 A fuse; two batteries on leads that nobody has described, one of them lead,
+    // whose limits are not entered and which would be charged with more than lead takes.
     expect(said('headland-contest-camp')).toEqual([
       'stop carries whimbrel-100',
+      'look limit cobble-17',
       'look disconnect cobble-17',
       'look fuse shale-60',
       'look fuse cobble-17',
       'look drop whimbrel-100',
       'look floor whimbrel-100',
+      'look accepts weir-30',
       'note wake weir-30',
       'note noise weir-30',
       'note unknown null',

@@ -130,9 +130,11 @@ function checkedPack(trip: Trip, gear: Battery | Station, name: string) {
   }
   const { continuousA, peakA, peakS, protects } = gear;
   const isHeld = trip.blocks.some((block) => heldLonger(block, peakS?.value));
+  const { charge } = packAt(label, trip.temperatureC);
   return {
     ...common,
     hasSocket: false,
+    ...(charge && { maxChargeA: charge.maxA, chargeEntered: gear.maxChargeA !== undefined }),
     ...(continuousA && { continuousA: continuousA.value }),
     // A key that is held for longer than the peak may last takes the continuous limit.
     ...(peakA && !isHeld && { peakA: peakA.value }),
@@ -150,7 +152,7 @@ function checkedController(
     part: id,
     name,
     maxA: maxA.value,
-    limits: type !== 'pwm' || limitsCurrent === true,
+    limits: type === 'pwm' ? limitsCurrent : true,
     heard: heardOn(gear),
     hasLoads: below.some(({ kind }) => kind === 'radio' || kind === 'load' || kind === 'amplifier'),
     ...(maxInputV && { maxInputV: maxInputV.value }),

@@ -21,7 +21,7 @@ import { bestAim } from '../resolve/best-aim.js';
 import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { resolvePacks } from '../resolve/resolve-packs.js';
-import { resolveSun } from '../resolve/resolve-sun.js';
+import { coldest, resolveSun } from '../resolve/resolve-sun.js';
 import { outlookOf } from '../resolve/sky-of.js';
 import { batteryParts, sunParts, type BatteryPart, type SunPart } from './shelf-parts.js';
 import { sizeProblems, type SizeAim, type SizeOptions } from './size-options.js';
@@ -81,6 +81,7 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
   return succeed({
     space: {
       plan: { ...plan, outlook },
+      coldC: coldest(trip),
       batteries: batteries.map((part) => batteryChoice(bare, all, part, plan)),
       suns: suns.map((part) => choose(part, part.aim && aims[part.aim])),
     },

@@ -26,17 +26,28 @@ export function endingOf(trip: Trip, shelf: readonly Gear[]): Verdict | null {
   return plan && forecast(plan).verdict;
 }
 
-/** A changed trip's chance, and whether its mark would be other than a stop and its target met. */
+/** A changed trip's chance, when its typical outing ends, and whether its target is met and nothing says stop. */
 export interface Prospect {
   readonly chance: Chance;
+  /** UTC epoch ms; Infinity where it lasts. */
+  readonly endMs: number;
   readonly holds: boolean;
 }
+
+/** How much better one prospect is than another: by its chance, where that is the same by its typical end. */
+export const byProspect = (a: Omit<Prospect, 'holds'>, b: Omit<Prospect, 'holds'>): number =>
+  b.chance.chance - a.chance.chance || (a.endMs === b.endMs ? 0 : b.endMs - a.endMs);
 
 /** How likely a changed trip lasts; null where it cannot be calculated. */
 export function prospectOf(trip: Trip, shelf: readonly Gear[]): Prospect | null {
   const plan = planOf(trip, shelf);
   if (!plan) return null;
   const chance = chanceOf(plan);
-  const mark = planMark(forecast(plan).verdict, chance);
-  return { chance, holds: mark !== 'stop' && chance.chance >= chance.target };
+  const { verdict } = forecast(plan);
+  const mark = planMark(verdict, chance);
+  return {
+    chance,
+    endMs: verdict.endMs ?? Infinity,
+    holds: mark !== 'stop' && chance.chance >= chance.target,
+  };
 }

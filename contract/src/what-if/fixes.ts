@@ -7,13 +7,15 @@ import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
-import { prospectOf } from './ending.js';
+import { byProspect, prospectOf } from './ending.js';
 
 /** A change to a plan whose chance is under its target, and its chance then. */
 export interface Fix {
   readonly words: string;
   readonly trip: Trip;
   readonly chance: Chance;
+  /** When its typical outing ends then, UTC epoch ms; Infinity where it lasts. */
+  readonly endMs: number;
   /** It meets the target then, and nothing says stop. */
   readonly fixes: boolean;
 }
@@ -47,8 +49,8 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
   const enough = tried.filter((fix) => fix.fixes);
   if (enough.length > 0) return enough.slice(0, TOLD);
   return tried
-    .filter(({ chance }) => chance.chance > before.chance.chance + chance.standardError)
-    .sort((a, b) => b.chance.chance - a.chance.chance)
+    .filter((fix) => byProspect(fix, before) < 0)
+    .sort(byProspect)
     .slice(0, TOLD);
 }
 
@@ -57,7 +59,9 @@ const tryOn = (
   change: { readonly words: string; readonly trip: Trip } | null,
 ): Fix | null => {
   const prospect = change && prospectOf(change.trip, shelf);
-  return prospect ? { ...change, chance: prospect.chance, fixes: prospect.holds } : null;
+  if (!prospect) return null;
+  const { chance, endMs, holds } = prospect;
+  return { ...change, chance, endMs, fixes: holds };
 };
 
 /** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
@@ -88,7 +92,7 @@ function lightest(
     const fix = tryOn(shelf, way);
     if (!fix) continue;
     if (fix.fixes) return fix;
-    if (!best || fix.chance.chance > best.chance.chance) best = fix;
+    if (!best || byProspect(fix, best) < 0) best = fix;
   }
   return best;
 }

@@ -1,6 +1,7 @@
 import {
   chargedCold,
   continuousDischarge,
+  dischargeLimitKnown,
   disconnectPresent,
   parallelPacksAlike,
   parasiticDraw,
@@ -36,6 +37,29 @@ describe('the rule of peak discharge', () => {
     expect(peakDischarge({ name: 'Shale 18', needA: 31, limitA: 30 })?.sentence).toContain(
       'Key-down takes 31.0 A',
     );
+  });
+});
+
+describe('the rule of the discharge limit that is not entered', () => {
+  const cells = { name: 'Ten cells', chemistry: 'nimh', capacityAh: 2.5 } as const;
+
+  it('is content where the label states one', () => {
+    expect(dischargeLimitKnown({ ...cells, continuousA: 5 }, 20)).toBeNull();
+    expect(dischargeLimitKnown({ ...cells, peakA: 5 }, 20)).toBeNull();
+    expect(dischargeLimitKnown(cells, 0)).toBeNull();
+  });
+
+  it('checks what is asked of the cells, and stops beyond three times what they usually stand', () => {
+    // 2 A of 2.5 Ah is 0.8 C; 20 A is 8 C.
+    expect(dischargeLimitKnown(cells, 2)).toEqual(
+      jasmine.objectContaining({ severity: 'look', asks: 'at most 1.0 C', has: '0.8 C' }),
+    );
+    expect(dischargeLimitKnown(cells, 7.5)?.severity).toBe('look');
+    expect(dischargeLimitKnown(cells, 20)).toEqual(
+      jasmine.objectContaining({ severity: 'stop', has: '8.0 C' }),
+    );
+    // Alkaline cells stand a fifth of that.
+    expect(dischargeLimitKnown({ ...cells, chemistry: 'alkaline' }, 2)?.severity).toBe('stop');
   });
 });
 

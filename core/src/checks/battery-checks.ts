@@ -1,5 +1,5 @@
 import { chemistryOf, isLithium, type ChemistryName } from '../battery/chemistry.js';
-import { sayDuration, sayQuantity } from '../say/quantity.js';
+import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import type { Answer } from './check.js';
 import { amps } from './say.js';
 
@@ -21,6 +21,50 @@ const tooMuch = ({ name, needA, limitA }: Discharge, what: string): Answer =>
         has: amps(needA),
       }
     : null;
+
+/** What cells usually stand for as long as they last, C; lead for minutes. Source: convention of this project, docs/model.md. */
+const USUAL_C: ReadonlyMap<ChemistryName, number> = new Map([
+  ['lifepo4', 1],
+  ['liion', 1],
+  ['agm', 1],
+  ['gel', 1],
+  ['flooded', 1],
+  ['nimh', 1],
+  ['alkaline', 0.2],
+]);
+/** More than this many times what is usual is no question any more. */
+const FAR_BEYOND = 3;
+
+/** A pack whose label states no limit: what is asked of it against what such cells usually stand. @param needA key-down, A */
+export function dischargeLimitKnown(
+  {
+    name,
+    chemistry,
+    capacityAh,
+    continuousA,
+    peakA,
+  }: {
+    readonly name: string;
+    readonly chemistry: ChemistryName;
+    readonly capacityAh: number;
+    readonly continuousA?: number | undefined;
+    readonly peakA?: number | undefined;
+  },
+  needA: number,
+): Answer {
+  if (continuousA !== undefined || peakA !== undefined || needA <= 0) return null;
+  const usualC = USUAL_C.get(chemistry)!;
+  const needC = needA / capacityAh;
+  const beyond = needC > FAR_BEYOND * usualC;
+  const c = (value: number) => `${fixed(value, value < 0.1 ? 2 : 1)} C`;
+  const usual = `Cells of this kind usually stand ${c(usualC)}${chemistryOf(chemistry).belongsTo === 'lead' ? ' for minutes' : ''}`;
+  return {
+    severity: beyond ? 'stop' : 'look',
+    sentence: `The discharge limit of ${name} is not entered. Key-down takes ${amps(needA)}, which is ${c(needC)}. ${usual}. ${beyond ? LESS : 'Look at its label and enter the limit.'}`,
+    asks: `at most ${c(usualC)}`,
+    has: c(needC),
+  };
+}
 
 /** A pack gives its mean load without end. @param discharge A: the mean load, and the label's continuous limit */
 export const continuousDischarge = (discharge: Discharge, what = 'The mean load'): Answer =>

@@ -2,6 +2,7 @@ import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import {
   chargedCold,
   continuousDischarge,
+  dischargeLimitKnown,
   disconnectPresent,
   parallelPacksAlike,
   parasiticDraw,
@@ -17,6 +18,7 @@ export function packChecks(parts: readonly HarnessPart[], facts: HarnessFacts): 
     const { part, name, keyDownA: needs } = pack;
     const peak = { name, needA: needs, limitA: pack.peakA ?? pack.continuousA };
     return [
+      pack.hasSocket ? null : at('limit', part, 'part', dischargeLimitKnown(pack, needs)),
       pack.hasSocket
         ? at('supply', part, 'part', supplyCarriesKeyDown({ name, needA: needs, limitA: pack.socketA }))
         : (at('peak', part, 'part', peakDischarge(peak)) ??

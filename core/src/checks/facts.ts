@@ -14,6 +14,9 @@ export interface CheckedPack extends PackAge {
   readonly continuousA?: number;
   readonly peakA?: number;
   readonly protects?: boolean;
+  /** Largest charge current at the outing's temperature, A, and whether its maker states it; absent where it must not be charged. */
+  readonly maxChargeA?: number;
+  readonly chargeEntered?: boolean;
   /** Regulated: the socket of a power station, and what it gives, A. */
   readonly socketA?: number;
   readonly hasSocket: boolean;

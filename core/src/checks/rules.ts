@@ -9,6 +9,10 @@ export const RULES = {
     why: 'Over its continuous limit a protection opens, or the cells heat up.',
   },
   peak: { title: 'peak discharge', why: 'Voice peaks and dashes last long enough to open a protection.' },
+  limit: {
+    title: 'discharge limit known',
+    why: 'Small cells give way at currents that a larger battery does not notice.',
+  },
   supply: {
     title: 'supply large enough',
     why: 'A regulated supply that is too small lets its volts fall on every peak.',
@@ -62,6 +66,10 @@ export const RULES = {
   current: {
     title: 'controller carries the panel',
     why: 'A plain switch passes on all that the panel gives.',
+  },
+  accepts: {
+    title: 'battery takes the charge',
+    why: 'The controller decides what comes: too much opens a lithium battery’s protection and makes lead gas.',
   },
   profile: {
     title: 'charge profile',

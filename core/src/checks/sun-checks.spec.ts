@@ -1,5 +1,6 @@
 import {
   chargeProfile,
+  batteryAccepts,
   controllerCarries,
   controllerNoise,
   inputSurvivesCold,
@@ -51,9 +52,32 @@ describe('the rule of the controller’s current', () => {
     expect(controllerCarries({ ...rill, limits: false }, 8, 8)).toBeNull();
   });
 
-  it('stops a plain switch that is too small, and notes a tracker at its limit', () => {
+  it('stops a PWM that is too small and does not limit, checks one that does not say, and notes an MPPT at its limit', () => {
     expect(controllerCarries({ ...rill, limits: false }, 9, 5)?.severity).toBe('stop');
+    expect(controllerCarries({ ...rill, limits: undefined }, 9, 5)).toEqual(
+      jasmine.objectContaining({ severity: 'look', sentence: jasmine.stringContaining('not entered') }),
+    );
+    expect(controllerCarries({ ...rill, limits: undefined }, 8, 5)).toBeNull();
     expect(controllerCarries(rill, 12, 8)?.severity).toBe('note');
+  });
+});
+
+describe('the rule of what a battery takes', () => {
+  const small = { name: 'Shale 6', chemistry: 'lifepo4', maxChargeA: 3, isEntered: true } as const;
+
+  it('is kept up to its limit', () => {
+    expect(batteryAccepts('Rill 8', small, 3)).toBeNull();
+  });
+
+  it('stops above a maker’s limit, and is a check where the limit is an assumed one, or lead', () => {
+    expect(batteryAccepts('Rill 8', small, 3.1)).toEqual(
+      jasmine.objectContaining({ severity: 'stop', asks: 'at most 3.00 A', has: '3.10 A' }),
+    );
+    expect(batteryAccepts('Rill 8', { ...small, isEntered: false }, 15.5)?.severity).toBe('look');
+    const lead = batteryAccepts('Rill 8', { ...small, name: 'Cobble', chemistry: 'agm' }, 15.5);
+    expect(lead).toEqual(
+      jasmine.objectContaining({ severity: 'look', sentence: jasmine.stringContaining('gas') }),
+    );
   });
 });
 

@@ -26,8 +26,8 @@ export interface ChargedBy {
   /** Chemistries that it has a charge profile for; any if absent. */
   readonly profiles?: readonly ChemistryName[];
   readonly wakesBattery?: boolean;
-  /** A plain switch passes the panel's current on; a tracker is limited by itself. */
-  readonly limits: boolean;
+  /** An MPPT limits its current by itself; a PWM does or passes on all that the panel gives, where it is known. */
+  readonly limits?: boolean | undefined;
 }
 
 /** The controller's input survives the panel on the coldest morning. @param coldV open-circuit volts of the string, V */
@@ -45,9 +45,12 @@ export const inputSurvivesCold = ({ name, maxInputV }: ChargedBy, panel: string,
 export function controllerCarries({ name, maxA, limits }: ChargedBy, panelA: number, bestA: number): Answer {
   if (maxA === undefined) return null;
   if (!limits && panelA > maxA) {
+    const known = limits === false;
     return {
-      severity: 'stop',
-      sentence: `The panel gives up to ${amps(panelA)} and ${name} switches ${amps(maxA)} without limiting it. Take fewer panels or a larger controller.`,
+      severity: known ? 'stop' : 'look',
+      sentence: known
+        ? `The panel gives up to ${amps(panelA)} and ${name} is made for ${amps(maxA)} and does not limit it. Take fewer panels or a larger controller.`
+        : `The panel gives up to ${amps(panelA)} and ${name} is made for ${amps(maxA)}; whether it limits its current is not entered. Look it up in its manual, or take fewer panels or a larger controller.`,
       asks: `at most ${amps(maxA)}`,
       has: amps(panelA),
     };
@@ -60,6 +63,38 @@ export function controllerCarries({ name, maxA, limits }: ChargedBy, panelA: num
         has: amps(bestA),
       }
     : null;
+}
+
+/** What a battery may be charged with, A. */
+export interface Charged {
+  readonly name: string;
+  readonly chemistry: ChemistryName;
+  readonly maxChargeA: number;
+  /** Whether its maker states that limit, or it is the usual one of its kind. */
+  readonly isEntered: boolean;
+}
+
+/**
+ * The battery takes what the controller can bring. A maker's limit that is passed is a stop; a usual one, and lead, whose charge
+ * falls by itself once the controller holds its volts, is worth a look.
+ *
+ * @param bringsA the most that comes, by the hardware, A (see controllerRunAmps)
+ */
+export function batteryAccepts(
+  controller: string,
+  { name, chemistry, maxChargeA, isEntered }: Charged,
+  bringsA: number,
+): Answer {
+  if (bringsA <= maxChargeA + 1e-9) return null;
+  const isLead = chemistryOf(chemistry).belongsTo === 'lead';
+  const harm = isLead ? 'it would gas and dry out' : 'its protection would open, in full sun and under load';
+  const limit = isEntered ? 'may be charged with' : 'is of a kind that usually takes';
+  return {
+    severity: isEntered && !isLead ? 'stop' : 'look',
+    sentence: `${controller} can bring ${amps(bringsA)} and ${name} ${limit} ${amps(maxChargeA)}: ${harm}. Set a lower limit in the controller, or take a smaller panel, a smaller controller or a larger battery.`,
+    asks: `at most ${amps(maxChargeA)}`,
+    has: amps(bringsA),
+  };
 }
 
 /** The controller has a charge profile for the battery. */

@@ -1,5 +1,5 @@
 import { socketCurrent } from '../battery/pack-current.js';
-import { continuousDischarge, peakDischarge } from '../checks/battery-checks.js';
+import { continuousDischarge, dischargeLimitKnown, peakDischarge } from '../checks/battery-checks.js';
 import { heldLonger } from '../load/held-key.js';
 import { sayQuantity } from '../say/quantity.js';
 import { finding, lowestOver, type Finding, type Run } from './finding.js';
@@ -43,6 +43,13 @@ function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
       ) ??
       continuousDischarge({ name: whose, needA: mean, limitA: continuousA });
     if (over) return finding('discharge-limit', over);
+    const { chemistry } = plan.packs[index].label;
+    const unknown = pack.socket
+      ? null
+      : dischargeLimitKnown({ name, chemistry, capacityAh: pack.storedAh, continuousA, peakA }, peak);
+    if (unknown) {
+      return finding(unknown.severity === 'stop' ? 'discharge-limit' : 'discharge-unknown', unknown);
+    }
   }
   return null;
 }

@@ -93,7 +93,8 @@ describe('findings', () => {
     const gravity = found({ radio, blocks: blocks({}), assumed: ['all of it'] }).map(
       ({ severity }) => severity,
     );
-    expect(gravity).toEqual(['stop', 'look', 'note', 'note']);
+    // Full power and a discharge limit that is not entered; one transmit figure and what is assumed.
+    expect(gravity).toEqual(['stop', 'look', 'look', 'note', 'note']);
   });
 
   it('name a plan’s end by its hours', () => {

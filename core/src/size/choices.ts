@@ -48,6 +48,8 @@ export const isReason = (of: SunPlan | Reason): of is Reason => 'rule' in of;
 /** All that kits can be made of, around a plan without battery and panel of its own. */
 export interface SizeSpace {
   readonly plan: PlanInput;
+  /** Lowest temperature of the outing, C; the plan's own if absent. */
+  readonly coldC?: number;
   readonly batteries: readonly BatteryChoice[];
   /** The first is none at all. */
   readonly suns: readonly SunChoice[];

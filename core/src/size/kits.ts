@@ -7,6 +7,7 @@ import {
   type SizeSpace,
   type SunChoice,
 } from './choices.js';
+import { misfit } from './misfit.js';
 
 /** A battery part and a sun part that go together, by their places in the space. */
 export interface Kit extends Burden {
@@ -37,7 +38,7 @@ export function allKits(space: SizeSpace, limits: KitLimits): Kits {
   const dropped = new Map<string, { count: number; example: string; sentence: string }>();
   space.batteries.forEach((battery, at) =>
     space.suns.forEach((sun, sunAt) => {
-      const pair = paired(battery, sun);
+      const pair = paired(space, battery, sun);
       if (pair === null) return;
       const found = 'rule' in pair ? pair : (overLimit(pair, limits) ?? pair);
       if (!('rule' in found)) {
@@ -70,11 +71,17 @@ export const kitName = (
 type Weighed = Burden & { readonly grams: number };
 
 /** What two parts weigh together, or the rule that keeps them apart; null where they are not meant for each other. */
-function paired(battery: BatteryChoice, sun: SunChoice): Weighed | { rule: string; sentence: string } | null {
+function paired(
+  space: SizeSpace,
+  battery: BatteryChoice,
+  sun: SunChoice,
+): Weighed | { rule: string; sentence: string } | null {
   if (sun.throughStation && !battery.isStation) return null;
   if (battery.barred) return battery.barred;
   const of = sun.by?.[battery.chemistry];
   if (of && isReason(of)) return of;
+  const wrong = of ? misfit(space, battery, sun, of) : null;
+  if (wrong) return wrong;
   const grams = sum(battery.grams, sun.grams);
   if (grams === null) {
     const what = battery.grams === null ? battery.name : sun.name;
