@@ -70,7 +70,7 @@ test('limits and ways to lie narrow the search; nonsense gets a sentence', async
   await page.keyboard.press('Enter');
   await expect(page.locator('.ruled-out')).toContainText('too heavy');
   await expect(page.locator('.answer')).toContainText(/makes 90 of 100|comes near/);
-  await page.getByLabel('The chance asked for').fill('100');
+  await page.getByLabel('The target chance').fill('100');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('between 1 and 99 %');
   await page.keyboard.press('Escape');

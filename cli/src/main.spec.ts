@@ -270,6 +270,36 @@ describe('knapsack size', () => {
     expect(words).toContain(`Lightest: ${(lightest.grams / 1000).toFixed(2)} kg`);
   });
 
+  it('tells each kit with its trip, which forecast takes and which Wire does not stop', async () => {
+    const { out } = await run('size', join(DEMO, 'trips/gannet-rock-light.json'), '--json');
+    const { byWeight } = JSON.parse(out) as { byWeight: { name: string; trip: object }[] };
+    expect(byWeight.length).toBeGreaterThan(2);
+    for (const { name, trip } of byWeight) {
+      const written = file(JSON.stringify(trip));
+      expect((await run('forecast', written)).code)
+        .withContext(name)
+        .toBe(0);
+      const { checks } = JSON.parse((await run('wire', written, '--json')).out) as {
+        checks: { severity: string; rule: string }[];
+      };
+      expect(checks.filter(({ severity }) => severity === 'stop'))
+        .withContext(name)
+        .toEqual([]);
+    }
+  });
+
+  it('is asked for the trip’s own target chance', async () => {
+    const asked = { ...(JSON.parse(readFileSync(TRIP, 'utf8')) as object), version: 5, targetChance: 0.75 };
+    const { out } = await run('size', file(JSON.stringify(asked)), '--json');
+    expect((JSON.parse(out) as { asked: number }).asked).toBe(0.75);
+    const { out: told } = await run('forecast', file(JSON.stringify(asked)), '--json');
+    expect((JSON.parse(told) as { chance: { target: number } }).chance.target).toBe(0.75);
+    expectSentence(
+      await run('forecast', file(JSON.stringify({ ...asked, targetChance: 0.3 }))),
+      'target chance',
+    );
+  });
+
   it('answers a chance of one, a negative limit and no way to lie with a sentence', async () => {
     expectSentence(await run('size', TRIP, '--chance', '1'), 'Nothing is certain');
     expectSentence(await run('size', TRIP, '--max-kg=-2'), '--max-kg');

@@ -1,4 +1,5 @@
 import { Command } from 'commander';
+import { targetOf } from '@knapsack/contract';
 import { readRationOptions } from '@knapsack/contract/schemas';
 import { rationStretches, withRation } from '@knapsack/contract/size';
 import { fixed, sayTime, type Ration, type RationChoice } from '@knapsack/core';
@@ -10,7 +11,7 @@ import { GEAR_OPTION, readTripFiles } from './trip-files.js';
 
 interface Options {
   gear?: string;
-  chance: number;
+  chance?: number;
   leastShare: number;
   doubling: number;
   json?: boolean;
@@ -26,9 +27,8 @@ export function rationCommand(terminal: Terminal): Command {
     .option(...GEAR_OPTION)
     .option(
       '--chance <share>',
-      'chance to keep above the reserve, above 0 and below 1',
+      'target chance to keep above the reserve, above 0 and below 1; the trip’s own by itself',
       numberOption('spread', '--chance'),
-      0.9,
     )
     .option(
       '--least-share <share>',
@@ -43,8 +43,9 @@ export function rationCommand(terminal: Terminal): Command {
       0.3,
     )
     .option('--json', 'print it as JSON, the trip with the ration in it included')
-    .action(async (tripFile: string, { gear, json, chance, leastShare, doubling }: Options) => {
+    .action(async (tripFile: string, { gear, json, leastShare, doubling, ...given }: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, gear);
+      const chance = given.chance ?? targetOf(trip);
       const options = taken('What was asked', readRationOptions({ chance, leastShare, doubling }));
       const found = taken(tripFile, await rationOnThread(trip, shelf, options));
       terminal.out(

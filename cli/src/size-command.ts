@@ -1,4 +1,5 @@
 import { Command } from 'commander';
+import { targetOf } from '@knapsack/contract';
 import { readSizeOptions } from '@knapsack/contract/schemas';
 import { sizeAnswer, type KitAnswer, type SizeAnswer, type SizeOptions } from '@knapsack/contract/size';
 import { fixed, sayDuration } from '@knapsack/core';
@@ -10,7 +11,7 @@ import { GEAR_OPTION, readTripFiles } from './trip-files.js';
 
 interface Options {
   gear?: string;
-  chance: number;
+  chance?: number;
   maxKg?: number;
   maxPrice?: number;
   maxPieces?: number;
@@ -29,9 +30,8 @@ export function sizeCommand(terminal: Terminal): Command {
     .option(...GEAR_OPTION)
     .option(
       '--chance <share>',
-      'chance to last that is asked for, above 0 and below 1',
+      'target chance, above 0 and below 1; the trip’s own by itself',
       numberAsTyped('--chance'),
-      0.9,
     )
     .option('--max-kg <kg>', 'most that battery, panel and controller may weigh', numberAsTyped('--max-kg'))
     .option('--max-price <money>', 'most that they may cost', numberAsTyped('--max-price'))
@@ -41,9 +41,9 @@ export function sizeCommand(terminal: Terminal): Command {
     .option('--json', 'print it as JSON')
     .action(async (tripFile: string, given: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, given.gear);
-      const options = taken('What was asked', readSizeOptions(asked(given)));
+      const options = taken('What was asked', readSizeOptions(asked(given, given.chance ?? targetOf(trip))));
       const found = taken(tripFile, await searchShelf({ trip, shelf, options }));
-      const answer = sizeAnswer(found, options);
+      const answer = sizeAnswer(found, { trip, shelf, options });
       terminal.out(given.json ? `${JSON.stringify(answer)}\n` : inWords(trip.name, answer));
     });
 }
@@ -51,7 +51,7 @@ export function sizeCommand(terminal: Terminal): Command {
 /** Any number: what it may be is said by the options' own check. */
 const numberAsTyped = (flag: string) => numberOption('spread', flag);
 
-function asked({ chance, maxKg, maxPrice, maxPieces, wished, aims }: Options): Partial<SizeOptions> {
+function asked({ maxKg, maxPrice, maxPieces, wished, aims }: Options, chance: number): Partial<SizeOptions> {
   return {
     chance,
     limits: {

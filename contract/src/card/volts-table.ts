@@ -19,7 +19,7 @@ const TENTHS = [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1];
 
 /**
  * Volts at the battery's terminals against its charge, under this kit's own load: open-circuit volts less the mean current x
- * polarisation and the current of the moment x ohmic resistance. Null where a socket gives the same volts to the end, or where there is no battery. Source: design model, section 2.
+ * polarisation and the current of the moment x ohmic resistance. Null where a socket gives the same volts to the end, or where there is no battery. Source: convention of this project, docs/model.md.
  */
 export function voltsTable(
   trip: Trip,

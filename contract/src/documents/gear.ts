@@ -12,7 +12,7 @@ import type { Figure } from './figure.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 3;
+export const GEAR_VERSION = 4;
 
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;

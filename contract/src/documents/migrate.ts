@@ -6,12 +6,12 @@ type Step = (data: Data) => Data;
 
 /**
  * What brings a document from one version to the next, by schema; the first entry leads from version 1 to 2.
- * Version 2 and 3 of trip and gear, and version 4 of trip, only add fields that may be absent, so there is nothing to change but the
+ * Versions 2 to 4 of gear and 2 to 5 of trip only add fields that may be absent, so there is nothing to change but the
  * number.
  */
 const STEPS: Readonly<Record<string, readonly Step[]>> = {
-  [GEAR_SCHEMA]: [(gear) => gear, (gear) => gear],
-  [TRIP_SCHEMA]: [(trip) => trip, (trip) => trip, (trip) => trip],
+  [GEAR_SCHEMA]: [(gear) => gear, (gear) => gear, (gear) => gear],
+  [TRIP_SCHEMA]: [(trip) => trip, (trip) => trip, (trip) => trip, (trip) => trip],
 };
 
 const NEWEST: Readonly<Record<string, number>> = { [GEAR_SCHEMA]: GEAR_VERSION, [TRIP_SCHEMA]: TRIP_VERSION };

@@ -1,4 +1,11 @@
-import type { ActivityName, Mode, Mount, Rating, RunName } from '@knapsack/core';
+import {
+  USUAL_TARGET,
+  type ActivityName,
+  type Mode,
+  type Mount,
+  type Rating,
+  type RunName,
+} from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
 import type { HarnessNotes } from './harness-notes.js';
@@ -7,7 +14,7 @@ import type { Rehearsal } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 4;
+export const TRIP_VERSION = 5;
 
 export interface Place {
   readonly name: string;
@@ -114,6 +121,8 @@ export interface Trip {
   readonly radioOn?: 'battery' | 'terminals';
   /** Charge in the radio's own battery at the start, 0 to 1; full if absent. */
   readonly ownSoc?: number;
+  /** The chance to last that it is meant to have, 0.5 to 0.99; nine in ten if absent. */
+  readonly targetChance?: number;
   readonly stepMinutes: 1 | 5 | 15;
   /** What may be carried, g. */
   readonly carryLimitG?: number;
@@ -137,3 +146,6 @@ export interface Trip {
   /** Put away: not listed among the trips to come. */
   readonly archived?: boolean;
 }
+
+/** The target chance of a trip, 0 to 1. */
+export const targetOf = ({ targetChance = USUAL_TARGET }: Pick<Trip, 'targetChance'>): number => targetChance;

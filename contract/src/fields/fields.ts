@@ -109,7 +109,7 @@ export const FIELDS = {
   worthOfHour: { label: 'What an hour counts', unit: 'times', min: 0, max: 100 },
   worthOfPower: { label: 'What twice the power is worth', unit: '%', min: 0, max: 5, shown: 100 },
   leastShare: { label: 'The least share on transmit', unit: '%', min: 0, max: 0.95, shown: 100 },
-  askedChance: { label: 'The chance asked for', unit: '%', min: 0.01, max: 0.99, shown: 100 },
+  targetChance: { label: 'The target chance', unit: '%', min: 0.5, max: 0.99, shown: 100 },
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 

@@ -64,7 +64,7 @@ const FULL = 0.995;
 
 /**
  * When everything in the bag has to be on its charger, backward from the departure. Charging is reckoned with the chemistry's
- * acceptance and taper. Source: design model, section 2.
+ * acceptance and taper. Source: convention of this project, docs/model.md.
  *
  * @param sunAhADay what the panel brings in a day, Ah
  * @param nowMs UTC epoch ms

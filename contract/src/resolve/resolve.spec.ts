@@ -114,7 +114,7 @@ describe('resolving a trip', () => {
   it('makes cells behind a socket of a power station', () => {
     const box: Gear = {
       schema: 'knapsack.gear',
-      version: 3,
+      version: 4,
       id: 'box',
       kind: 'station',
       name: 'Tarn 256',
@@ -187,7 +187,7 @@ describe('resolving a trip', () => {
   it('adds the leads of each run and refuses two for one', () => {
     const lead = (id: string, change: Partial<Lead>): Gear => ({
       schema: 'knapsack.gear',
-      version: 3,
+      version: 4,
       id,
       kind: 'lead',
       name: id,

@@ -1,7 +1,7 @@
 import { fail, MINUTE_MS, succeed, type AccessoryLoad, type PlanInput, type Result } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
-import type { Trip } from '../documents/trip.js';
+import { targetOf, type Trip } from '../documents/trip.js';
 import { assumedIn } from './assumed.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
 import { resolveAccessories } from './resolve-load.js';
@@ -58,6 +58,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     }),
     ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { place: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
+    targetChance: targetOf(trip),
     remarks: neverDark(carried, accessories.value),
     assumed: [...assumedLeads(wiring.value, carried), ...carried.flatMap(({ gear }) => assumedIn(gear))],
   });

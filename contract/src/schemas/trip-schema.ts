@@ -233,6 +233,7 @@ export const tripSchema = Joi.object({
   storedDays: number('storedDays').optional(),
   rating: maybeOneOf(RATING_NAMES),
   ownSoc: number('ownSoc').optional(),
+  targetChance: number('targetChance').optional(),
   stepMinutes: Joi.number().valid(1, 5, 15).required(),
   carryLimitG: number('carryLimitG').optional(),
   weather: weather.optional(),

@@ -1,8 +1,10 @@
 import { kitName, picks, type RuledOut, type TriedKit } from '@knapsack/core';
-import type { LoadoutItem } from '../documents/trip.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
 import type { HuntState } from './kit-hunt.js';
-import type { FoundKits } from './kit-worker.js';
-import type { SizeOptions } from './size-options.js';
+import type { Gear } from '../documents/gear.js';
+import { lookUp } from '../resolve/look-up.js';
+import type { FoundKits, SizeQuestion } from './kit-worker.js';
+import { withKit } from './size-space.js';
 
 /** A kit in the answer of the API and the terminal tool. */
 export interface KitAnswer {
@@ -16,6 +18,8 @@ export interface KitAnswer {
   /** What it puts in the bag, and how the batteries are used. */
   readonly loadout: readonly LoadoutItem[];
   readonly batteryUse: 'parallel' | 'turns';
+  /** The trip with this kit in its bag, and its gear in it: ready to be forecast and wired. */
+  readonly trip: Trip;
 }
 
 /** What a search over the shelf found. */
@@ -41,9 +45,10 @@ export interface SizeAnswer {
 /** The answer of a search that has come to its end. */
 export function sizeAnswer(
   { found, fronts, of, steps, nearest }: HuntState,
-  { chance }: SizeOptions,
+  question: SizeQuestion,
 ): SizeAnswer {
-  const told = (kit: TriedKit | null) => kit && kitAnswer(found, kit);
+  const { chance } = question.options;
+  const told = (kit: TriedKit | null) => kit && kitAnswer(found, kit, question);
   const { lightest, cheapest, effortless, best } = picks(fronts, chance);
   return {
     asked: chance,
@@ -59,13 +64,18 @@ export function sizeAnswer(
       grams: nearest.kit.grams,
       meanHours: nearest.meanHours,
     },
-    byWeight: fronts.weight.map((kit) => kitAnswer(found, kit)),
-    byPrice: fronts.price.map((kit) => kitAnswer(found, kit)),
+    byWeight: fronts.weight.map((kit) => kitAnswer(found, kit, question)),
+    byPrice: fronts.price.map((kit) => kitAnswer(found, kit, question)),
     ruledOut: found.ruledOut,
   };
 }
 
-function kitAnswer({ batteries, suns }: FoundKits, { kit, chance, standardError }: TriedKit): KitAnswer {
+function kitAnswer(
+  found: FoundKits,
+  { kit, chance, standardError }: TriedKit,
+  { trip, shelf }: SizeQuestion,
+): KitAnswer {
+  const { batteries, suns } = found;
   const battery = batteries[kit.battery];
   const sun = suns[kit.sun];
   const { grams, price, litres, pieces } = kit;
@@ -79,5 +89,12 @@ function kitAnswer({ batteries, suns }: FoundKits, { kit, chance, standardError 
     standardError,
     loadout: [...battery.items, ...sun.items],
     batteryUse: battery.use,
+    trip: standalone(withKit(trip, shelf, found, kit), shelf),
   };
+}
+
+/** A trip with all gear of its bag in it, so that it stands alone as a file. */
+function standalone(trip: Trip, shelf: readonly Gear[]): Trip {
+  const gear = new Map(lookUp(trip, shelf).carried.map((carried) => [carried.gear.id, carried.gear]));
+  return { ...trip, gear: [...gear.values()] };
 }

@@ -14,7 +14,7 @@ import type {
 } from '../documents/gear.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
 
-const common = { schema: 'knapsack.gear', version: 3, name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 4, name: 'x' } as const;
 
 const radios = fc
   .record({

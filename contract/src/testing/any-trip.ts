@@ -119,7 +119,7 @@ export const trips = fc
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 4,
+        version: 5,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },

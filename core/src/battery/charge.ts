@@ -9,7 +9,7 @@ export function acceptance({ maxA, taperSoc, endA }: PackCharge, soc: number): n
 /**
  * Charges for a while at a steady offered current, following the falling acceptance exactly:
  * below it the current is the offer and the charge rises straight; on it, dSoC/dt = efficiency x
- * acceptance(SoC) / Ah has an exponential as its solution. Source: design model, section 2.
+ * acceptance(SoC) / Ah has an exponential as its solution. Source: convention of this project, docs/model.md.
  *
  * @param availableA offered current, A, 0 or more
  * @param hours how long, 0 or more; may be infinite

@@ -1,4 +1,4 @@
-/** What is common to all packs of one chemistry. Source of every figure: design model, section 2. */
+/** What is common to all packs of one chemistry. Source of every figure: convention of this project, docs/model.md */
 export interface Chemistry {
   readonly label: string;
   /** Cells in series that the volts and resistance below are for; a pack scales by its own count. */

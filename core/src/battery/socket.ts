@@ -1,6 +1,6 @@
 /**
  * The 12 V socket of a boxed power station: a converter that holds its volts and takes a share and a standing draw for it.
- * Source: design model, section 2.
+ * Source: convention of this project, docs/model.md.
  */
 export interface Socket {
   /** Volts that it holds while the cells last. */
@@ -11,5 +11,5 @@ export interface Socket {
   readonly idleW: number;
 }
 
-/** What a boxed station that says nothing else gives: 0.90 on its socket. Source: design model, section 2. */
+/** What a boxed station that says nothing else gives: 0.90 on its socket. Source: convention of this project, docs/model.md. */
 export const USUAL_SOCKET: Socket = { volts: 13, efficiency: 0.9, idleW: 2 };

@@ -91,7 +91,7 @@ function drawnType(shares: readonly number[], next: Generator): number {
 /**
  * One sky of an outing, hour by hour, as places in a light table. Days first: each as forecast, or of another kind when
  * the forecast misses or there is none; a first-order chain from day to day. Then the hours: cloud wanders around what the
- * day says, a first-order chain from hour to hour. Source: design model, section 5.
+ * day says, a first-order chain from hour to hour. Source: convention of this project, docs/model.md.
  *
  * @param into filled with one place an hour; of the law's length
  */

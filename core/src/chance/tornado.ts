@@ -59,7 +59,7 @@ const LABELS: Record<UncertainInput, string> = {
 
 /**
  * What matters most: each input in turn from its tenth worst to its tenth best with all others as expected, and the charge
- * to spare at the lowest point. Source: design model, section 5; Eschenbach (1992), Interfaces 22, 40, on the picture.
+ * to spare at the lowest point. Source: convention of this project, docs/model.md.; Eschenbach (1992), Interfaces 22, 40, on the picture.
  */
 export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): Tornado {
   const run = emptyRun(law);

@@ -52,6 +52,9 @@ describe('the typical sky', () => {
     });
     const { sun: _sun, ...dark } = plan();
     expect(typicalFactor(dark, 0.1)).toBe(1);
+    // No sky brings the charge that low, or keeps it that high.
+    expect(typicalFactor(plan(), -1)).toBe(1);
+    expect(typicalFactor(plan(), 1.5)).toBe(1);
   });
 
   it('is the sky as told where nobody doubts it', () => {

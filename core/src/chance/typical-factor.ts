@@ -3,12 +3,13 @@ import type { PlanInput } from '../forecast/plan-input.js';
 
 /** Near enough: half a point of the state of charge. */
 const NEAR_SOC = 0.005;
-const MOST_FACTOR = 4;
+const MOST_FACTOR = 2;
 const HALVINGS = 9;
 
 /**
  * By how much the clouds of the typical sky have to be moved, all of them alike, so that the lowest charge of its march is the
- * median lowest charge of the samples. Found by halving, to half a point; 1 without a panel or where it is near enough already.
+ * median lowest charge of the samples. Found by halving, to half a point; 1 without a panel, where it is near enough already, and
+ * where no sky would do it, as when the charge is lowest before the sun has any part in it.
  * Source: convention of this project, docs/model.md.
  *
  * @param medianLowestSoc of the samples, 0 to 1
@@ -19,6 +20,7 @@ export function typicalFactor(plan: PlanInput, medianLowestSoc: number): number 
   const asIs = above(1);
   if (Math.abs(asIs) <= NEAR_SOC) return 1;
   let [bright, dull] = asIs > 0 ? [1, MOST_FACTOR] : [0, 1];
+  if (asIs > 0 ? above(dull) > NEAR_SOC : above(bright) < -NEAR_SOC) return 1;
   for (let halving = 0; halving < HALVINGS; halving++) {
     const middle = (bright + dull) / 2;
     const off = above(middle);

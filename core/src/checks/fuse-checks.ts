@@ -18,9 +18,9 @@ export interface Fused {
   readonly surroundings: Surroundings;
 }
 
-/** Largest distance of a fuse from the battery, m. Source: design model, section 7. */
+/** Largest distance of a fuse from the battery, m. Source: convention of this project, docs/model.md. */
 export const FUSE_REACH_M = 0.2;
-/** Rating over the largest steady current. Source: design model, section 7. */
+/** Rating over the largest steady current. Source: convention of this project, docs/model.md. */
 const MARGIN = 1.25;
 
 /** Every run that leaves a battery has a fuse of its own. */

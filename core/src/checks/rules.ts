@@ -1,4 +1,4 @@
-/** Every rule that a kit's wiring is held against, with its reason. Source: design model, section 7, unless another stands there. */
+/** Every rule that a kit's wiring is held against, with its reason. Source: convention of this project, docs/model.md.unless another stands there. */
 export const RULES = {
   missing: {
     title: 'all parts there',

@@ -5,7 +5,7 @@ import { terminalsCarry } from '../checks/sun-checks.js';
 import { RUNS, type RunReport } from '../wire/runs.js';
 import { finding, type Finding, type Run } from './finding.js';
 
-/** What the leads and terminals cannot carry or lose too much of. Source of the targets: design model, section 7. */
+/** What the leads and terminals cannot carry or lose too much of. Source of the targets: convention of this project, docs/model.md */
 export function wireFindings(run: Run): Finding[] {
   return [
     loadTerminals(run),

@@ -41,7 +41,7 @@ const NEAR_ENOUGH_A = 1e-9;
 
 /**
  * The steady load that a source carries for ever, A: what comes while it is on goes straight to the load, the rest
- * through the packs. Over whole days from the start; null where there is not one. Source: design model, section 4.
+ * through the packs. Over whole days from the start; null where there is not one. Source: convention of this project, docs/model.md.
  *
  * What is left over falls ever faster as the load rises, so that Newton's rule from above never overshoots.
  */

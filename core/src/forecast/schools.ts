@@ -28,7 +28,7 @@ export interface School {
 
 /**
  * The three schools of usable capacity from one run: all of the rating; a fixed share (0.9, lead 0.5); down to the volts
- * at which the radio quits or the battery cuts off, at the plan's heaviest key-down. Source: design model, section 2.
+ * at which the radio quits or the battery cuts off, at the plan's heaviest key-down. Source: convention of this project, docs/model.md.
  */
 export function schools(
   plan: PlanInput,

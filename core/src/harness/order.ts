@@ -9,8 +9,8 @@ export interface OrderStep {
 }
 
 /**
- * The steps in which a harness is joined: battery to controller first, loads next, the panel last. Source: design model,
- * section 7.
+ * The steps in which a harness is joined: battery to controller first, loads next, the panel last. Source: convention of this
+ * project, docs/model.md.
  */
 export function connectionOrder(parts: readonly HarnessPart[]): readonly OrderStep[] {
   const { batteries, controllers, loads, panels } = sorted(parts);

@@ -56,10 +56,10 @@ export interface RunFigures {
   readonly wantsA: number | null;
 }
 
-/** Targets for the largest drop. Source: design model, section 7. */
+/** Targets for the largest drop. Source: convention of this project, docs/model.md. */
 export const DROP_TARGETS = { panel: 0.03, other: 0.02 } as const;
 
-/** The figures of every run, by the id of the part that it leads to. Source of the formulas: design model, section 7. */
+/** The figures of every run, by the id of the part that it leads to. Source of the formulas: convention of this project, docs/model.md */
 export function runFigures(
   parts: readonly HarnessPart[],
   flow: HarnessFlow,

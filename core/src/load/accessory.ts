@@ -2,7 +2,7 @@ import { overlap, type Span } from '../span.js';
 import { mixedDraw, timesDraw, type Draw } from './draw.js';
 import type { Mode } from './mode.js';
 
-/** Converters between the 12 V bus and what an accessory wants. Source of the efficiencies: design model, section 1. */
+/** Converters between the 12 V bus and what an accessory wants. Source of the efficiencies: convention of this project, docs/model.md */
 export const CONVERTERS = {
   bus: { label: 'at the battery', efficiency: 1, standingW: 0 },
   usb: { label: 'USB', efficiency: 0.88, standingW: 0 },

@@ -8,7 +8,7 @@ export interface Activity {
 }
 
 /**
- * Usual transmit shares. Source: design model, section 1. Slotted digital already holds the slot
+ * Usual transmit shares. Source: convention of this project, docs/model.md. Slotted digital already holds the slot
  * timing (half of the slots x 12.64 s of 15 s = 0.42), so it is never applied twice.
  */
 export const ACTIVITIES = {

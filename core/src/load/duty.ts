@@ -9,7 +9,7 @@ export type Duty =
   | { readonly in: 'slots'; readonly oneIn: number };
 
 /**
- * Share of the time with the transmitter on, 0 to 1. Source: design model, section 1: calls a minute x seconds a call,
+ * Share of the time with the transmitter on, 0 to 1. Source: convention of this project, docs/model.md.: calls a minute x seconds a call,
  * packets a minute x seconds a packet, or one slot in n x time on air / slot.
  *
  * @returns a sentence where a minute has not that many seconds, or the mode has no slots
@@ -63,7 +63,7 @@ export function sayDuty(share: number, mode: Mode): string {
   return `${words} ${name}${words === '1.0' ? '' : 's'} of ${tidy(seconds)} s ${perHour ? 'an hour' : 'a minute'}`;
 }
 
-/** Share of a data link's time on transmit, measured over exchanges with acknowledgements. Source: design model, section 1. */
+/** Share of a data link's time on transmit, measured over exchanges with acknowledgements. Source: convention of this project, docs/model.md. */
 const DATA_LINK_SHARE = 0.45;
 
 /** The share that goes with an activity in a mode: slotted modes count their own slots, a data link its exchanges. */

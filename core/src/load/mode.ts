@@ -15,7 +15,7 @@ export interface ModeFamily {
 }
 
 /**
- * Mode families and their factors. Source: design model, section 1; CW from the PARIS standard word:
+ * Mode families and their factors. Source: convention of this project, docs/model.md.; CW from the PARIS standard word:
  * 22 of its 50 units are key-down. The usual lengths of calls and packets are ours, always editable.
  */
 export const MODE_FAMILIES = {
@@ -130,7 +130,7 @@ export interface SlotTiming {
   readonly slotS: number;
 }
 
-/** Source: design model, section 1. */
+/** Source: convention of this project, docs/model.md. */
 const SLOTS: Partial<Record<Mode, SlotTiming>> = {
   FT8: { onAirS: 12.64, slotS: 15 },
   FT4: { onAirS: 5.04, slotS: 7.5 },

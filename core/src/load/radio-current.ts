@@ -25,7 +25,7 @@ export interface RadioCurrent {
 
 /**
  * Currents of a radio at work, A: over = key-up + m (key-down - key-up), mean = s over + (1 - s) receive.
- * Source: design model, section 1.
+ * Source: convention of this project, docs/model.md.
  */
 export function radioCurrent(radio: RadioCurrents, operation: Operation): RadioCurrent {
   const { modeFactor, share, powerW, keyUpAtReceive, byEar } = operation;

@@ -6,7 +6,7 @@ import type { RadioCurrents, TransmitPoint } from './transmit-current.js';
 
 /**
  * How a plan's load is rated: by the worst of the sheet, by usual averages, or by the bench where it has been.
- * Source: design model, section 1. Schools differ; all three stand side by side in the verdict's detail.
+ * Source: convention of this project, docs/model.md. Schools differ; all three stand side by side in the verdict's detail.
  */
 export const RATINGS = {
   cautious: { label: 'cautious', about: 'the largest figures known, overs all key-down' },

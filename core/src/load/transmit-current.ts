@@ -20,7 +20,7 @@ export interface RadioCurrents {
  * Supply current of the transmitter at 0 W, A: what an SSB radio draws between syllables.
  *
  * A tenth of the way from receive to the lowest point, or the lowest segment carried on to 0 W,
- * whichever is larger. Source: design model, section 1.
+ * whichever is larger. Source: convention of this project, docs/model.md.
  */
 export function transmitCurrentAtZero({ receiveA, points }: RadioCurrents): number {
   const [low, next] = points;
@@ -35,7 +35,7 @@ export function transmitCurrentAtZero({ receiveA, points }: RadioCurrents): numb
  * A linear amplifier's supply current follows the radio-frequency voltage, hence sqrt(P): straight
  * between neighbouring points over sqrt(P), exact at each point, the end segment's slope above the
  * highest, a line to {@link transmitCurrentAtZero} below the lowest.
- * Source: design model, section 1.
+ * Source: convention of this project, docs/model.md.
  *
  * @param rfW radio-frequency output, W, 0 or more
  */

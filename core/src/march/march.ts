@@ -17,7 +17,7 @@ import type { March, MarchInput, Swap } from './march-data.js';
  * the others did not stop the plan, and found inside their step.
  *
  * Once the last cut-off opens, the loads are off for good: a low-voltage disconnect needs a hand.
- * Source: design model, sections 2 and 4.
+ * Source: convention of this project, docs/model.md
  */
 export function march(input: MarchInput): March {
   return new Walk(input).walk();

@@ -34,7 +34,7 @@ export const NO_LEVEL = -1e9;
  * for at the mean load without the sun's help. It agrees with the march within a tenth of a percent where loads are amps
  * and the sun does not depend on the volts.
  *
- * Nothing is allocated. Source: design model, sections 2 and 4.
+ * Nothing is allocated. Source: convention of this project, docs/model.md
  *
  * @param packs one (or several in parallel as one), or several in the order in which they are used
  * @param socs filled with the charge of all packs at each edge as a share of what they store, where it is given; then the

@@ -37,7 +37,7 @@ const SWITCH_DROP_V = 0.3;
 const BOOST_LEAST_V = 5;
 
 /**
- * Current into the battery, A. Source: design model, section 3; the leads are ours: the panel's takes I2 R of what is
+ * Current into the battery, A. Source: convention of this project, docs/model.md.; the leads are ours: the panel's takes I2 R of what is
  * tracked, the battery's raises the volts that the controller works against.
  *
  * - MPPT (buck): 0.95 Pmp / Vbat while Vmp > Vbat + 1; below, the panel is held at Vbat + 1; nothing when Voc <= Vbat + 1.

@@ -71,7 +71,7 @@ export interface PanelCurve {
 /**
  * The explicit current-voltage curve I = Isc (1 - C1 (exp(V / (C2 Voc)) - 1)) of a label:
  * C2 = (Vmp / Voc - 1) / ln(1 - Imp / Isc), C1 = (1 - Imp / Isc) exp(-Vmp / (C2 Voc)).
- * Source: the explicit model in use since Rauschenbach (1980), Solar Cell Array Design Handbook; design model, section 3.
+ * Source: the explicit model in use since Rauschenbach (1980), Solar Cell Array Design Handbook; convention of this project, docs/model.md
  */
 export function panelShape(label: PanelLabel): PanelShape {
   const { vmpV, vocV, impA, iscA } = label;
@@ -106,7 +106,7 @@ function greatestPowerAt(c1: number): number {
 
 /**
  * The curve in some light and heat: the current scaled by light and (1 + 0.0005 (Tc - 25)), the volts by
- * (1 + g (Tc - 25)) (1 + d ln(light / 1000)), neither below 0. Source: design model, section 3.
+ * (1 + g (Tc - 25)) (1 + d ln(light / 1000)), neither below 0. Source: convention of this project, docs/model.md.
  *
  * @param lightWM2 on the panel's plane
  * @param cellC temperature of the cells

@@ -51,7 +51,7 @@ const STAYS_UP = -1e3;
 
 /**
  * The best way to work each hour from every state of charge, by dynamic programming from the end: the worth of an hour plus
- * the worth of what is left after it. Source: Bellman (1957), Dynamic Programming, chapter 3; design model, section 6.3.
+ * the worth of what is left after it. Source: Bellman (1957), Dynamic Programming, chapter 3; convention of this project, docs/model.md
  *
  * @param mayRest whether the radio may be off or only listen in hours of work; a relay must stay up
  */

@@ -70,7 +70,7 @@ const SKIES = 120;
  * The schedule of power and share by hour that is worth the most and still keeps above the reserve with the asked chance.
  * The policy is the best for a world somewhat worse than expected; how much worse is found by trying policies on draws, so
  * that the chance comes out as asked. A policy looks at the charge each hour: it does better than any fixed schedule.
- * Source: design model, section 6.3; the search for the caution is ours.
+ * Source: convention of this project, docs/model.md.3; the search for the caution is ours.
  *
  * @param chance asked for, above 0 and below 1
  */

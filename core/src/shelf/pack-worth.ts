@@ -15,7 +15,7 @@ export interface PackWorth {
 
 /**
  * Compares batteries of any chemistry on one footing: rating x health x cold, less the chemistry's reserve, at its nominal
- * volts. Source of reserve, cold and nominal volts: design model, section 2.
+ * volts. Source of reserve, cold and nominal volts: convention of this project, docs/model.md
  *
  * @param loadA the user's own typical load, A at the battery, above 0
  * @param given weight in g and price in the user's own money, where known

@@ -14,7 +14,7 @@ export interface RadioThresholds {
   readonly toV: number;
 }
 
-/** Schools differ by what is worked: each one's receive threshold is its own, the rest are usual. Source: design model, product part. */
+/** Schools differ by what is worked: each one's receive threshold is its own, the rest are usual. Source: convention of this project, docs/model.md. */
 export const RADIO_SCHOOLS = {
   cw: { label: 'CW on little', receiveA: 0.1, transmitA: 2, fromV: 11, toV: 14.6 },
   voice: { label: 'voice', receiveA: 0.25, transmitA: 2.5, fromV: 11, toV: 14.6 },

@@ -105,7 +105,7 @@ function betweenClouds(clear: Irradiance, altitudeDeg: number, cloud: number): I
   return { ghi, dni, dhi: ghi - dni * cosZenith };
 }
 
-/** Linke turbidity by the words people have for air. Source: design model, section 3. */
+/** Linke turbidity by the words people have for air. Source: convention of this project, docs/model.md. */
 export const AIR_WORDS = {
   mountain: { label: 'mountain-clear', turbidity: 2 },
   clean: { label: 'clean', turbidity: 2.7 },
@@ -116,7 +116,7 @@ export const AIR_WORDS = {
 
 export type AirWord = keyof typeof AIR_WORDS;
 
-/** Cloud amount by words, 0 to 1. Source: design model, section 3. */
+/** Cloud amount by words, 0 to 1. Source: convention of this project, docs/model.md. */
 export const CLOUD_WORDS = { clear: 0, few: 0.2, scattered: 0.45, broken: 0.75, overcast: 1 } as const;
 
 export type CloudWord = keyof typeof CLOUD_WORDS;

@@ -61,7 +61,7 @@ export function lightOnPanel(
 export const totalOf = ({ beam, circumsolar, isotropic, ground }: PanelLight): number =>
   beam + circumsolar + isotropic + ground;
 
-/** Albedo of the ground by what lies there. Source: design model, section 3. */
+/** Albedo of the ground by what lies there. Source: convention of this project, docs/model.md. */
 export const GROUND_WORDS = { grass: 0.2, snow: 0.6, sand: 0.35, water: 0.08 } as const;
 
 export type GroundWord = keyof typeof GROUND_WORDS;

@@ -77,8 +77,8 @@ export interface RunReport extends RunCurrents {
 }
 
 /**
- * Volts lost on a run at its mean and at its largest current, the wire's ampacity and the fuse. Source: design model,
- * section 7.
+ * Volts lost on a run at its mean and at its largest current, the wire's ampacity and the fuse. Source: convention of this
+ * project, docs/model.md.
  *
  * @param temperatureC of the copper
  */

@@ -36,7 +36,7 @@ export const loopOhm = (run: Run): number =>
   run.contactPairs * CONTACT_OHM +
   run.fusesA.reduce((sum, ratedA) => sum + FUSE_V / ratedA, 0);
 
-/** Conservative free-air figures, A. Source: design model, section 7. */
+/** Conservative free-air figures, A. Source: convention of this project, docs/model.md. */
 const AMPACITY_BY_AWG: Readonly<Record<number, number>> = {
   20: 6,
   18: 10,

@@ -14,11 +14,10 @@ export function searchRoutes(store: DocumentStore<Gear>): Router {
   router.post('/size', async (request, response) => {
     const asked = await question(request, store, readSizeOptions);
     if (!asked.ok) return refuse(response, asked.problems);
-    const { options } = asked.value;
     const found = await whileConnected(response, (signal) => searchShelf(asked.value, { signal }));
     if (!found) return;
     if (!found.ok) return refuse(response, found.problems);
-    response.json(sizeAnswer(found.value, options));
+    response.json(sizeAnswer(found.value, asked.value));
   });
 
   router.post('/ration', async (request, response) => {

@@ -1,13 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { resolve, type Gear, type ProblemDocument, type Trip } from '@knapsack/contract';
+import { readShelf, readTrip } from '@knapsack/contract/schemas';
 import { KitWorker, sizeAnswer, USUAL_SIZE_OPTIONS, type SizeAnswer } from '@knapsack/contract/size';
-import { chanceOf, KitSearch, type Ration } from '@knapsack/core';
+import { chanceOf, KitSearch, type Ration, type Result } from '@knapsack/core';
 import { DEMO_FOLDER, runningApp, type RunningApp } from '../testing/running-app.js';
 import { searchShelf } from '../search/search-threads.js';
 
+function valid<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.problems[0].sentence);
+  return result.value;
+}
 const read = (path: string): unknown => JSON.parse(readFileSync(`${DEMO_FOLDER}/${path}`, 'utf8'));
-const trip = { ...(read('trips/winter-bothy.json') as Trip) };
-const { gear } = read('gear.json') as { gear: Gear[] };
+const trip: Trip = valid(readTrip(read('trips/winter-bothy.json')));
+const { gear }: { gear: readonly Gear[] } = valid(readShelf(read('gear.json')));
 
 describe('searches on threads', () => {
   let app: RunningApp;
@@ -44,7 +49,7 @@ describe('searches on threads', () => {
         steps: 0,
         finished: true,
       },
-      USUAL_SIZE_OPTIONS,
+      { trip, shelf: gear, options: USUAL_SIZE_OPTIONS },
     );
     expect({ ...answer, shareOfSteps: 0 }).toEqual({ ...alone, shareOfSteps: 0 });
     expect(answer.lightest).not.toBeNull();

@@ -28,10 +28,12 @@ describe('the database', () => {
     await seed(storesOf(source), DEMO_FOLDER);
     const { trips } = storesOf(source);
     const now = await trips.read('winter-bothy');
-    for (const earlier of [1, 2]) {
+    let version = 5;
+    for (const earlier of [1, 2, 4]) {
       await source.query(
-        `UPDATE trips SET text = replace(replace(text, '"version":4', '"version":${earlier}'), '"version":1', '"version":${earlier}')`,
+        `UPDATE trips SET text = replace(text, '"schema":"knapsack.trip","version":${version}', '"schema":"knapsack.trip","version":${earlier}')`,
       );
+      version = earlier;
       expect((await source.query(`SELECT text FROM trips`))[0].text).toContain(`"version":${earlier}`);
       expect(await trips.read('winter-bothy')).toEqual(now);
     }

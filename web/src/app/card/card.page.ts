@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal, type OnDestroy } from '@angular/core';
+import { targetOf, type Trip } from '@knapsack/contract';
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
 import { USUAL_RATION_OPTIONS, type RationOptions } from '@knapsack/contract/size';
 import { firstValueFrom } from 'rxjs';
@@ -36,13 +37,16 @@ export class CardPage implements OnDestroy {
     effect(() => {
       const trip = this.plan.trip();
       const shelf = this.shelf.gear();
-      if (trip) this.ask({ trip, shelf, ration: this.ration });
+      if (trip) this.ask({ trip, shelf, ration: this.rationFor(trip) });
     });
   }
 
   ngOnDestroy(): void {
     this.worker?.dismiss();
   }
+
+  /** The ration's options as the page of it has them, for the trip's own target chance. */
+  private readonly rationFor = (trip: Trip): RationOptions => ({ ...this.ration, chance: targetOf(trip) });
 
   protected print(): void {
     window.print();
@@ -55,7 +59,7 @@ export class CardPage implements OnDestroy {
     this.making.set(paper);
     this.problem.set(null);
     try {
-      const question = { trip, gear: this.shelf.gear(), paper, ration: this.ration };
+      const question = { trip, gear: this.shelf.gear(), paper, ration: this.rationFor(trip) };
       const made = await firstValueFrom(this.api.fieldCard(question));
       saveFile(`${trip.id}-field-card-${paper.toLowerCase()}.pdf`, [made], 'application/pdf');
     } catch (error) {

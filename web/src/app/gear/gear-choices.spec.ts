@@ -2,7 +2,7 @@ import type { Gear, Lead, Radio } from '@knapsack/contract';
 import { curlew } from '../testing/documents';
 import { choicesOf } from './gear-choices';
 
-const common = { schema: 'knapsack.gear', version: 3, id: 'lead', name: 'Lead' } as const;
+const common = { schema: 'knapsack.gear', version: 4, id: 'lead', name: 'Lead' } as const;
 
 const pick = (gear: Gear, label: string, value: string): Gear => {
   const choice = choicesOf(gear).find((one) => one.label === label);

@@ -44,7 +44,7 @@ const FAR = 2.2;
           [attr.y1]="askedY()"
           [attr.y2]="askedY()"
         />
-        <text class="asked" [attr.x]="plot.width - plot.right" [attr.y]="askedY() - 5">asked for</text>
+        <text class="asked" [attr.x]="plot.width - plot.right" [attr.y]="askedY() - 5">target</text>
         @if (roomX(); as x) {
           <line
             class="room"

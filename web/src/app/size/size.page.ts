@@ -163,7 +163,7 @@ export class SizePage {
   protected error = ({ standardError }: TriedKit): string => `± ${fixed(standardError * 100, 1)}`;
 
   protected setChance(chance: number): void {
-    this.store.options.update((options) => ({ ...options, chance }));
+    this.plan.edit((trip) => ({ ...trip, targetChance: chance }));
   }
 
   protected refuseLimit =
@@ -176,7 +176,7 @@ export class SizePage {
 
   protected setLimit(name: keyof KitLimits, field: FieldName, text: string): void {
     const read = text === '' ? null : readNumber(FIELDS[field], text);
-    this.store.options.update((options) => {
+    this.store.change((options) => {
       const { [name]: _before, ...others } = options.limits;
       const limits: KitLimits = read && 'value' in read ? { ...others, [name]: read.value } : others;
       return { ...options, limits };
@@ -184,7 +184,7 @@ export class SizePage {
   }
 
   protected toggleAim(aim: SizeAim): void {
-    this.store.options.update((options) => {
+    this.store.change((options) => {
       const aims = options.aims.includes(aim)
         ? options.aims.filter((one) => one !== aim)
         : [...options.aims, aim];
@@ -193,6 +193,6 @@ export class SizePage {
   }
 
   protected toggleWished(): void {
-    this.store.options.update((options) => ({ ...options, wished: !options.wished }));
+    this.store.change((options) => ({ ...options, wished: !options.wished }));
   }
 }

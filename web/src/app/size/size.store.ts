@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { USUAL_PLACE, type GearKind, type LoadoutItem, type Trip } from '@knapsack/contract';
+import { targetOf, USUAL_PLACE, type GearKind, type LoadoutItem, type Trip } from '@knapsack/contract';
 import type { Fix } from '@knapsack/contract/what-if';
 import {
   KitHunt,
@@ -64,7 +64,12 @@ export class SizeStore implements OnDestroy {
   );
   private timer: ReturnType<typeof setTimeout> | undefined;
 
-  readonly options = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
+  /** What was asked last in this browser; the chance is the trip's own. */
+  private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
+  readonly options = computed<SizeOptions>(() => {
+    const trip = this.plan.trip();
+    return trip ? { ...this.ownOptions(), chance: targetOf(trip) } : this.ownOptions();
+  });
   /** As asked, with what the carry limit leaves room for where no weight is asked for. */
   readonly effective = computed<SizeOptions>(() => {
     const options = this.options();
@@ -124,7 +129,7 @@ export class SizeStore implements OnDestroy {
       if (question === null || shelf.length === 0) return;
       untracked(() => this.soon(() => this.begin(options)));
     });
-    effect(() => keep(KEPT_AS, this.options()));
+    effect(() => keep(KEPT_AS, this.ownOptions()));
     effect(() => {
       const { chance } = this.options();
       const month = this.month();
@@ -151,6 +156,11 @@ export class SizeStore implements OnDestroy {
   }
 
   /** Puts a plan on that the nearest kit would carry. */
+  /** Asks otherwise: limits, ways to lie, gear of the wish list. */
+  change(change: (options: SizeOptions) => SizeOptions): void {
+    this.ownOptions.update(change);
+  }
+
   takeUp(fix: Fix): void {
     this.plan.edit(() => fix.trip);
   }

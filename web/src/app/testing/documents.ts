@@ -1,6 +1,6 @@
 import type { Battery, Block, Gear, Radio, Trip } from '@knapsack/contract';
 
-const common = { schema: 'knapsack.gear', version: 3 } as const;
+const common = { schema: 'knapsack.gear', version: 4 } as const;
 
 export const curlew: Radio = {
   ...common,
@@ -45,7 +45,7 @@ export const blockAt = (id: string, from: number, to: number): Block => ({
 export function trip(change: Partial<Trip> = {}): Trip {
   return {
     schema: 'knapsack.trip',
-    version: 4,
+    version: 5,
     id: 'islet',
     name: 'Islet',
     place: { name: 'islet', timeZone: 'Europe/Oslo' },

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { floorOf, type Trip } from '@knapsack/contract';
+import { floorOf, targetOf, type Trip } from '@knapsack/contract';
 import { cautions, RATINGS, type Rating } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
@@ -22,7 +22,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
   template: `
     @if (store.trip(); as trip) {
       <section class="facts" aria-labelledby="facts-title">
-        <h2 id="facts-title">Reckoned with</h2>
+        <h2 id="facts-title">Assumptions</h2>
         <p>
           A battery charged to
           <ks-number
@@ -50,6 +50,12 @@ import { WeatherFactsComponent } from './weather-facts.component';
             label="Air temperature"
             [value]="trip.temperatureC"
             (committed)="set({ temperatureC: $event })"
+          />. Target chance
+          <ks-number
+            field="targetChance"
+            label="Target chance"
+            [value]="target(trip)"
+            (committed)="set({ targetChance: $event })"
           />.
         </p>
         @if (severalBatteries()) {
@@ -113,6 +119,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
   `,
 })
 export class FactsComponent {
+  protected readonly target = targetOf;
   protected readonly store = inject(PlanStore);
   protected readonly steps = [1, 5, 15].map((minutes) => ({
     value: `${minutes}`,
