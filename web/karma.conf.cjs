@@ -1,5 +1,7 @@
 // Karma on Debian's Chromium; the flags are for machines without a sandbox, a GPU or a network.
 process.env.CHROME_BIN ??= '/usr/bin/chromium';
+// Not UTC, so that a day or an hour of the wrong zone is seen.
+process.env.TZ ??= 'Europe/Oslo';
 
 module.exports = (config) =>
   config.set({

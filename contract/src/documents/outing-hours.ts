@@ -33,7 +33,11 @@ export function setOuting(trip: Trip, { startMs, endMs }: Span): Trip {
  */
 export function moveOuting(trip: Trip, toMs: number): Trip {
   const byMs = toMs - Date.parse(trip.start);
-  const moved = (time: string) => iso(Date.parse(time) + byMs);
+  return atOtherTimes(trip, (time) => iso(Date.parse(time) + byMs));
+}
+
+/** The trip with every time of its own at another; a forecast's and the simulated weather's stay. @param moved where a time goes, ISO 8601 */
+export function atOtherTimes(trip: Trip, moved: (time: string) => string): Trip {
   const movedSpan = <Of extends { start: string; end: string }>(span: Of): Of => ({
     ...span,
     start: moved(span.start),

@@ -1,10 +1,12 @@
 import { packAt } from '../battery/pack.js';
 import { forecast } from '../forecast/forecast.js';
+import { underTypicalSky } from '../forecast/typical-sky.js';
+import { HOUR_MS } from '../span.js';
 import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js';
 import { setLevels, tightPack, type TightPack } from '../march/tight-pack.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import type { TightRun } from '../march/tight-march.js';
-import { FOG, lightTable, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
+import { FOG, lightTable, OVERCAST, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
 import { drawnSun, outputTable, type OutputTable } from '../sun/output-table.js';
 import { drawnLoad, loadLaw, type LoadLaw } from './drawn-load.js';
 import { skyLaw, type SkyLaw } from './drawn-sky.js';
@@ -132,8 +134,16 @@ export const shapeOf = (plan: PlanInput): DrawShape => ({
 export const drawFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): ChanceDraw =>
   drawOf(seed, index, shapeOf(plan), sky);
 
-export const expectedFor = ({ plan, sky }: ChanceLaw): ChanceDraw =>
-  expectedDraw(shapeOf(plan), sky, ({ cloud, rain, fog }) => (rain ? RAIN : fog ? FOG : skyPlace(cloud)));
+/** The outing as it is expected: nothing off, under the typical sky by mean light. */
+export function expectedFor({ plan, sky }: ChanceLaw): ChanceDraw {
+  const skyAt = underTypicalSky(plan).sun?.skyAt;
+  return expectedDraw(shapeOf(plan), sky, (_hour, index) => {
+    const timeMs = sky!.startMs + (index + 0.5) * HOUR_MS;
+    const inside = Math.min(Math.max(timeMs, plan.outing.startMs), plan.outing.endMs - 1);
+    const { cloud, rain, rainShare = 0, fog } = skyAt!(inside);
+    return rain ? RAIN : fog ? FOG : rainShare > 0 ? OVERCAST + rainShare : skyPlace(cloud);
+  });
+}
 
 /** A run of the tight loop whose arrays are filled anew for each draw. */
 export function emptyRun({ steps, sun, edgesMs }: Pick<ChanceLaw, 'steps' | 'sun' | 'edgesMs'>): TightRun {

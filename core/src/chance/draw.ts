@@ -67,7 +67,7 @@ export function drawOf(seed: number, index: number, shape: DrawShape, sky: SkyLa
 export const expectedDraw = (
   shape: DrawShape,
   sky: SkyLaw | null,
-  placeOf: (hour: SaidHour) => SkyPlace,
+  placeOf: (hour: SaidHour, index: number) => SkyPlace,
 ): ChanceDraw => ({
   receive: new Float64Array(shape.stations),
   keyDown: new Float64Array(shape.stations),

@@ -33,6 +33,10 @@ export function fromLocalField(text: string, zone: string): number | null {
   return time.isValid ? time.toMillis() : null;
 }
 
+/** The instant at which the clock of another zone shows what the clock of one shows at an instant, UTC epoch ms. */
+export const sameClock = (timeMs: number, fromZone: string, toZone: string): number =>
+  inZone(timeMs, fromZone).setZone(toZone, { keepLocalTime: true }).toMillis();
+
 /** The same local time on the next day, UTC epoch ms; one that daylight saving skips is an hour later. */
 export const sameHourNextDay = (timeMs: number, zone: string): number =>
   inZone(timeMs, zone).plus({ days: 1 }).toMillis();

@@ -9,6 +9,7 @@ import { problemText } from '../data/problem-text';
 import { markFigures, savedOnto, type Mark, type MarkKind } from './marks';
 import { proposeMarks } from './propose-marks';
 import { TripEffectsService } from './trip-effects.service';
+import { today } from '../data/today';
 
 /** How often what is shown is brought up to what was read, ms. */
 const SHOWN_EVERY_MS = 200;
@@ -217,7 +218,7 @@ export class BenchStore {
     const row = this.rows().find(({ mark }) => mark.id === id);
     const radio = this.radio();
     if (!row || !radio) return;
-    const changed = savedOnto(radio, row.mark, row.figures, new Date().toISOString().slice(0, 10));
+    const changed = savedOnto(radio, row.mark, row.figures, today());
     if (typeof changed === 'string') {
       this.notices.show({ text: changed });
       return;

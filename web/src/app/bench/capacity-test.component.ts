@@ -14,6 +14,7 @@ import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { BenchStore } from './bench.store';
 import { TripEffectsService, type MostNeeded } from './trip-effects.service';
+import { today } from '../data/today';
 
 /** A little above what the protection opens at: a test is ended before it. */
 const ABOVE_CUTOFF = 1.03;
@@ -200,5 +201,3 @@ export class CapacityTestComponent {
     if (saved) this.store.noteKept();
   }
 }
-
-const today = (): string => new Date().toISOString().slice(0, 10);

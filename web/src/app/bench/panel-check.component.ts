@@ -7,6 +7,7 @@ import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { BenchStore } from './bench.store';
+import { today } from '../data/today';
 
 /** Times before this are a meter's own count, not of the clock, UTC epoch ms. */
 const CLOCK_MS = Date.UTC(2000, 0, 1);
@@ -114,7 +115,7 @@ export class PanelCheckComponent {
       truth: withEntry(panel.truth ?? null, {
         value: Math.min(1.2, tidy(truth)),
         source: 'measured',
-        date: new Date().toISOString().slice(0, 10),
+        date: today(),
         spread: tidy(spread),
       }),
     });

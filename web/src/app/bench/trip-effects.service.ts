@@ -5,7 +5,7 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { neededAh } from '../gear/kit-for-outing';
 
-/** Most trips that are reckoned anew for one change. */
+/** Most trips that are calculated anew for one change, of those that it touches. */
 const MOST_TRIPS = 20;
 /** A change under this is none, Ah. */
 const NOTHING_AH = 0.005;
@@ -19,9 +19,11 @@ export class TripEffectsService {
   async of(shelf: readonly Gear[], after: Gear): Promise<readonly string[]> {
     const summaries = await firstValueFrom(this.api.trips());
     const sentences: string[] = [];
-    for (const { id } of summaries.slice(0, MOST_TRIPS)) {
+    let touched = 0;
+    for (const { id } of summaries) {
       const { document } = await firstValueFrom(this.api.trip(id));
       if (!document.loadout.some(({ gear }) => gear === after.id)) continue;
+      if (++touched > MOST_TRIPS) break;
       const sentence = effectOn(document, shelf, after);
       if (sentence) sentences.push(sentence);
     }
@@ -32,11 +34,13 @@ export class TripEffectsService {
   async needOf(shelf: readonly Gear[], battery: Battery): Promise<MostNeeded | null> {
     const summaries = await firstValueFrom(this.api.trips());
     let most: MostNeeded | null = null;
-    for (const { id, name } of summaries.slice(0, MOST_TRIPS)) {
+    let touched = 0;
+    for (const { id, name } of summaries) {
       const { document } = await firstValueFrom(this.api.trip(id));
       const ampereHours = neededAh(document, shelf, battery);
-      if (ampereHours !== null && ampereHours > (most?.ampereHours ?? 0))
-        most = { tripName: name, ampereHours };
+      if (ampereHours === null) continue;
+      if (++touched > MOST_TRIPS) break;
+      if (ampereHours > (most?.ampereHours ?? 0)) most = { tripName: name, ampereHours };
     }
     return most;
   }

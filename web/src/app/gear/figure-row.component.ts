@@ -6,8 +6,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { typedOver } from './gear-fields';
 import { sayFigure } from './say-figure';
 import { sourceWord } from './telling';
-
-const today = (): string => new Date().toISOString().slice(0, 10);
+import { today } from '../data/today';
 
 /** A figure in the table of an item: its value, its source, and on demand what was said of it before, to be pinned. */
 @Component({

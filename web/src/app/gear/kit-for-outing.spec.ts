@@ -23,9 +23,11 @@ describe('the kit for a typical outing', () => {
     expect(kitForOuting(trip(), [curlew, small], curlew).battery).toBeNull();
   });
 
-  it('leaves out what is put away, and says where the radio gives less power', () => {
-    const away = { ...middle, archived: true };
-    expect(kitForOuting(trip(), [curlew, large, away], curlew).battery?.id).toBe('large');
+  it('leaves out what is put away or only wished for, and says where the radio gives less power', () => {
+    for (const other of [{ archived: true }, { wished: true }]) {
+      const away = { ...middle, ...other };
+      expect(kitForOuting(trip(), [curlew, large, away], curlew).battery?.id).toBe('large');
+    }
     const weak = { ...curlew, transmit: [{ rfW: 3, amps: 0.7, source: 'measured' }] } as const;
     expect(kitForOuting(trip(), [weak, large], weak).lessPower).toBeTrue();
   });

@@ -24,7 +24,7 @@ export function kitForOuting(trip: Trip, shelf: readonly Gear[], radio: Radio): 
     return kind !== undefined && kind !== 'radio' && kind !== 'battery' && kind !== 'station';
   });
   const batteries = shelf
-    .filter((gear): gear is Battery => gear.kind === 'battery' && !gear.archived)
+    .filter((gear): gear is Battery => gear.kind === 'battery' && !gear.archived && !gear.wished)
     .sort((a, b) => (a.weightG?.value ?? Infinity) - (b.weightG?.value ?? Infinity));
   for (const battery of batteries) {
     const plan = resolve(

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { moveOuting, setOuting, type Trip } from '@knapsack/contract';
+import { moveOuting, setOuting, setPlace, type Trip } from '@knapsack/contract';
 import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
 import { TrailComponent } from '../trip/trail.component';
 import { DifferenceComponent } from './difference.component';
 import { spanOf } from './edits/blocks';
+import { localZone } from '../trips/new-trip';
 import { NoticesService } from '../shell/notices.service';
 import { PlanStore } from './plan.store';
 
@@ -48,6 +49,9 @@ const SAVE_WORDS = {
             [acceptStart]="acceptStart"
             [acceptEnd]="acceptEnd"
           />
+          @if (otherZone(); as zone) {
+            <span class="muted" title="Hours are those of this time zone">{{ zone }}</span>
+          }
           <span class="muted">{{ length() }}</span>
         </p>
         <div class="plan-tools">
@@ -101,6 +105,11 @@ export class PlanHeaderComponent {
       ? null
       : toLocator({ latitudeDeg, longitudeDeg }, 6);
   });
+  /** The zone that the hours are told in, where it is not the browser's own. */
+  protected readonly otherZone = computed(() => {
+    const zone = this.store.trip()?.place.timeZone;
+    return zone !== undefined && zone !== localZone() ? zone : null;
+  });
   protected readonly saveWords = computed(() => SAVE_WORDS[this.store.saving().is]);
   protected readonly refusal = computed(() => {
     const state = this.store.saving();
@@ -120,13 +129,13 @@ export class PlanHeaderComponent {
     return read.ok ? null : read.problems[0].sentence;
   };
 
-  /** A new place brings its time zone along; the instants of the outing stay, so its hours are told anew. */
+  /** A new place brings its time zone along; the hours that were typed stay the hours that are shown. */
   protected async setCoordinates(text: string): Promise<void> {
     const read = readCoordinates(text);
     if (!read.ok) return;
     const { timeZoneAt } = await import('@knapsack/core/time-zone');
     const timeZone = timeZoneAt(read.value);
-    this.store.edit((trip) => ({ ...trip, place: { ...trip.place, ...read.value, timeZone } }));
+    this.store.edit((trip) => setPlace(trip, { ...trip.place, ...read.value, timeZone }));
   }
 
   protected async merge(): Promise<void> {

@@ -12,6 +12,7 @@ import { heardOn } from '@knapsack/contract/harness';
 import { ShelfKeeper } from '../gear/shelf-keeper.service';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { BANDS, withNoise } from './noise-bands';
+import { today } from '../data/today';
 
 /** The noise floor band by band with the controller off and on, kept with the controller's record. */
 @Component({
@@ -102,13 +103,7 @@ export class NoiseGridComponent {
     const { [which]: _gone, ...other } = before;
     const pair = read ? { ...other, [which]: read.value } : other;
     this.half.update((half) => ({ ...half, [this.keyOf(band)]: pair }));
-    const changed = withNoise(
-      this.controller(),
-      band,
-      this.unit(),
-      pair,
-      new Date().toISOString().slice(0, 10),
-    );
+    const changed = withNoise(this.controller(), band, this.unit(), pair, today());
     if (kept || changed.noise?.some((reading) => reading.band === band)) void this.keeper.save(changed);
   }
 

@@ -120,7 +120,7 @@ export function tripFrom(template: Template, shelf: readonly Gear[], nowMs: numb
   };
   const battery = radio && kitForOuting(trip, shelf, radio).battery;
   const largest = shelf
-    .filter((gear) => gear.kind === 'battery' && !gear.archived)
+    .filter((gear) => gear.kind === 'battery' && !gear.archived && !gear.wished)
     .sort((a, b) => (b.weightG?.value ?? 0) - (a.weightG?.value ?? 0))[0];
   const taken = battery ?? (radio ? largest : undefined);
   return taken ? { ...trip, loadout: [...trip.loadout, { gear: taken.id, count: 1 }] } : trip;
@@ -130,7 +130,8 @@ export function tripFrom(template: Template, shelf: readonly Gear[], nowMs: numb
 const bestLead = (shelf: readonly Gear[]): Lead | undefined =>
   shelf
     .filter(
-      (gear): gear is Lead => gear.kind === 'lead' && !gear.archived && (gear.run ?? 'radio') === 'radio',
+      (gear): gear is Lead =>
+        gear.kind === 'lead' && !gear.archived && !gear.wished && (gear.run ?? 'radio') === 'radio',
     )
     .sort((a, b) => (a.loopOhm?.value ?? Infinity) - (b.loopOhm?.value ?? Infinity))[0];
 

@@ -67,5 +67,7 @@ describe('editing the panel’s place', () => {
     expect(sentence('90 at 95')).toContain('is not one');
     expect(sentence('a hill')).toContain('is not one');
     expect(sentence('90 at 10, 90 at 20')).toContain('a direction twice');
+    expect(sentence('0 at 10, 360 at 20')).toContain('a direction twice');
+    expect(readCourse('360 at 5')).toEqual({ ok: true, value: [{ azimuthDeg: 0, elevationDeg: 5 }] });
   });
 });

@@ -91,7 +91,8 @@ export function readCourse(text: string): Result<Skyline> {
         sentence: `Write the skyline as directions and heights in degrees, like “90 at 10, 180 at 25”; “${part.trim()}” is not one. “${OPEN}” for none.`,
       });
     }
-    points.push({ azimuthDeg, elevationDeg });
+    // 360 and 0 are one direction.
+    points.push({ azimuthDeg: azimuthDeg % 360, elevationDeg });
   }
   points.sort((a, b) => a.azimuthDeg - b.azimuthDeg);
   if (points.some(({ azimuthDeg }, index) => index > 0 && azimuthDeg === points[index - 1].azimuthDeg)) {
