@@ -163,7 +163,9 @@ test('the panel is laid flat, taken out, and a new place is told by its locator'
   await place.fill('IO91wm');
   await page.keyboard.press('Enter');
   await expect(place).toHaveValue('51.52 N 0.13 W');
-  await expect(page.getByRole('button', { name: /^Outing starts/ })).toHaveText('Sat 4 Sep 09:00');
+  // The hours that were typed stay the hours that are shown, in the zone that now stands beside them.
+  await expect(page.getByRole('button', { name: /^Outing starts/ })).toHaveText('Sat 4 Sep 10:00');
+  await expect(page.locator('.where')).toContainText('Europe/London');
 
   await page.getByRole('button', { name: 'Swap Rill 8' }).click();
   await page.locator('.dropdown-menu.show').getByRole('button', { name: 'Leave it behind' }).click();

@@ -14,7 +14,7 @@ const stampFile = at('node_modules', '.knapsack-stamp');
 const engineStampFile = at('node_modules', COMPILED_ENGINE, '.knapsack-stamp');
 const says = (file, text) => existsSync(file) && readFileSync(file, 'utf8') === text;
 
-/** Installs the packages of the lock file unless they are there already. No package's own script runs. */
+/** Installs the packages of the lock file unless they are there already. No package's own script runs (.npmrc says so as well). */
 export async function ensureInstalled() {
   if (major < 20 || (major === 20 && minor < 19) || major === 21 || (major === 22 && minor < 14)) {
     die(
@@ -36,7 +36,7 @@ export async function ensureInstalled() {
 export async function ensureEngine() {
   if (!needsCompiler || says(engineStampFile, process.version)) return;
   const headers = dirname(dirname(process.execPath));
-  await npm(['rebuild', COMPILED_ENGINE, '--loglevel=error'], {
+  await npm(['rebuild', COMPILED_ENGINE, '--ignore-scripts=false', '--loglevel=error'], {
     during: 'Compiling the database engine (on Node.js 20 alone, about two minutes)',
     shown: 'failed',
     env: {

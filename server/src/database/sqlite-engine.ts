@@ -53,7 +53,7 @@ export function sqliteEngine(
     const reason = (error instanceof Error ? error.message : String(error)).split('\n')[0];
     throw new EngineProblem(
       compiled
-        ? `The database engine for Node.js 20 has to be compiled once and is not: run "npm rebuild ${name}" in Knapsack’s folder, or use Node.js 22 or later, which needs no compiler. (${reason})`
+        ? `The database engine for Node.js 20 has to be compiled once and is not: run "npm rebuild ${name} --ignore-scripts=false" in Knapsack’s folder, or use Node.js 22 or later, which needs no compiler. (${reason})`
         : `The database engine does not load on this computer (${process.platform} ${process.arch}); Linux, macOS and Windows on x64 and arm64 are provided for. (${reason})`,
     );
   }
