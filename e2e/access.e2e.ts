@@ -26,7 +26,7 @@ test('axe finds nothing serious in Trips, the sum and Gear', async ({ page, knap
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
   expect(await serious(page)).toEqual([]);
   await page.goto(`${knapsack.address}/sum`);
-  await expect(page.locator('.answer')).toContainText('lasts');
+  await expect(page.locator('.answer')).toContainText('Lasts');
   expect(await serious(page)).toEqual([]);
   await page.goto(`${knapsack.address}/gear`);
   await page.locator('[data-gear="curlew-10"] .bag-name').click();

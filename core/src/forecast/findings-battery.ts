@@ -47,9 +47,8 @@ function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
     const unknown = pack.socket
       ? null
       : dischargeLimitKnown({ name, chemistry, capacityAh: pack.storedAh, continuousA, peakA }, peak);
-    if (unknown) {
-      return finding(unknown.severity === 'stop' ? 'discharge-limit' : 'discharge-unknown', unknown);
-    }
+    // Short of a stop it belongs to Wire, which says it.
+    if (unknown?.severity === 'stop') return finding('discharge-limit', unknown);
   }
   return null;
 }

@@ -93,8 +93,7 @@ describe('findings', () => {
     const gravity = found({ radio, blocks: blocks({}), assumed: ['all of it'] }).map(
       ({ severity }) => severity,
     );
-    // Full power and a discharge limit that is not entered; one transmit figure and what is assumed.
-    expect(gravity).toEqual(['stop', 'look', 'look', 'note', 'note']);
+    expect(gravity).toEqual(['stop', 'look', 'note', 'note']);
   });
 
   it('name a plan’s end by its hours', () => {

@@ -66,10 +66,9 @@ export class SizeStore implements OnDestroy {
 
   /** What was asked last in this browser; the chance is the trip's own. */
   private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
-  readonly options = computed<SizeOptions>(() => {
-    const trip = this.plan.trip();
-    return trip ? { ...this.ownOptions(), chance: targetOf(trip) } : this.ownOptions();
-  });
+  private readonly target = computed(() => targetOf(this.plan.trip() ?? {}));
+  /** The same as long as nothing of it changes, so that trying a kit on starts no search anew. */
+  readonly options = computed<SizeOptions>(() => ({ ...this.ownOptions(), chance: this.target() }));
   /** As asked, with what the carry limit leaves room for where no weight is asked for. */
   readonly effective = computed<SizeOptions>(() => {
     const options = this.options();
