@@ -69,8 +69,8 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
           <i class="bi blaze unknown" [class]="mark().icon" role="img" [attr.aria-label]="mark().word"></i>
           <span class="told" [textContent]="missingWords()"></span>
           @if (chance.missing().includes('hours')) {
-            &ngsp;<button type="button" class="btn btn-sm btn-outline-secondary" (click)="addHours()">
-              Add hours
+            &ngsp;<button type="button" class="fix" (click)="addHours()">
+              <i class="bi bi-plus-lg" aria-hidden="true"></i> Add hours
             </button>
           }
         </p>
