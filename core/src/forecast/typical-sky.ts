@@ -25,7 +25,7 @@ export function underTypicalSky(plan: PlanInput, factor = 1): PlanInput {
   const { sun, outlook, outing } = plan;
   if (!sun || !outlook) return plan;
   const law = skyLaw(outing, sun, sun.skyAt, outlook);
-  const closed = meanClosed(law, sun);
+  const closed = knownClosed(law, sun);
   const skyAt = (timeMs: number): SkyNow => {
     const { fog: _fog, ...said } = sun.skyAt(timeMs);
     const hour = Math.min(closed.length - 1, Math.max(0, Math.floor((timeMs - law.startMs) / HOUR_MS)));
@@ -33,6 +33,17 @@ export function underTypicalSky(plan: PlanInput, factor = 1): PlanInput {
     return { ...said, cloud: Math.min(1, moved), rain: false, rainShare: Math.max(0, moved - 1) };
   };
   return { ...plan, sun: { ...sun, skyAt } };
+}
+
+/** The last sky that was worked out: while a block is dragged or the bag is changed, nothing of it changes. */
+let known: { readonly key: string; readonly closed: readonly Closed[] } | null = null;
+
+/** As meanClosed, from memory where the same sky is asked for again. */
+function knownClosed(law: SkyLaw, sun: SunPlan): readonly Closed[] {
+  const { latitudeDeg, longitudeDeg, heightM, turbidity } = sun;
+  const key = JSON.stringify([law, latitudeDeg, longitudeDeg, heightM, turbidity]);
+  if (known?.key !== key) known = { key, closed: meanClosed(law, sun) };
+  return known.closed;
 }
 
 function meanClosed(
