@@ -27,10 +27,12 @@ export function underTypicalSky(plan: PlanInput, factor = 1): PlanInput {
   const law = skyLaw(outing, sun, sun.skyAt, outlook);
   const closed = knownClosed(law, sun);
   const skyAt = (timeMs: number): SkyNow => {
-    const { fog: _fog, ...said } = sun.skyAt(timeMs);
+    const { airC, windMS, turbidity = sun.turbidity } = sun.skyAt(timeMs);
     const hour = Math.min(closed.length - 1, Math.max(0, Math.floor((timeMs - law.startMs) / HOUR_MS)));
     const moved = Math.min(2, closed[hour] * factor);
-    return { ...said, cloud: Math.min(1, moved), rain: false, rainShare: Math.max(0, moved - 1) };
+    // Asked for in each step: an object made whole is many times faster than one that is spread.
+    const rainShare = Math.max(0, moved - 1);
+    return { cloud: Math.min(1, moved), rain: false, rainShare, airC, windMS, turbidity };
   };
   return { ...plan, sun: { ...sun, skyAt } };
 }
