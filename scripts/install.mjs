@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { at, die, npm } from './process.mjs';
+import { at, die, npm, once } from './process.mjs';
 
 const [major, minor] = process.versions.node.split('.').map(Number);
 
@@ -32,8 +32,11 @@ export async function ensureInstalled() {
   writeFileSync(stampFile, wanted);
 }
 
-/** Compiles the database engine on Node.js 20; later ones have theirs inside the package. Takes two minutes and a compiler. */
-export async function ensureEngine() {
+/**
+ * Compiles the database engine on Node.js 20; later ones have theirs inside the package. Takes two minutes and a compiler.
+ * Whoever asks meanwhile waits for the same work: two compilations in one folder take each other's files away.
+ */
+export const ensureEngine = once(async () => {
   if (!needsCompiler || says(engineStampFile, process.version)) return;
   const headers = dirname(dirname(process.execPath));
   await npm(['rebuild', COMPILED_ENGINE, '--ignore-scripts=false', '--loglevel=error'], {
@@ -45,4 +48,4 @@ export async function ensureEngine() {
     },
   });
   writeFileSync(engineStampFile, process.version);
-}
+});

@@ -69,6 +69,12 @@ async function withProgress(what, work) {
   return outcome;
 }
 
+/** Work that is begun by whoever asks first; all the others of this process get the same promise. */
+export function once(work) {
+  let begun = null;
+  return () => (begun ??= work());
+}
+
 /** Runs a script under this Node.js. */
 export const node = (args, options) => run(process.execPath, args, options);
 
