@@ -42,6 +42,21 @@ describe('another place for an outing', () => {
     expect(moved.place).toBe(DENVER);
   });
 
+  it('begins with the season’s usual weather where nothing was known, and leaves what was', () => {
+    const { weather: _none, ...unknown } = planned;
+    // In the tropics by its latitude; else temperate, whatever the country is like.
+    expect(setPlace(unknown, { ...DENVER, latitudeDeg: 10 }).weather).toEqual({
+      air: 'hazy',
+      windMS: 3,
+      climate: 'tropical',
+    });
+    expect(setPlace(unknown, DENVER).weather!.climate).toBe('temperate');
+    expect(setPlace(unknown, { name: 'nowhere known', timeZone: 'UTC' }).weather).toBeUndefined();
+    expect(setPlace(planned, DENVER).weather!.climate).toBeUndefined();
+    const coast = { ...planned, weather: { air: 'clean', windMS: 3, climate: 'maritime' } as const };
+    expect(setPlace(coast, DENVER).weather).toEqual(coast.weather);
+  });
+
   it('keeps the instants of a forecast, and makes simulated weather anew', () => {
     const forecast = { ...planned, weather: { ...planned.weather!, source: 'forecast' as const } };
     expect(setPlace(forecast, DENVER).weather!.hours).toEqual(hours);

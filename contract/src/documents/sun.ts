@@ -44,7 +44,8 @@ export interface WeatherHour {
 /** The sky over the outing: what it usually is, and the hours that are known better. */
 export interface Weather {
   readonly air: AirWord;
-  readonly cloud: number;
+  /** The user's own word on the cloud where no hour is known, 0 to 1; by the climate if absent. */
+  readonly cloud?: number;
   readonly windMS: number;
   /** Ascending. */
   readonly hours?: readonly WeatherHour[];
@@ -57,5 +58,5 @@ export interface Weather {
 /** Where hours of weather come from. */
 export type WeatherSource = 'typed' | 'forecast' | 'simulated';
 
-export const USUAL_WEATHER: Weather = { air: 'ordinary', cloud: 0, windMS: 1.5 };
+export const USUAL_WEATHER: Weather = { air: 'ordinary', windMS: 1.5 };
 export const USUAL_PLACE: PanelPlace = { aim: { how: 'flat' }, mount: 'flat', ground: 'grass' };

@@ -126,7 +126,7 @@ export interface Trip {
   readonly stepMinutes: 1 | 5 | 15;
   /** What may be carried, g. */
   readonly carryLimitG?: number;
-  /** The sky; ordinary air without a cloud if absent. */
+  /** The sky; nothing is known of it if absent. */
   readonly weather?: Weather;
   /** How the panel lies; flat on grass if absent. */
   readonly panelPlace?: PanelPlace;

@@ -1,4 +1,6 @@
 import { shelf, trip } from '../testing/documents.js';
+import { kitShelf, kitTrip } from '../testing/kit.js';
+import { withSomeWeather } from '../weather/take-weather.js';
 import { assessTrip, sayMissing } from './assess-trip.js';
 
 describe('a trip looked at in full', () => {
@@ -38,5 +40,15 @@ describe('a trip looked at in full', () => {
     });
     expect(sayMissing(empty.missing)).toContain('Add the hours in which you will operate.');
     expect(assessTrip(trip({ blocks: [] }), shelf).missing).toEqual(['hours']);
+  });
+
+  it('asks for a sky where a panel is carried, and for none without', () => {
+    const { weather: _none, ...blind } = kitTrip();
+    expect(assessTrip(blind, kitShelf).missing).toEqual(['sky']);
+    expect(assessTrip(blind, kitShelf).status).toBe('unknown');
+    const loadout = blind.loadout.filter(({ gear }) => gear !== 'frond' && gear !== 'rill');
+    expect(assessTrip({ ...blind, loadout }, kitShelf).missing).toEqual([]);
+    const { found } = assessTrip(withSomeWeather(blind), kitShelf);
+    expect(found!.run.plan.assumed).toContain('sky: temperate, mild inland, autumn');
   });
 });

@@ -1,7 +1,16 @@
-import { bestPoints } from '@knapsack/core';
+import { bestPoints, CLIMATES, seasonAt } from '@knapsack/core';
 import type { Figure } from '../documents/figure.js';
 import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
 import { guessedOf } from './panel-label.js';
+
+/** A climate is a rule of thumb, not a forecast: what of a trip's sky rests on it, in words. */
+export function assumedSky({ weather, place, start }: Trip): string[] {
+  if (!weather?.climate) return [];
+  const season = seasonAt(Date.parse(start), place.latitudeDeg ?? 45);
+  const hours = (weather.hours ?? []).length > 0 && weather.source !== 'simulated' ? ', where no hour is known' : '';
+  return [`sky: ${CLIMATES[weather.climate].label}, ${season}${hours}`];
+}
 
 /** The figures of a gear item that rest on nothing but a rule of thumb, in words. */
 export function assumedIn(gear: Gear): string[] {

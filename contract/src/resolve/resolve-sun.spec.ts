@@ -1,5 +1,6 @@
 import { forecast } from '@knapsack/core';
 import type { ControllerGear, Panel } from '../documents/gear.js';
+import type { Weather } from '../documents/sun.js';
 import { readGear, readTrip } from '../schemas/read.js';
 import { shelf, trip } from '../testing/documents.js';
 import { panelLabel } from './panel-label.js';
@@ -111,22 +112,20 @@ describe('resolving the sun', () => {
 describe('the sky at an instant', () => {
   const at = (hour: number) => Date.UTC(2027, 8, 4, hour);
   const hour = (of: number, cloud: number) => ({ start: new Date(at(of)).toISOString(), cloud });
+  const under = (weather: Weather) => skyOf({ ...sunny, weather, temperatureC: 12 });
 
   it('is the known hour up to the next, the last for an hour, else the usual', () => {
-    const skyAt = skyOf({ air: 'clean', cloud: 0.3, windMS: 2, hours: [hour(8, 1), hour(12, 0.5)] }, 12);
+    const skyAt = under({ air: 'clean', cloud: 0.3, windMS: 2, hours: [hour(8, 1), hour(12, 0.5)] });
     expect([7, 8, 11, 12, 13].map((of) => skyAt(at(of)).cloud)).toEqual([0.3, 1, 1, 0.5, 0.3]);
   });
 
   it('takes the hour’s own temperature, wind and rain', () => {
-    const skyAt = skyOf(
-      {
-        air: 'clean',
-        cloud: 0,
-        windMS: 2,
-        hours: [{ ...hour(8, 1), rain: true, temperatureC: 3, windMS: 9 }],
-      },
-      12,
-    );
+    const skyAt = under({
+      air: 'clean',
+      cloud: 0,
+      windMS: 2,
+      hours: [{ ...hour(8, 1), rain: true, temperatureC: 3, windMS: 9 }],
+    });
     expect(skyAt(at(8))).toEqual({ cloud: 1, rain: true, airC: 3, windMS: 9 });
     expect(skyAt(at(10))).toEqual({ cloud: 0, rain: false, airC: 12, windMS: 2 });
   });

@@ -62,7 +62,7 @@ export function resolveSun(
     heightM,
     turbidity: AIR_WORDS[weather.air].turbidity,
     albedo: GROUND_WORDS[place.ground],
-    skyAt: skyOf(weather, trip.temperatureC),
+    skyAt: skyOf(trip),
     aim: aimPlan(place.aim),
     mount: place.mount,
     shade: {

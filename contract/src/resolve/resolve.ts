@@ -2,7 +2,7 @@ import { fail, MINUTE_MS, succeed, type AccessoryLoad, type PlanInput, type Resu
 import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { targetOf, type Trip } from '../documents/trip.js';
-import { assumedIn } from './assumed.js';
+import { assumedIn, assumedSky } from './assumed.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
@@ -60,7 +60,11 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
     targetChance: targetOf(trip),
     remarks: neverDark(carried, accessories.value),
-    assumed: [...assumedLeads(wiring.value, carried), ...carried.flatMap(({ gear }) => assumedIn(gear))],
+    assumed: [
+      ...(sun.value ? assumedSky(trip) : []),
+      ...assumedLeads(wiring.value, carried),
+      ...carried.flatMap(({ gear }) => assumedIn(gear)),
+    ],
   });
 }
 

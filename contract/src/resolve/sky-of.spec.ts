@@ -1,9 +1,9 @@
 import type { Trip } from '../documents/trip.js';
 import { trip } from '../testing/documents.js';
-import { outlookOf } from './sky-of.js';
+import { knowsSky, outlookOf, usualCloud } from './sky-of.js';
 
 const weather = (change: Partial<NonNullable<Trip['weather']>>): Trip =>
-  trip({ weather: { air: 'clean', cloud: 0.55, windMS: 3, climate: 'maritime', ...change } });
+  trip({ weather: { air: 'clean', windMS: 3, climate: 'maritime', ...change } });
 const noon = Date.parse('2027-09-04T12:00:00Z');
 
 describe('how well a sky is known', () => {
@@ -23,10 +23,19 @@ describe('how well a sky is known', () => {
     expect(outlookOf(weather({ hours, source: 'simulated' })).isForecast(noon)).toBeFalse();
   });
 
-  it('lets a usual sky of one’s own go before the climate’s', () => {
-    expect(outlookOf(weather({ cloud: 1 })).climate).toBeUndefined();
-    expect(outlookOf(trip()).climate).toBeUndefined();
-    // What the climate itself puts there is no word of one's own: autumn, 1 3 3 3 of ten days.
-    expect(outlookOf(weather({ cloud: 0.656 })).climate).toBe('maritime');
+  it('lets the user’s own word on the cloud go before the climate, however near the two are', () => {
+    expect(outlookOf(weather({ cloud: 0.656 })).isForecast(noon)).toBeTrue();
+    expect(usualCloud(weather({ cloud: 0.656 }))).toBe(0.656);
+    expect(outlookOf(weather({})).isForecast(noon)).toBeFalse();
+    // Autumn on a cool coast, of ten days 1 clear, 3 fair, 3 cloudy, 3 wet: (0.08 + 3 x 0.38 + 3 x 0.82 + 3 x 0.96) / 10.
+    expect(usualCloud(weather({}))).toBeCloseTo(0.656, 6);
+  });
+
+  it('is not known at all without an hour and without a climate', () => {
+    const hours = [{ start: '2027-09-04T12:00:00Z', cloud: 0.5 }];
+    expect(knowsSky(trip())).toBeFalse();
+    expect(knowsSky(trip({ weather: { air: 'clean', windMS: 3, cloud: 0.2 } }))).toBeFalse();
+    expect(knowsSky(trip({ weather: { air: 'clean', windMS: 3, hours } }))).toBeTrue();
+    expect(knowsSky(weather({}))).toBeTrue();
   });
 });

@@ -1,9 +1,39 @@
-import { AIR_WORDS, HOUR_MS, seasonAt, usualSky, type Outlook, type SkyNow } from '@knapsack/core';
-import { USUAL_WEATHER, type Weather } from '../documents/sun.js';
+import {
+  AIR_WORDS,
+  climateAt,
+  HOUR_MS,
+  seasonAt,
+  USUAL_CLIMATE,
+  usualSky,
+  type ClimateWord,
+  type Outlook,
+  type SkyNow,
+} from '@knapsack/core';
+import { USUAL_WEATHER } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 
-/** The sky at an instant: the hour that is known, else what it usually is. */
-export function skyOf({ cloud, windMS, hours = [] }: Weather, airC: number): (timeMs: number) => SkyNow {
+type UnderSky = Pick<Trip, 'weather' | 'place' | 'start' | 'temperatureC'>;
+
+/** Whether anything is known of the sky: hours of weather, or at least a climate. */
+export const knowsSky = ({ weather }: Pick<Trip, 'weather'>): boolean =>
+  weather?.climate !== undefined || (weather?.hours ?? []).length > 0;
+
+/** The climate of a trip: the one that was chosen, else what its latitude suggests. */
+export const climateOf = ({ weather, place: { latitudeDeg } }: Pick<Trip, 'weather' | 'place'>): ClimateWord =>
+  weather?.climate ?? (latitudeDeg === undefined ? USUAL_CLIMATE : climateAt(latitudeDeg));
+
+/** Cloud amount where no hour is known, 0 to 1: the user's own word, else what the climate has in that season; clear without either. */
+export function usualCloud({ weather = USUAL_WEATHER, place, start }: Omit<UnderSky, 'temperatureC'>): number {
+  const { cloud, climate } = weather;
+  const { latitudeDeg = 45, heightM = 0 } = place;
+  if (cloud !== undefined) return cloud;
+  return climate ? usualSky(climate, seasonAt(Date.parse(start), latitudeDeg), heightM).cloud : 0;
+}
+
+/** The sky of a trip at an instant: the hour that is known, else what it usually is. */
+export function skyOf(trip: UnderSky): (timeMs: number) => SkyNow {
+  const { windMS, hours = [] } = trip.weather ?? USUAL_WEATHER;
+  const airC = trip.temperatureC;
   const starts = hours.map((hour) => Date.parse(hour.start));
   const skies = hours.map((hour): SkyNow => ({
     cloud: hour.cloud,
@@ -13,7 +43,7 @@ export function skyOf({ cloud, windMS, hours = [] }: Weather, airC: number): (ti
     windMS: hour.windMS ?? windMS,
     ...(hour.air && { turbidity: AIR_WORDS[hour.air].turbidity }),
   }));
-  const usual: SkyNow = { cloud, rain: false, airC, windMS };
+  const usual: SkyNow = { cloud: usualCloud(trip), rain: false, airC, windMS };
   const lastEnd = (starts.at(-1) ?? 0) + HOUR_MS;
   let near = 0;
   return (timeMs) => {
@@ -25,28 +55,18 @@ export function skyOf({ cloud, windMS, hours = [] }: Weather, airC: number): (ti
   };
 }
 
-/** A usual sky that is this near to the climate's is the climate's, not one that someone has thought of. */
-const ALIKE_CLOUD = 0.05;
-
 /**
- * How well the sky of a trip is known: the hours that someone has forecast or typed, and the climate of the rest. A usual
- * sky of the user's own goes before the climate; the built-in weather is nobody's forecast, but one of many that the climate
- * could bring.
+ * How well the sky of a trip is known: the hours that someone has forecast or typed, the user's own word on all others, and
+ * the climate where there is none. The built-in weather is nobody's forecast, but one of many that the climate could bring.
  */
-export function outlookOf({ weather = USUAL_WEATHER, place, start }: Trip): Outlook {
+export function outlookOf({ weather = USUAL_WEATHER }: Trip): Outlook {
   const { climate, hours = [], source, cloud } = weather;
-  const { latitudeDeg = 0, heightM = 0 } = place;
-  const season = seasonAt(Date.parse(start), latitudeDeg);
-  const isOwnWord =
-    hours.length === 0 &&
-    climate !== undefined &&
-    Math.abs(cloud - usualSky(climate, season, heightM).cloud) > ALIKE_CLOUD;
   const starts = hours.map((hour) => Date.parse(hour.start));
   const [first = Infinity] = starts;
   const lastEnd = (starts.at(-1) ?? 0) + HOUR_MS;
-  const isKnown = source !== 'simulated';
+  const isOwnWord = cloud !== undefined;
   return {
-    ...(climate && !isOwnWord && { climate }),
-    isForecast: (timeMs) => isKnown && timeMs >= first && timeMs < lastEnd,
+    ...(climate && { climate }),
+    isForecast: (timeMs) => (timeMs >= first && timeMs < lastEnd ? source !== 'simulated' : isOwnWord),
   };
 }

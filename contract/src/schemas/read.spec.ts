@@ -29,6 +29,30 @@ describe('reading documents', () => {
     expect(gear.ok && gear.value.version).toBe(4);
   });
 
+  it('takes a usual cloud that nobody has typed out of a trip of version 4, and leaves the user’s own', () => {
+    const place = { name: 'coast', timeZone: 'UTC', latitudeDeg: 52, longitudeDeg: 5 };
+    const cloudOf = (cloud: number, change: object = {}) => {
+      const weather = { air: 'clean', cloud, windMS: 3, climate: 'maritime', ...change };
+      const read = readTrip({ ...trip({ place }), version: 4, weather });
+      return read.ok ? read.value.weather!.cloud : 'refused';
+    };
+    // Autumn on a cool coast: 0.656, which version 4 stored in whole per cent.
+    expect([0, 0.66, 0.65, 0.7].map((cloud) => cloudOf(cloud))).toEqual([
+      undefined,
+      undefined,
+      0.65,
+      0.7,
+    ]);
+    expect(cloudOf(0, { climate: undefined })).toBeUndefined();
+    expect(cloudOf(0.66, { climate: 'desert' })).toBe(0.66);
+    const unknown = readTrip({
+      ...trip(),
+      version: 4,
+      weather: { air: 'clean', cloud: 0.5, windMS: 3, climate: 'constructor' },
+    });
+    expect(unknown.ok).toBeFalse();
+  });
+
   it('knows which fields go together', () => {
     const sentence = (change: object) => {
       const read = readGear({ ...shelf[3], ...change });

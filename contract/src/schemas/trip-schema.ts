@@ -118,7 +118,7 @@ export const weatherHour = Joi.object({
 
 const weather = Joi.object({
   air: oneOf(Object.keys(AIR_WORDS)),
-  cloud: number('cloud'),
+  cloud: number('cloud').optional(),
   windMS: number('windMS'),
   hours: Joi.array().items(weatherHour).max(MOST_WEATHER_HOURS).optional(),
   climate: maybeOneOf(CLIMATE_WORDS),

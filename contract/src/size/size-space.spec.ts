@@ -45,6 +45,7 @@ const shelf: readonly Gear[] = [
 ];
 const outing: Trip = trip({
   place: { name: 'islet', timeZone: 'Europe/Oslo', latitudeDeg: 59, longitudeDeg: 5 },
+  weather: { air: 'clean', cloud: 0, windMS: 1.5, climate: 'maritime' },
   loadout: [
     { gear: 'curlew', count: 1 },
     { gear: 'shale', count: 1 },
@@ -90,6 +91,13 @@ describe('the kits of a shelf', () => {
     expect(allKits(space(outing, weak).space, {}).ruledOut.map(({ rule: name }) => name)).toContain(
       'discharge limit',
     );
+  });
+
+  it('do without a panel where nobody knows the sky', () => {
+    const { weather: _none, ...unknown } = outing;
+    const { space: kits } = space(unknown);
+    expect(allKits(kits, {}).allowed.every(({ sun }) => sun === 0)).toBeTrue();
+    expect(allKits(kits, {}).ruledOut.map(({ rule }) => rule)).toContain('sky not known');
   });
 
   it('do without a panel where nobody knows the place', () => {

@@ -22,7 +22,8 @@ import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { resolvePacks } from '../resolve/resolve-packs.js';
 import { coldest, resolveSun } from '../resolve/resolve-sun.js';
-import { outlookOf } from '../resolve/sky-of.js';
+import { MISSING } from '../resolve/missing.js';
+import { knowsSky, outlookOf } from '../resolve/sky-of.js';
 import { batteryParts, sunParts, type BatteryPart, type SunPart } from './shelf-parts.js';
 import { sizeProblems, type SizeAim, type SizeOptions } from './size-options.js';
 
@@ -185,6 +186,7 @@ function sunChooser(
     let shared: SunPlan | null = null;
     const by = chemistries.map((chemistry): [ChemistryName, SunPlan | Reason] => {
       const found = resolveSun(trip, carried, { ...plan.packs[0].label, chemistry }, plan.wiring);
+      if (found.ok && !knowsSky(bare)) return [chemistry, SKY_NOT_KNOWN];
       if (found.ok && found.value) return [chemistry, (shared ??= found.value)];
       const [{ code, sentence }] = found.ok ? [NO_PANEL] : found.problems;
       return [chemistry, { rule: RULE_WORDS[code] ?? code, sentence }];
@@ -197,6 +199,7 @@ function sunChooser(
   };
 }
 
+const SKY_NOT_KNOWN: Reason = { rule: 'sky not known', sentence: MISSING.sky };
 const NO_PANEL = { code: 'no-panel', sentence: 'There is no panel in it.' };
 
 /** The best fixed aim of the place; it hardly depends on which panel it is. */

@@ -75,6 +75,7 @@ export const kitShelf: readonly Gear[] = [
 export const kitTrip = (change: Partial<Trip> = {}): Trip =>
   trip({
     place: { name: 'islet', timeZone: 'Europe/Oslo', latitudeDeg: 59, longitudeDeg: 5.3 },
+    weather: { air: 'ordinary', cloud: 0, windMS: 1.5, climate: 'temperate' },
     loadout: ['curlew', 'shale', 'frond', 'rill', 'short-lead', 'relay', 'wire'].map((gear) => ({
       gear,
       count: 1,

@@ -4,15 +4,12 @@ import {
   sayTime,
   seasonAt,
   usualSky,
-  type ClimateWord,
   type WeatherHourMs,
 } from '@knapsack/core';
+import { climateOf, knowsSky } from '../resolve/sky-of.js';
 import { USUAL_WEATHER, type Weather, type WeatherHour } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 import type { WeatherDocument } from '../documents/weather.js';
-
-/** The climate that gaps are filled from where nobody has named one. */
-export const USUAL_CLIMATE: ClimateWord = 'temperate';
 
 /** Most gaps that are told one by one. */
 const MOST_TOLD = 3;
@@ -23,7 +20,7 @@ const MOST_TOLD = 3;
  */
 export function takeWeather(document: WeatherDocument, trip: Trip): { weather: Weather; notes: string[] } {
   const outing = { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) };
-  const climate = document.climate ?? trip.weather?.climate ?? USUAL_CLIMATE;
+  const climate = document.climate ?? climateOf(trip);
   const { latitudeDeg = 45, heightM = 0, timeZone } = trip.place;
   const usual = (timeMs: number) => usualSky(climate, seasonAt(timeMs, latitudeDeg), heightM);
   const { hours, gaps } = fillGaps(document.hours.map(fromDocument), outing, usual);
@@ -43,7 +40,7 @@ export function takeWeather(document: WeatherDocument, trip: Trip): { weather: W
   return {
     weather: {
       air: document.air ?? before.air,
-      cloud: Math.round(seasonal.cloud * 100) / 100,
+      ...(before.cloud !== undefined && { cloud: before.cloud }),
       windMS: seasonal.windMS,
       climate,
       source: document.source,
@@ -78,10 +75,21 @@ const toDocument = ({ startMs, cloud, rain, airC, windMS, air }: WeatherHourMs):
   ...(air && { air }),
 });
 
-/** A trip's weather by what is usual for the climate and the season alone, no hour known better. */
-export function typicalWeather(trip: Trip, climate: ClimateWord): Weather {
+/**
+ * A trip's weather by what is usual for a climate and the season alone, no hour known better.
+ *
+ * @param climate the trip's own if absent, else what the latitude suggests
+ */
+export function typicalWeather(trip: Trip, climate = climateOf(trip)): Weather {
   const startMs = Date.parse(trip.start);
   const { latitudeDeg = 45, heightM = 0 } = trip.place;
-  const { cloud, windMS } = usualSky(climate, seasonAt(startMs, latitudeDeg), heightM);
-  return { air: CLIMATES[climate].air, cloud: Math.round(cloud * 100) / 100, windMS, climate };
+  const { windMS } = usualSky(climate, seasonAt(startMs, latitudeDeg), heightM);
+  return { air: CLIMATES[climate].air, windMS, climate };
+}
+
+/** A trip that knows nothing of its sky, with the season's usual weather; any other as it is. */
+export function withSomeWeather(trip: Trip): Trip {
+  if (knowsSky(trip)) return trip;
+  const { cloud } = trip.weather ?? USUAL_WEATHER;
+  return { ...trip, weather: { ...typicalWeather(trip), ...(cloud !== undefined && { cloud }) } };
 }

@@ -10,7 +10,7 @@ import {
   type Verdict,
 } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
-import { USUAL_CLIMATE } from '../weather/take-weather.js';
+import { climateOf } from '../resolve/sky-of.js';
 
 /** How the trip's mean load would go on without anybody there. */
 export interface LeftAlone {
@@ -34,8 +34,9 @@ export function leftAlone(trip: Trip, plan: PlanInput, { meanA }: Verdict): Left
 }
 
 /** The usual sky of each month for the trip's climate. */
-export function usualSkyOf({ place, weather, start }: Trip): (month: number) => SkyNow {
-  const climate = weather?.climate ?? USUAL_CLIMATE;
+export function usualSkyOf(trip: Trip): (month: number) => SkyNow {
+  const { place, start } = trip;
+  const climate = climateOf(trip);
   const { latitudeDeg = 45, heightM = 0 } = place;
   const year = new Date(start).getUTCFullYear();
   return (month) => ({

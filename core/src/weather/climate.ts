@@ -134,6 +134,22 @@ export function seasonAt(timeMs: number, latitudeDeg: number): Season {
   return SEASONS[latitudeDeg >= 0 ? quarter : (quarter + 2) % 4];
 }
 
+/** Latitudes of the tropics and of the polar circles, degrees. */
+const TROPIC_DEG = 23.4;
+const POLAR_DEG = 66.6;
+
+/**
+ * The climate to begin with where nobody has named one: by latitude alone, and between the tropics and the polar circles the
+ * temperate one, which is cloudier than most dry places are. Source: convention of this project.
+ */
+export function climateAt(latitudeDeg: number): ClimateWord {
+  const away = Math.abs(latitudeDeg);
+  return away < TROPIC_DEG ? 'tropical' : away > POLAR_DEG ? 'polar' : USUAL_CLIMATE;
+}
+
+/** The climate where not even the latitude is known. */
+export const USUAL_CLIMATE: ClimateWord = 'temperate';
+
 /** A sky as it usually is. */
 export interface UsualSky {
   readonly cloud: number;

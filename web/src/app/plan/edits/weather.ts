@@ -16,7 +16,7 @@ export interface Paint {
 export function paintSky(trip: Trip, fromMs: number, toMs: number, paint: Paint): Trip {
   const { startMs, endMs } = spanOf(trip);
   const weather = trip.weather ?? USUAL_WEATHER;
-  const skyAt = skyOf(weather, trip.temperatureC);
+  const skyAt = skyOf(trip);
   const known = new Map((weather.hours ?? []).map((hour) => [hourOf(Date.parse(hour.start)), hour]));
   const first = hourOf(Math.min(fromMs, toMs));
   const last = hourOf(Math.max(fromMs, toMs));

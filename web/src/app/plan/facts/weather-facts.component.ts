@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import {
   takeWeather,
   typicalWeather,
+  usualCloud,
   USUAL_WEATHER,
   type Weather,
   type WeatherDocument,
@@ -47,10 +48,17 @@ const LARGEST_FILE = 1_900_000;
       <ks-number
         field="cloud"
         label="Usual cloud"
-        [value]="weather().cloud"
+        [value]="cloud()"
         (committed)="setWeather({ cloud: $event })"
       />
-      cloud where no hour is known; the hours are {{ source() }}.
+      cloud where no hour is known,
+      @if (weather().cloud === undefined) {
+        {{ weather().climate ? 'by the climate' : 'since no climate is said' }};
+      } @else {
+        as you say
+        <button type="button" class="quiet" (click)="byClimate()">by the climate instead</button>;
+      }
+      the hours are {{ source() }}.
     </p>
     <p>
       Climate
@@ -90,6 +98,11 @@ export class WeatherFactsComponent {
   protected readonly weather = computed<Weather>(() => this.store.trip()?.weather ?? USUAL_WEATHER);
   protected readonly source = computed(() => SOURCE_WORDS[this.weather().source ?? 'typed']);
 
+  protected readonly cloud = computed(() => {
+    const trip = this.store.trip();
+    return trip ? usualCloud(trip) : 0;
+  });
+
   protected asAir = (name: string): AirWord => name as AirWord;
 
   protected setWeather(change: Partial<Weather>): void {
@@ -98,6 +111,11 @@ export class WeatherFactsComponent {
 
   protected setClimate(name: string): void {
     this.setWeather({ climate: name as ClimateWord });
+  }
+
+  protected byClimate(): void {
+    const { cloud: _own, ...weather } = this.weather();
+    this.store.edit((trip) => ({ ...trip, weather }));
   }
 
   /** No hour known better than the climate's usual sky. */

@@ -1,3 +1,4 @@
+import type { Weather } from '@knapsack/contract';
 import { hour } from '../../testing/documents';
 import { drawSky, WIDTH } from './sky-drawing';
 import { skyView } from './sky-view';
@@ -7,8 +8,8 @@ describe('the drawing of the sky', () => {
   const outing = { startMs: hour(0), endMs: hour(24) };
   const iso = (of: number) => new Date(hour(of)).toISOString();
   const drawn = (hours: readonly object[]) => {
-    const weather = { air: 'clean', cloud: 0.3, windMS: 2, hours } as Parameters<typeof skyView>[1];
-    return drawSky(skyView(place, weather, outing, 12)!, outing, [
+    const weather = { air: 'clean', cloud: 0.3, windMS: 2, hours } as Weather;
+    return drawSky(skyView({ place, weather, start: iso(0), temperatureC: 12 }, outing)!, outing, [
       { start: iso(14), end: iso(16), fraction: 1, label: 'tower' },
     ]);
   };

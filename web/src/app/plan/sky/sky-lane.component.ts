@@ -135,12 +135,15 @@ export class SkyLaneComponent {
   // Each by itself, so that the sky is drawn anew only when it changes, not while a block is dragged.
   private readonly place = computed(() => this.store.trip()?.place ?? null);
   private readonly weather = computed(() => this.store.trip()?.weather ?? USUAL_WEATHER);
+  private readonly start = computed(() => this.store.trip()?.start ?? '');
   private readonly shade = computed(() => this.store.trip()?.panelPlace?.shade ?? null);
   private readonly airC = computed(() => this.store.trip()?.temperatureC ?? 15);
   private readonly zone = computed(() => this.place()?.timeZone ?? 'UTC');
   private readonly sky = computed(() => {
     const place = this.place();
-    return place && skyView(place, this.weather(), this.visible(), this.airC());
+    const weather = this.weather();
+    const start = this.start();
+    return place && skyView({ place, weather, start, temperatureC: this.airC() }, this.visible());
   });
 
   protected readonly drawing = computed(() => {

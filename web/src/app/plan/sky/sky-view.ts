@@ -1,4 +1,4 @@
-import { skyOf, type Place, type Weather } from '@knapsack/contract';
+import { skyOf, type Trip } from '@knapsack/contract';
 import { hourOf } from '../edits/weather';
 import { MINUTE_MS, sunPosition, type Span } from '@knapsack/core';
 
@@ -18,12 +18,15 @@ const LEAST_STEP_MS = 10 * MINUTE_MS;
 const MOST_STEPS = 720;
 
 /** Sun height and cloud over the outing, for the drawing; null where the place is not known. */
-export function skyView(place: Place, weather: Weather, { startMs, endMs }: Span, airC = 0): SkyView | null {
-  const { latitudeDeg, longitudeDeg } = place;
+export function skyView(
+  trip: Pick<Trip, 'place' | 'weather' | 'start' | 'temperatureC'>,
+  { startMs, endMs }: Span,
+): SkyView | null {
+  const { latitudeDeg, longitudeDeg } = trip.place;
   if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
-  const skyAt = skyOf(weather, airC);
+  const skyAt = skyOf(trip);
   const foggy = new Set(
-    (weather.hours ?? []).filter(({ fog }) => fog).map(({ start }) => hourOf(Date.parse(start))),
+    (trip.weather?.hours ?? []).filter(({ fog }) => fog).map(({ start }) => hourOf(Date.parse(start))),
   );
   const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil((endMs - startMs) / LEAST_STEP_MS)));
   const timesMs = Float64Array.from(

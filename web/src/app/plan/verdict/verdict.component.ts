@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import type { WhatIf } from '@knapsack/contract/what-if';
-import { sayMissing } from '@knapsack/contract';
+import { sayMissing, withSomeWeather } from '@knapsack/contract';
 import {
   chanceSentence,
   missingSentence,
@@ -71,6 +71,11 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
           @if (chance.missing().includes('hours')) {
             &ngsp;<button type="button" class="fix" (click)="addHours()">
               <i class="bi bi-plus-lg" aria-hidden="true"></i> Add hours
+            </button>
+          }
+          @if (chance.missing().includes('sky')) {
+            &ngsp;<button type="button" class="fix" (click)="addSky()">
+              <i class="bi bi-cloud-sun" aria-hidden="true"></i> Take the season’s usual weather
             </button>
           }
         </p>
@@ -209,6 +214,10 @@ export class VerdictComponent {
 
   protected addHours(): void {
     newBlock(this.store);
+  }
+
+  protected addSky(): void {
+    this.store.edit(withSomeWeather);
   }
 
   protected unfold(figure: Explained | 'chance'): void {
