@@ -262,7 +262,7 @@ for (const [width, height] of [
     }
     const overAll = () =>
       page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-    await page.goto(`${knapsack.address}/trips/headland-contest-camp/size`);
+    await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
     await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
     await page.getByRole('button', { name: 'Why?' }).first().click();
     await page.getByText('The table to take along').click();

@@ -3,12 +3,15 @@ import { stringify } from 'csv-stringify/sync';
 import {
   assessTrip,
   lookUp,
+  planFindings,
   sayMissing,
+  sayWarnings,
   takeWeather,
   type Gear,
   type Trip,
   type TripAssessment,
 } from '@knapsack/contract';
+import type { WireSays } from '@knapsack/contract/harness';
 import { compassBearing, declination } from '@knapsack/core/compass';
 import {
   bestFixedAim,
@@ -61,7 +64,8 @@ export function forecastCommand(terminal: Terminal): Command {
       const trip = withOptions(asWritten, options, terminal);
       // A trip whose gear nobody knows cannot be read; one that lacks something can.
       taken(tripFile, known(trip, shelf));
-      const { status, found, missing, problems } = assessTrip(trip, shelf);
+      const assessment = assessTrip(trip, shelf);
+      const { found, wire, missing, problems } = assessment;
       const zone = trip.place.timeZone;
       if (missing.length > 0) {
         if (options.csv) throw new InputProblem(`${tripFile}: ${sayMissing(missing)}`);
@@ -70,10 +74,11 @@ export function forecastCommand(terminal: Terminal): Command {
         );
         return;
       }
-      if (!found) throw new InputProblem(problemLine(tripFile, problems));
+      if (!found || !wire) throw new InputProblem(problemLine(tripFile, problems));
       if (options.csv) terminal.out(asCsv(found.run));
-      else if (options.json) terminal.out(`${JSON.stringify(asJson(trip.name, status, found, zone))}\n`);
-      else terminal.out(inWords(trip.name, found, zone));
+      else if (options.json)
+        terminal.out(`${JSON.stringify(asJson(trip.name, assessment.status, found, wire, zone))}\n`);
+      else terminal.out(inWords(trip.name, found, wire, zone));
     });
 }
 
@@ -122,11 +127,11 @@ const known = (trip: Trip, shelf: readonly Gear[]): Result<Trip> => {
 const unknownAsJson = (trip: string, missing: TripAssessment['missing']): string =>
   `${JSON.stringify({ trip, status: 'unknown', chance: null, missing, sentence: sayMissing(missing) })}\n`;
 
-function asJson(name: string, status: PlanMark, found: Assessment, zone: string) {
+function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSays, zone: string) {
   const { run, chance } = found;
   const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
     run.verdict;
-  const { events, schools, ...figures } = verdict;
+  const { events, schools, findings, ...figures } = verdict;
   return {
     trip: name,
     status,
@@ -137,10 +142,12 @@ function asJson(name: string, status: PlanMark, found: Assessment, zone: string)
       target: chance.target,
     },
     missing: [],
+    warningsInWire: wire.warnings,
     ...(found.wouldDoAh !== undefined && { wouldDoAh: found.wouldDoAh }),
     sentence: plainSentence(planSentence(run.verdict, found, zone)),
     verdict: {
       ...figures,
+      findings: planFindings({ findings }, wire),
       schools: schools.map(({ endMs: schoolEndMs, ...school }) => ({ ...school, end: iso(schoolEndMs) })),
       events: events.map(({ timeMs, ...event }) => ({ ...event, time: iso(timeMs) })),
       planEnd: iso(planEndMs),
@@ -169,7 +176,7 @@ function aimOf({ plan }: Forecast) {
 
 const asCsv = (run: Forecast): string => stringify(stepsOf(run), { header: true });
 
-function inWords(name: string, found: Assessment, zone: string): string {
+function inWords(name: string, found: Assessment, wire: WireSays, zone: string): string {
   const { run } = found;
   const sums = Object.values(explain(run, zone)).flatMap(({ title, lines }) =>
     lines.length === 0
@@ -190,7 +197,10 @@ function inWords(name: string, found: Assessment, zone: string): string {
         `best fixed aim: tilted ${fixed(aim.tiltDeg, 0)}° from the level, looking ${fixed(aim.azimuthDeg, 0)}° true, ${fixed(aim.compassDeg, 0)}° by compass`,
       ]
     : [];
-  const findings = run.verdict.findings.map(({ severity, sentence }) => `${severity}: ${sentence}`);
+  const warnings = sayWarnings(wire);
+  const findings = planFindings(run.verdict, wire).map(
+    ({ severity, sentence }) => `${severity}: ${sentence}`,
+  );
   const sentence = plainSentence(planSentence(run.verdict, found, zone));
-  return `${[name, sentence, ...findings, ...laid, ...sums].join('\n')}\n`;
+  return `${[name, sentence, ...(warnings ? [warnings] : []), ...findings, ...laid, ...sums].join('\n')}\n`;
 }

@@ -21,6 +21,7 @@ export * from './resolve/look-up.js';
 export * from './resolve/resolve.js';
 export * from './resolve/assess-trip.js';
 export * from './resolve/missing.js';
+export * from './resolve/plan-findings.js';
 export * from './resolve/resolve-packs.js';
 export * from './resolve/resolve-sun.js';
 export * from './resolve/resolve-wiring.js';

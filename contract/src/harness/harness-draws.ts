@@ -86,17 +86,18 @@ function loadDraw(load: AccessoryLoad | undefined, busV: number): LoadDraw {
 export function harnessCharging(
   carried: readonly Carried[],
   pack: Pack | null,
-  run: Forecast | null,
+  run: Partial<Pick<Forecast, 'plan' | 'packs' | 'march'>> | null,
 ): ReadonlyMap<string, Charging> {
   const charging = new Map<string, Charging>();
   const [controller] = carried.filter(isKind('controller'));
   for (const { gear, item } of carried.filter(isKind('panel'))) {
     const inSeries = item.inSeries ?? 1;
     const label = joined(panelLabel(gear), inSeries, item.count / inSeries);
-    const panelRun = run?.plan.sun ? panelCurrents(run.plan, run.march) : NOTHING;
+    const { plan, march, packs } = run ?? {};
+    const panelRun = plan?.sun && march ? panelCurrents(plan, march) : NOTHING;
     charging.set(gear.id, { ...panelRun, safeForA: panelRunAmps(label) });
     if (!controller || !pack) continue;
-    const controllerRun = run?.plan.sun ? controllerCurrents(run.plan, run.packs, run.march) : NOTHING;
+    const controllerRun = plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
     const safeForA = controllerRunAmps(controllerKind(controller.gear), label, pack);
     charging.set(controller.gear.id, { ...controllerRun, safeForA });
   }

@@ -36,12 +36,15 @@ const NOMINAL_V = 12.8;
 export const heardOn = ({ noise }: ControllerGear): readonly { readonly band: string }[] | null =>
   noise && noise.length > 0 ? noise.filter(({ unit, off, on }) => on - off >= HEARD[unit]) : null;
 
-/** What the rules hold a harness against. @param run the plan's forecast; null where it has none, as with parts missing */
+/** A plan as a harness sees it: what flows to its loads, and how it went where it was marched. */
+export type HarnessRun = Pick<Forecast, 'plan' | 'load'> & Partial<Pick<Forecast, 'packs' | 'march'>>;
+
+/** What the rules hold a harness against. @param run null where the plan cannot be calculated, as with parts missing */
 export function harnessFacts(
   trip: Trip,
   carried: readonly Carried[],
   parts: readonly HarnessPart[],
-  run: Forecast | null,
+  run: HarnessRun | null,
 ): HarnessFacts {
   const flow = harnessFlow(trip, carried, run);
   const total = (of: 'receiveA' | 'keyDownA') =>
@@ -75,7 +78,7 @@ export function harnessFacts(
         name: gear.name,
         coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
         shortA: label.iscA,
-        bestA: run ? largest(run.march.offeredA) : 0,
+        bestA: run?.march ? largest(run.march.offeredA) : 0,
       };
     }),
     inverters: parts
@@ -96,7 +99,7 @@ export function harnessFacts(
   };
 }
 
-function harnessFlow(trip: Trip, carried: readonly Carried[], run: Forecast | null): HarnessFlow {
+function harnessFlow(trip: Trip, carried: readonly Carried[], run: HarnessRun | null): HarnessFlow {
   const [piece] = batteryPieces(carried);
   const count = trip.batteryUse === 'turns' ? 1 : batteryPieces(carried).length;
   const pack = piece && packAt(packLabelOf(piece.gear, count), trip.temperatureC);
@@ -163,7 +166,7 @@ function checkedController(
 }
 
 /** Hours that an inverter is on: those of what hangs behind it, or the whole outing. */
-function inverterHours(trip: Trip, carried: readonly Carried[], id: string, run: Forecast | null): number {
+function inverterHours(trip: Trip, carried: readonly Carried[], id: string, run: HarnessRun | null): number {
   const behind = carried.filter(isKind('accessory')).findIndex(({ gear }) => id === `${gear.id}.via`);
   const pieces = run?.plan.accessories[behind]?.pieces;
   if (pieces) return pieces.reduce((sum, { startMs, endMs }) => sum + (endMs - startMs) / HOUR_MS, 0);

@@ -1,5 +1,4 @@
 import {
-  checkHarness,
   connectionOrder,
   disconnectionOrder,
   forecast,
@@ -15,8 +14,7 @@ import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { expectedReadings, type ExpectedReadings } from './expected-readings.js';
-import { harnessFacts } from './harness-facts.js';
-import { harnessOf } from './harness-of.js';
+import { checkedHarness } from './harness-checks.js';
 
 /** A run of the harness with what flows through it. */
 export interface ReportedRun extends RunFigures {
@@ -41,10 +39,9 @@ export interface HarnessReport {
 /** Looks at a trip's wiring. Any kit gives a report: what cannot be reckoned is left open and said. */
 export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport {
   const { carried } = lookUp(trip, shelf);
-  const parts = harnessOf(trip, carried);
   const plan = resolve(trip, shelf);
   const run = plan.ok ? forecast(plan.value) : null;
-  const facts = harnessFacts(trip, carried, parts, run);
+  const { parts, facts, checks } = checkedHarness(trip, carried, run);
   const figures = runFigures(parts, facts.flow);
   return {
     parts,
@@ -52,7 +49,7 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
       const run = figures.get(part.id);
       return run ? [{ part: part.id, label: runLabel(parts, part), ...run }] : [];
     }),
-    checks: checkHarness(parts, facts),
+    checks,
     joining: connectionOrder(parts),
     parting: disconnectionOrder(parts),
     expected: expectedReadings(trip, carried, run, facts.flow),

@@ -1,4 +1,5 @@
 export * from './change-harness.js';
+export * from './harness-checks.js';
 export * from './harness-facts.js';
 export * from './harness-of.js';
 export * from './harness-report.js';

@@ -1,7 +1,9 @@
 import { shelf, trip } from '../testing/documents.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
 import { withSomeWeather } from '../weather/take-weather.js';
+import { harnessReport } from '../harness/harness-report.js';
 import { assessTrip, sayMissing } from './assess-trip.js';
+import { planFindings, sayWarnings } from './plan-findings.js';
 
 describe('a trip looked at in full', () => {
   it('has a chance, a mark by it, and no battery that would do where it meets its target', () => {
@@ -35,6 +37,7 @@ describe('a trip looked at in full', () => {
     expect(empty).toEqual({
       status: 'unknown',
       found: null,
+      wire: null,
       missing: ['radio', 'battery', 'hours'],
       problems: [],
     });
@@ -50,5 +53,46 @@ describe('a trip looked at in full', () => {
     expect(assessTrip({ ...blind, loadout }, kitShelf).missing).toEqual([]);
     const { found } = assessTrip(withSomeWeather(blind), kitShelf);
     expect(found!.run.plan.assumed).toContain('sky: temperate, mild inland, autumn');
+  });
+});
+
+describe('what Wire says of a trip', () => {
+  const weakFuse = kitShelf.map((gear) =>
+    gear.kind === 'lead' && gear.wire ? { ...gear, wire: { ...gear.wire, fusesA: [1] } } : gear,
+  );
+
+  it('is a stop of the plan where it is one there, whatever the chance', () => {
+    expect(assessTrip(kitTrip(), kitShelf).status).toBe('fine');
+    const { status, found, wire } = assessTrip(kitTrip(), weakFuse);
+    expect(found!.chance.chance).toBeGreaterThan(0.9);
+    expect(status).toBe('stop');
+    const [first] = planFindings(found!.run.verdict, wire!);
+    expect(first.severity).toBe('stop');
+    expect(first.sentence).toContain('through a fuse of 1 A');
+    const wired = harnessReport(kitTrip(), weakFuse).checks;
+    expect(wire!.stops).toEqual(wired.filter(({ severity }) => severity === 'stop'));
+  });
+
+  it('is counted where it is a warning', () => {
+    const { status, wire } = assessTrip(kitTrip(), kitShelf);
+    const looks = harnessReport(kitTrip(), kitShelf).checks.filter(({ severity }) => severity === 'look');
+    expect(wire!.warnings).toBe(looks.length);
+    expect(looks.length).toBeGreaterThan(0);
+    expect(status).toBe('fine');
+    expect([0, 1, 2].map((warnings) => sayWarnings({ stops: [], warnings }))).toEqual([
+      '',
+      '1 warning in Wire.',
+      '2 warnings in Wire.',
+    ]);
+  });
+
+  it('is not said twice where the forecast has found the same', () => {
+    const weak = kitShelf.map((gear) =>
+      gear.kind === 'battery' ? { ...gear, continuousA: { value: 0.5, source: 'datasheet' as const } } : gear,
+    );
+    const { found, wire } = assessTrip(kitTrip(), weak);
+    expect(wire!.stops.map(({ rule }) => rule)).toContain('peak');
+    const all = planFindings(found!.run.verdict, wire!).filter(({ severity }) => severity === 'stop');
+    expect(all.map(({ code }) => code)).toEqual(['discharge-limit']);
   });
 });

@@ -1,7 +1,10 @@
 import { assess, type Assessment, type PlanMark, type Problem } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { checkedHarness, wireSays, type WireSays } from '../harness/harness-checks.js';
+import { lookUp } from './look-up.js';
 import { MISSING, missingIn, type Missing } from './missing.js';
+import { markWithWire } from './plan-findings.js';
 import { resolve } from './resolve.js';
 
 /** How a trip stands, as every room, the list of trips, the terminal and the card say it. */
@@ -9,6 +12,8 @@ export interface TripAssessment {
   readonly status: PlanMark;
   /** Null where something is missing, or the plan cannot be calculated. */
   readonly found: Assessment | null;
+  /** What Wire says of it; null where nothing was found. */
+  readonly wire: WireSays | null;
   readonly missing: readonly Missing[];
   /** Why it cannot be calculated, where nothing is missing. */
   readonly problems: readonly Problem[];
@@ -17,11 +22,12 @@ export interface TripAssessment {
 /** Looks at a trip in full: what is missing, else its chance and its typical outing. */
 export function assessTrip(trip: Trip, shelf: readonly Gear[]): TripAssessment {
   const missing = missingIn(trip, shelf);
-  if (missing.length > 0) return { status: 'unknown', found: null, missing, problems: [] };
+  if (missing.length > 0) return { status: 'unknown', found: null, wire: null, missing, problems: [] };
   const plan = resolve(trip, shelf);
-  if (!plan.ok) return { status: 'stop', found: null, missing, problems: plan.problems };
+  if (!plan.ok) return { status: 'stop', found: null, wire: null, missing, problems: plan.problems };
   const found = assess(plan.value);
-  return { status: found.mark, found, missing, problems: [] };
+  const wire = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, found.run).checks);
+  return { status: markWithWire(found.mark, wire), found, wire, missing, problems: [] };
 }
 
 /** What is missing, in sentences that ask for it. */

@@ -8,7 +8,8 @@ import { guessedOf } from './panel-label.js';
 export function assumedSky({ weather, place, start }: Trip): string[] {
   if (!weather?.climate) return [];
   const season = seasonAt(Date.parse(start), place.latitudeDeg ?? 45);
-  const hours = (weather.hours ?? []).length > 0 && weather.source !== 'simulated' ? ', where no hour is known' : '';
+  const hours =
+    (weather.hours ?? []).length > 0 && weather.source !== 'simulated' ? ', where no hour is known' : '';
   return [`sky: ${CLIMATES[weather.climate].label}, ${season}${hours}`];
 }
 

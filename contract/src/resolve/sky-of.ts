@@ -19,11 +19,18 @@ export const knowsSky = ({ weather }: Pick<Trip, 'weather'>): boolean =>
   weather?.climate !== undefined || (weather?.hours ?? []).length > 0;
 
 /** The climate of a trip: the one that was chosen, else what its latitude suggests. */
-export const climateOf = ({ weather, place: { latitudeDeg } }: Pick<Trip, 'weather' | 'place'>): ClimateWord =>
+export const climateOf = ({
+  weather,
+  place: { latitudeDeg },
+}: Pick<Trip, 'weather' | 'place'>): ClimateWord =>
   weather?.climate ?? (latitudeDeg === undefined ? USUAL_CLIMATE : climateAt(latitudeDeg));
 
 /** Cloud amount where no hour is known, 0 to 1: the user's own word, else what the climate has in that season; clear without either. */
-export function usualCloud({ weather = USUAL_WEATHER, place, start }: Omit<UnderSky, 'temperatureC'>): number {
+export function usualCloud({
+  weather = USUAL_WEATHER,
+  place,
+  start,
+}: Omit<UnderSky, 'temperatureC'>): number {
   const { cloud, climate } = weather;
   const { latitudeDeg = 45, heightM = 0 } = place;
   if (cloud !== undefined) return cloud;

@@ -37,12 +37,7 @@ describe('reading documents', () => {
       return read.ok ? read.value.weather!.cloud : 'refused';
     };
     // Autumn on a cool coast: 0.656, which version 4 stored in whole per cent.
-    expect([0, 0.66, 0.65, 0.7].map((cloud) => cloudOf(cloud))).toEqual([
-      undefined,
-      undefined,
-      0.65,
-      0.7,
-    ]);
+    expect([0, 0.66, 0.65, 0.7].map((cloud) => cloudOf(cloud))).toEqual([undefined, undefined, 0.65, 0.7]);
     expect(cloudOf(0, { climate: undefined })).toBeUndefined();
     expect(cloudOf(0.66, { climate: 'desert' })).toBe(0.66);
     const unknown = readTrip({

@@ -1,10 +1,13 @@
 import {
+  Dropped,
+  kitName,
   KitSearch,
   type Batch,
   type Fronts,
   type Kit,
   type NearestKit,
   type Problem,
+  type RuledOut,
   type Sum,
   type TriedKit,
 } from '@knapsack/core';
@@ -26,6 +29,8 @@ export interface HuntState {
   readonly fronts: Fronts;
   /** Tried on all draws, on a front or not. */
   readonly tried: readonly TriedKit[];
+  /** By the rules that kits are told by, and by those of Wire for kits that were of interest. */
+  readonly ruledOut: readonly RuledOut[];
   readonly done: number;
   readonly of: number;
   /** Steps that were walked, and how many all kits would have taken on all draws. */
@@ -166,12 +171,21 @@ export class KitHunt {
       found,
       fronts: search.fronts(),
       tried: search.tried(),
+      ruledOut: this.ruledOut(found, search),
       nearest: search.nearest(),
       done,
       of,
       steps,
       finished: done >= of,
     });
+  }
+
+  private ruledOut({ ruledOut, batteries, suns }: FoundKits, search: KitSearch): readonly RuledOut[] {
+    const dropped = new Dropped(ruledOut);
+    for (const { kit, reason } of search.ruledOut) {
+      dropped.add(reason, kitName(batteries[kit.battery], suns[kit.sun]));
+    }
+    return dropped.told();
   }
 
   private died(index: number): void {

@@ -58,6 +58,8 @@ export class KitWorker {
   private question: SizeQuestion | null = null;
   private parts: Pick<ShelfSpace, 'batteries' | 'suns' | 'aims'> | null = null;
   private trials: KitTrials | null = null;
+  private draws = 0;
+  private stopOf: ShelfSpace['stopOf'] = () => null;
 
   answer(message: ToKitWorker): FromKitWorker {
     const { job } = message;
@@ -74,23 +76,33 @@ export class KitWorker {
     }
     if ('batch' in message) {
       const { batch } = message;
-      const trials = batch.ranks.map((rank, at) => this.trials!.try(this.kits[rank], batch.mustBeat[at]));
+      const trials = batch.ranks.map((rank, at) => this.tried(this.kits[rank], batch.mustBeat[at]));
       return { job, batch, trials };
     }
     const { trip, shelf, options } = message.begin;
     const found = shelfSpace(trip, shelf, options);
     if (!found.ok) return { job, problems: found.problems };
-    const { space, batteries, suns, aims } = found.value;
+    const { space, batteries, suns, aims, stopOf } = found.value;
     const kits = allKits(space, options.limits);
     this.kits = kits.allowed;
     this.parts = { batteries, suns, aims };
+    this.stopOf = stopOf;
     this.question = message.begin;
     const steps = stepEdges(space.plan).length - 1;
     const draws = steps > LONG_STEPS ? LONG_DRAWS : KIT_DRAWS;
+    this.draws = draws;
     this.trials = new KitTrials(space, draws, SEED);
     return {
       job,
       kits: message.tellKits ? { ...kits, batteries, suns, aims, draws, steps } : null,
     };
+  }
+
+  /** Tries a kit; one that would be of interest has to pass Wire as well. */
+  private tried(kit: Kit, mustBeat: number): Trial {
+    const trial = this.trials!.try(kit, mustBeat);
+    if (trial.tried < this.draws) return trial;
+    const barred = this.stopOf(kit);
+    return barred ? { ...trial, barred } : trial;
   }
 }

@@ -44,7 +44,7 @@ export interface SizeAnswer {
 
 /** The answer of a search that has come to its end. */
 export function sizeAnswer(
-  { found, fronts, of, steps, nearest }: HuntState,
+  { found, fronts, of, steps, nearest, ruledOut }: HuntState,
   question: SizeQuestion,
 ): SizeAnswer {
   const { chance } = question.options;
@@ -66,7 +66,7 @@ export function sizeAnswer(
     },
     byWeight: fronts.weight.map((kit) => kitAnswer(found, kit, question)),
     byPrice: fronts.price.map((kit) => kitAnswer(found, kit, question)),
-    ruledOut: found.ruledOut,
+    ruledOut,
   };
 }
 

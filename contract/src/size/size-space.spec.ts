@@ -89,7 +89,7 @@ describe('the kits of a shelf', () => {
       { ...weighed(shale, 1), continuousA: figure(0.5) } as Gear,
     ];
     expect(allKits(space(outing, weak).space, {}).ruledOut.map(({ rule: name }) => name)).toContain(
-      'discharge limit',
+      'peak discharge',
     );
   });
 

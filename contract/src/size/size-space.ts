@@ -1,6 +1,5 @@
 import {
   fail,
-  forecast,
   isReason,
   MINUTE_MS,
   succeed,
@@ -23,6 +22,7 @@ import { resolve } from '../resolve/resolve.js';
 import { resolvePacks } from '../resolve/resolve-packs.js';
 import { coldest, resolveSun } from '../resolve/resolve-sun.js';
 import { MISSING } from '../resolve/missing.js';
+import { WireBar } from './wire-bar.js';
 import { knowsSky, outlookOf } from '../resolve/sky-of.js';
 import { batteryParts, sunParts, type BatteryPart, type SunPart } from './shelf-parts.js';
 import { sizeProblems, type SizeAim, type SizeOptions } from './size-options.js';
@@ -40,7 +40,12 @@ export interface ShelfSpace {
   readonly suns: readonly SunPart[];
   /** What a part's way to lie means in this place. */
   readonly aims: Readonly<Record<SizeAim, PanelPlace>>;
+  /** What Wire would stop a kit for, or null. */
+  readonly stopOf: (kit: KitParts) => Reason | null;
 }
+
+/** A kit by the places of its parts. */
+type KitParts = { readonly battery: number; readonly sun: number };
 
 /** All kits that a shelf can give a trip. Gear that the trip brings along is on the shelf as well. */
 export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOptions): Result<ShelfSpace> {
@@ -68,6 +73,8 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
   );
   if (!first.ok) return first;
   const plan = first.value;
+  const { sun: _sun, ...unlit } = plan;
+  const wire = new WireBar(unlit, all);
   const suns = sunParts(known, options.aims);
   const chemistries = [...new Set(batteries.map(({ chemistry }) => chemistry))];
   const outlook = outlookOf(trip);
@@ -79,16 +86,26 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
     propped: propped(bare, all, plan, suns, planned),
     turned: { ...planned, aim: { how: 'every', minutes: 120 }, mount: 'propped' },
   };
+  const space: SizeSpace = {
+    plan: { ...plan, outlook },
+    coldC: coldest(trip),
+    batteries: batteries.map((part) => batteryChoice(bare, all, part, wire)),
+    suns: suns.map((part) => choose(part, part.aim && aims[part.aim])),
+  };
   return succeed({
-    space: {
-      plan: { ...plan, outlook },
-      coldC: coldest(trip),
-      batteries: batteries.map((part) => batteryChoice(bare, all, part, plan)),
-      suns: suns.map((part) => choose(part, part.aim && aims[part.aim])),
-    },
+    space,
     batteries,
     suns,
     aims,
+    stopOf: (kit) => {
+      const { batteries: choices, suns: sunChoices } = space;
+      const { packs, chemistry } = choices[kit.battery];
+      const sun = sunChoices[kit.sun].by?.[chemistry];
+      return wire.stopOf(withKit(trip, all, { batteries, suns, aims }, kit), {
+        packs,
+        ...(sun && !isReason(sun) && { sun }),
+      });
+    },
   });
 }
 
@@ -97,7 +114,7 @@ export function withKit(
   trip: Trip,
   shelf: readonly Gear[],
   { batteries, suns, aims }: Pick<ShelfSpace, 'batteries' | 'suns' | 'aims'>,
-  kit: { readonly battery: number; readonly sun: number },
+  kit: KitParts,
 ): Trip {
   const battery = batteries[kit.battery];
   const sun = suns[kit.sun];
@@ -136,27 +153,15 @@ export function stepFor({ start, end, stepMinutes }: Trip): Trip['stepMinutes'] 
   return fits ?? 15;
 }
 
-function batteryChoice(bare: Trip, gear: readonly Gear[], part: BatteryPart, plan: PlanInput): BatteryChoice {
-  const trip: Trip = { ...bare, loadout: part.items, batteryUse: part.use };
+/** A battery part, barred where it cannot be used or Wire would stop it, with no panel beside it. */
+function batteryChoice(bare: Trip, gear: readonly Gear[], part: BatteryPart, wire: WireBar): BatteryChoice {
+  const trip: Trip = { ...bare, loadout: [...bare.loadout, ...part.items], batteryUse: part.use };
   const packs = resolvePacks(trip, lookUp(trip, gear).carried);
   if (!packs.ok) {
     const [{ code, sentence }] = packs.problems;
     return { ...part, packs: [], barred: { rule: code, sentence } };
   }
-  return { ...part, packs: packs.value, barred: barredBy({ ...plan, packs: packs.value }) };
-}
-
-/** Hard rules that a battery may break with this load, and what they are called in the list. */
-const HARD_RULES: Readonly<Record<string, string>> = {
-  'discharge-limit': 'discharge limit',
-  'over-voltage': 'too many volts',
-};
-
-function barredBy(plan: PlanInput): Reason | null {
-  const stop = forecast({ ...plan, stepMs: 15 * MINUTE_MS }).verdict.findings.find(
-    ({ severity, code }) => severity === 'stop' && code in HARD_RULES,
-  );
-  return stop ? { rule: HARD_RULES[stop.code], sentence: stop.sentence } : null;
+  return { ...part, packs: packs.value, barred: wire.stopOf(trip, { packs: packs.value }) };
 }
 
 const RULE_WORDS: Readonly<Record<string, string>> = {

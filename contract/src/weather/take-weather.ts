@@ -1,11 +1,4 @@
-import {
-  CLIMATES,
-  fillGaps,
-  sayTime,
-  seasonAt,
-  usualSky,
-  type WeatherHourMs,
-} from '@knapsack/core';
+import { CLIMATES, fillGaps, sayTime, seasonAt, usualSky, type WeatherHourMs } from '@knapsack/core';
 import { climateOf, knowsSky } from '../resolve/sky-of.js';
 import { USUAL_WEATHER, type Weather, type WeatherHour } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';

@@ -9,6 +9,8 @@ import {
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { checkedHarness, wireSays } from '../harness/harness-checks.js';
+import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 
 /** Outings longer than this are looked at in coarse steps, since many of them are. */
@@ -32,22 +34,29 @@ export interface Prospect {
   /** UTC epoch ms; Infinity where it lasts. */
   readonly endMs: number;
   readonly holds: boolean;
+  /** What Wire stops in it: rules and their places. */
+  readonly wireStops: readonly string[];
 }
 
 /** How much better one prospect is than another: by its chance, where that is the same by its typical end. */
-export const byProspect = (a: Omit<Prospect, 'holds'>, b: Omit<Prospect, 'holds'>): number =>
-  b.chance.chance - a.chance.chance || (a.endMs === b.endMs ? 0 : b.endMs - a.endMs);
+export const byProspect = (
+  a: Pick<Prospect, 'chance' | 'endMs'>,
+  b: Pick<Prospect, 'chance' | 'endMs'>,
+): number => b.chance.chance - a.chance.chance || (a.endMs === b.endMs ? 0 : b.endMs - a.endMs);
 
 /** How likely a changed trip lasts; null where it cannot be calculated. */
 export function prospectOf(trip: Trip, shelf: readonly Gear[]): Prospect | null {
   const plan = planOf(trip, shelf);
   if (!plan) return null;
   const chance = chanceOf(plan);
-  const { verdict } = forecast(plan);
+  const run = forecast(plan);
+  const { verdict } = run;
+  const { stops } = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, run).checks);
   const mark = planMark(verdict, chance);
   return {
     chance,
     endMs: verdict.endMs ?? Infinity,
     holds: mark !== 'stop' && chance.chance >= chance.target,
+    wireStops: stops.map(({ rule, part }) => `${rule} ${part}`),
   };
 }

@@ -37,13 +37,14 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
   const before = prospectOf(trip, shelf);
   if (!before || before.holds) return [];
   const { carried } = lookUp(trip, shelf);
+  const now: Now = { trip, shelf, wireStops: new Set(before.wireStops) };
   const kinds: readonly (() => Fix | null)[] = [
-    () => tryOn(shelf, propped(trip, shelf)),
-    () => stepByStep(trip, shelf, lessPower(trip, stationRadios(carried))),
-    () => stepByStep(trip, shelf, lessShare(trip)),
-    () => stepByStep(trip, shelf, fewerHours(trip)),
-    () => lightest(trip, shelf, moreBattery(trip, shelf, carried)),
-    () => lightest(trip, shelf, morePanel(trip, shelf, carried)),
+    () => tryOn(now, propped(trip, shelf)),
+    () => stepByStep(now, lessPower(trip, stationRadios(carried))),
+    () => stepByStep(now, lessShare(trip)),
+    () => stepByStep(now, fewerHours(trip)),
+    () => lightest(now, moreBattery(trip, shelf, carried)),
+    () => lightest(now, morePanel(trip, shelf, carried)),
   ];
   const tried = kinds.map((make) => make()).filter((fix) => fix !== null);
   const enough = tried.filter((fix) => fix.fixes);
@@ -54,26 +55,34 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
     .slice(0, TOLD);
 }
 
+/** The plan as it stands, and what Wire stops in it already. */
+interface Now {
+  readonly trip: Trip;
+  readonly shelf: readonly Gear[];
+  readonly wireStops: ReadonlySet<string>;
+}
+
+/** A change mends a plan where it meets the target and Wire stops nothing that it did not stop before. */
 const tryOn = (
-  shelf: readonly Gear[],
+  { shelf, wireStops: known }: Now,
   change: { readonly words: string; readonly trip: Trip } | null,
 ): Fix | null => {
   const prospect = change && prospectOf(change.trip, shelf);
   if (!prospect) return null;
-  const { chance, endMs, holds } = prospect;
-  return { ...change, chance, endMs, fixes: holds };
+  const { chance, endMs, holds, wireStops } = prospect;
+  return { ...change, chance, endMs, fixes: holds && wireStops.every((stop) => known.has(stop)) };
 };
 
 /** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
-function stepByStep(trip: Trip, shelf: readonly Gear[], change: Change): Fix | null {
+function stepByStep(now: Now, change: Change): Fix | null {
   const steps = Array.from({ length: MOST_STEPS }, (_, index) => change(index + 1));
-  const end = steps.findIndex((made) => !made || made.trip === trip);
+  const end = steps.findIndex((made) => !made || made.trip === now.trip);
   const ways = steps.slice(0, end === -1 ? MOST_STEPS : end);
-  let best = tryOn(shelf, ways.at(-1) ?? null);
+  let best = tryOn(now, ways.at(-1) ?? null);
   if (!best?.fixes) return best;
   for (let low = 0, high = ways.length - 1; low < high;) {
     const middle = Math.floor((low + high) / 2);
-    const fix = tryOn(shelf, ways[middle]);
+    const fix = tryOn(now, ways[middle]);
     if (fix?.fixes) [best, high] = [fix, middle];
     else low = middle + 1;
   }
@@ -82,14 +91,13 @@ function stepByStep(trip: Trip, shelf: readonly Gear[], change: Change): Fix | n
 
 /** The lightest of several that fixes it, else the one that helps most. */
 function lightest(
-  trip: Trip,
-  shelf: readonly Gear[],
+  now: Now,
   ways: readonly { readonly words: string; readonly trip: Trip; readonly grams: number }[],
 ): Fix | null {
   let best: Fix | null = null;
   for (const way of [...ways].sort((a, b) => a.grams - b.grams)) {
-    if (way.trip === trip) continue;
-    const fix = tryOn(shelf, way);
+    if (way.trip === now.trip) continue;
+    const fix = tryOn(now, way);
     if (!fix) continue;
     if (fix.fixes) return fix;
     if (!best || byProspect(fix, best) < 0) best = fix;

@@ -1,7 +1,6 @@
 import { HOUR_MS } from '../span.js';
-import { leadOf, measuredRadio, whiteboardPlan, type WhiteboardChange } from '../testing/plans.js';
+import { measuredRadio, whiteboardPlan, type WhiteboardChange } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
-import { NO_WIRING } from '../wire/runs.js';
 import { forecast } from './forecast.js';
 
 const found = (change: WhiteboardChange) => forecast(whiteboardPlan(change)).verdict.findings;
@@ -22,38 +21,6 @@ describe('findings', () => {
     const charging = { radio, offeredA: () => 8, pack: { startSoc: 0.95 } };
     expect(codes(charging)).toContain('over-voltage');
     expect(codes({ ...charging, radio: { ...radio, maxV: 15 } })).not.toContain('over-voltage');
-  });
-
-  it('stop a radio on load terminals that cannot carry it, or that nobody has described', () => {
-    const on = (loadA?: number) => ({
-      blocks: blocks({}),
-      onLoadTerminals: true,
-      controller: { name: 'Weir', ...(loadA !== undefined && { loadA }) },
-    });
-    expect(codes(on(2.9))).toContain('load-terminals');
-    expect(codes(on())).toContain('load-terminals');
-    expect(codes(on(5))).not.toContain('load-terminals');
-  });
-
-  it('look at a lead that loses too much, and stop one that would get hot', () => {
-    const thin = {
-      name: 'thin lead',
-      ohm: 0.2,
-      made: {
-        size: { awg: null, areaMm2: 0.1 },
-        lengthM: 2,
-        contactPairs: 2,
-        fusesA: [],
-        connectorA: 30,
-        bundled: false,
-      },
-    };
-    const wiring = { ...NO_WIRING, radio: thin };
-    expect(codes({ wiring, blocks: blocks({}) })).toEqual(
-      jasmine.arrayContaining(['thin-wire-radio', 'drop-radio']),
-    );
-    const good = { ...NO_WIRING, radio: leadOf(0.01) };
-    expect(codes({ wiring: good, blocks: blocks({}) }).filter((code) => code.endsWith('-radio'))).toEqual([]);
   });
 
   it('look at sun that a cold battery must not take, and at a panel in the polar night', () => {

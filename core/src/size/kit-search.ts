@@ -1,4 +1,5 @@
 import { oddsOf, type Odds } from '../chance/chance.js';
+import type { Reason } from './choices.js';
 import type { Kit } from './kits.js';
 import type { Trial } from './kit-trial.js';
 
@@ -48,6 +49,7 @@ export class KitSearch {
   private done = 0;
   private steps = 0;
   private longest: { readonly rank: number; readonly meanHours: number } | null = null;
+  private readonly barred = new Map<number, Reason>();
   /** Ranks tried to the end, ascending. */
   private readonly whole: number[] = [];
 
@@ -89,15 +91,22 @@ export class KitSearch {
   /** Takes back what came of a batch. */
   take({ ranks }: Batch, trials: readonly Trial[]): void {
     ranks.forEach((rank, index) => {
-      const { wins, tried, steps, meanHours } = trials[index];
-      if (!this.longest || meanHours > this.longest.meanHours) this.longest = { rank, meanHours };
+      const { wins, tried, steps, meanHours, barred } = trials[index];
+      if (barred) this.barred.set(rank, barred);
+      if (!barred && (!this.longest || meanHours > this.longest.meanHours))
+        this.longest = { rank, meanHours };
       this.done += 1;
       this.steps += steps;
-      if (tried < this.draws || this.won[rank] !== undefined) return;
+      if (barred || tried < this.draws || this.won[rank] !== undefined) return;
       this.won[rank] = wins;
       const at = this.whole.findIndex((other) => other > rank);
       this.whole.splice(at === -1 ? this.whole.length : at, 0, rank);
     });
+  }
+
+  /** Kits that turned out to be barred when they were tried, and why. */
+  get ruledOut(): readonly { readonly kit: Kit; readonly reason: Reason }[] {
+    return [...this.barred].map(([rank, reason]) => ({ kit: this.kits[rank], reason }));
   }
 
   get progress(): { readonly done: number; readonly of: number; readonly steps: number } {

@@ -25,7 +25,7 @@ import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
 import { lightTable, type LightTable } from '../sun/light-table.js';
 import { drawnSun } from '../sun/output-table.js';
-import { isReason, type SizeSpace } from './choices.js';
+import { isReason, type Reason, type SizeSpace } from './choices.js';
 import type { Kit } from './kits.js';
 
 /** Draws that each kit is tried on. */
@@ -43,6 +43,8 @@ export interface Trial {
   /** Hours that the draws lasted on average, those that finished counted as the whole outing. */
   readonly meanHours: number;
   readonly steps: number;
+  /** A rule that bars it, found where it was of interest; it is on no front then. */
+  readonly barred?: Reason;
 }
 
 /** Batteries of about the same volts, and all that is drawn for them. */

@@ -4,6 +4,7 @@ import {
   type Burden,
   type Effort,
   type KitLimits,
+  type Reason,
   type SizeSpace,
   type SunChoice,
 } from './choices.js';
@@ -35,7 +36,7 @@ export interface Kits {
 /** Every kit of a space: those that break no rule, and the rules that drop the others. Hard rules go before limits. */
 export function allKits(space: SizeSpace, limits: KitLimits): Kits {
   const allowed: Kit[] = [];
-  const dropped = new Map<string, { count: number; example: string; sentence: string }>();
+  const dropped = new Dropped();
   space.batteries.forEach((battery, at) =>
     space.suns.forEach((sun, sunAt) => {
       const pair = paired(space, battery, sun);
@@ -45,9 +46,7 @@ export function allKits(space: SizeSpace, limits: KitLimits): Kits {
         allowed.push({ ...found, battery: at, sun: sunAt, effort: sun.effort });
         return;
       }
-      const known = dropped.get(found.rule);
-      if (known) known.count += 1;
-      else dropped.set(found.rule, { count: 1, example: kitName(battery, sun), sentence: found.sentence });
+      dropped.add(found, kitName(battery, sun));
     }),
   );
   allowed.sort(
@@ -59,8 +58,27 @@ export function allKits(space: SizeSpace, limits: KitLimits): Kits {
   );
   return {
     allowed,
-    ruledOut: [...dropped].map(([rule, of]) => ({ rule, ...of })).sort((a, b) => b.count - a.count),
+    ruledOut: dropped.told(),
   };
+}
+
+/** What rules dropped, counted by rule. */
+export class Dropped {
+  private readonly byRule = new Map<string, { count: number; example: string; sentence: string }>();
+
+  constructor(before: readonly RuledOut[] = []) {
+    for (const { rule, ...of } of before) this.byRule.set(rule, { ...of });
+  }
+
+  add({ rule, sentence }: Reason, example: string): void {
+    const known = this.byRule.get(rule);
+    if (known) known.count += 1;
+    else this.byRule.set(rule, { count: 1, example, sentence });
+  }
+
+  told(): readonly RuledOut[] {
+    return [...this.byRule].map(([rule, of]) => ({ rule, ...of })).sort((a, b) => b.count - a.count);
+  }
 }
 
 export const kitName = (

@@ -41,6 +41,7 @@ describe('searches on threads', () => {
     const alone = sizeAnswer(
       {
         found: begun.kits,
+        ruledOut: answer.ruledOut,
         fronts: search.fronts(),
         tried: [],
         nearest: null,

@@ -6,6 +6,7 @@ import {
   kitName,
   plainSentence,
   planSentence,
+  RULES,
   sayChance,
   sayLastingShort,
   sayDuration,
@@ -43,7 +44,8 @@ const BINDING: ReadonlySet<string> = new Set([
   'too dear',
   'too large',
   'too many pieces',
-  'discharge limit',
+  RULES.peak.title,
+  RULES.continuous.title,
 ]);
 
 interface Pick {
@@ -118,8 +120,10 @@ export class SizePage {
     return {
       best: picks.best,
       nearest: state.nearest,
-      binds: state.found.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null,
+      binds: state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null,
       kits: state.of,
+      // Where every kit breaks a rule: the one that most of them break.
+      mostly: state.of === 0 || !picks.best ? (state.ruledOut[0] ?? null) : null,
     };
   });
   /** The verdict on what is in the bag, tried on or not, with its odds. */

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { chanceSum, planMark, sayLasting, type PlanMark, type Sum } from '@knapsack/core';
-import { missingIn, type Missing } from '@knapsack/contract';
+import { markWithWire, missingIn, type Missing } from '@knapsack/contract';
 import { ShelfService } from '../../data/shelf.service';
 import type { ForecastQuestion } from '../forecast-protocol';
 import { NewestWorker } from '../newest-worker';
@@ -42,6 +42,8 @@ export class ChanceStore implements OnDestroy {
     const answer = this.answer();
     return answer && answer.of === this.question() ? answer.is.chance : null;
   });
+  /** What Wire says of this very plan; null while nobody has looked. */
+  readonly wire = computed(() => (this.chance() ? (this.answer()?.is.wire ?? null) : null));
   readonly tornado = computed(() => (this.chance() ? (this.answer()?.is.tornado ?? null) : null));
   /** Below the target: the battery of this kind that would do, Ah, or null where none would; undefined while nobody has looked. */
   readonly wouldDoAh = computed(() => (this.chance() ? this.answer()?.is.wouldDoAh : undefined));
@@ -54,7 +56,7 @@ export class ChanceStore implements OnDestroy {
     const view = this.store.view();
     if (this.missing().length > 0) return 'unknown';
     if (this.store.problems().length > 0) return 'stop';
-    return view ? planMark(view.verdict, this.chance()) : 'calculating';
+    return view ? markWithWire(planMark(view.verdict, this.chance()), this.wire()) : 'calculating';
   });
   /** Whether all that is said of this plan has been said: its samples are done, and its typical outing is theirs. */
   readonly settled = computed(() => {

@@ -1,6 +1,15 @@
 /// <reference lib="webworker" />
-import { resolve } from '@knapsack/contract';
-import { batteryThatWouldDo, chanceLaw, ChanceRun, SEED, tornado, typicalFactor } from '@knapsack/core';
+import { lookUp, resolve } from '@knapsack/contract';
+import { checkedHarness, wireSays } from '@knapsack/contract/harness';
+import {
+  batteryThatWouldDo,
+  chanceLaw,
+  ChanceRun,
+  forecast,
+  SEED,
+  tornado,
+  typicalFactor,
+} from '@knapsack/core';
 import type { ForecastQuestion } from '../forecast-protocol';
 import type { Answered, Asked } from '../newest-worker';
 import type { ChanceAnswer } from './chance-protocol';
@@ -22,14 +31,17 @@ async function draw({ number, question }: Asked<ForecastQuestion>): Promise<void
   };
   const plan = resolve(question.trip, question.shelf);
   if (!plan.ok) {
-    say({ chance: null, tornado: null }, false);
+    say({ chance: null, wire: null, tornado: null }, false);
     return;
   }
+  const { trip, shelf } = question;
+  const { carried } = lookUp(trip, shelf);
+  const wire = wireSays(checkedHarness(trip, carried, forecast(plan.value)).checks);
   const law = chanceLaw(plan.value);
   const run = new ChanceRun(plan.value, SEED, law);
   for (let more = true, first = true; more; first = false) {
     more = run.more(AT_A_TIME);
-    if (first) say({ chance: run.soFar(), tornado: null }, true);
+    if (first) say({ chance: run.soFar(), wire, tornado: null }, true);
     // A newer question is taken in between.
     await new Promise((resolved) => setTimeout(resolved));
     if (newest !== number) return;
@@ -40,6 +52,7 @@ async function draw({ number, question }: Asked<ForecastQuestion>): Promise<void
   say(
     {
       chance,
+      wire,
       tornado: tornado(plan.value, SEED, law),
       skyFactor,
       ...(wouldDoAh !== undefined && { wouldDoAh }),

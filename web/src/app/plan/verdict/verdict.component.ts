@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import type { WhatIf } from '@knapsack/contract/what-if';
-import { sayMissing, withSomeWeather } from '@knapsack/contract';
+import { planFindings, sayMissing, sayWarnings, withSomeWeather } from '@knapsack/contract';
 import {
   chanceSentence,
   missingSentence,
@@ -55,12 +56,14 @@ function hasAnything(look: Look, { sun, runs, events }: Verdict): boolean {
   }
 }
 
+const NOTHING_IN_WIRE = { stops: [], warnings: 0 };
+
 const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'failures' || look === 'alone';
 
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({
   selector: 'ks-verdict',
-  imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, SumComponent],
+  imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, RouterLink, SumComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="verdict" aria-live="polite" [attr.data-settled]="chance.settled() ? '' : null">
@@ -127,6 +130,9 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
             }
           </span>
           &ngsp;<span class="would-do" [textContent]="wouldDo()"></span>
+          @if (warnings(); as words) {
+            &ngsp;<a class="in-wire" [routerLink]="['/trips', store.trip()?.id, 'wire']">{{ words }}</a>
+          }
         </p>
         <ng-template #sum><ks-sum [sum]="sumOf(shownSum)" /></ng-template>
         <ng-template #chances><ks-chances /></ng-template>
@@ -175,7 +181,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'fail
   `,
 })
 export class VerdictComponent {
-  private readonly store = inject(PlanStore);
+  protected readonly store = inject(PlanStore);
   private readonly whatIf = inject(WhatIfStore);
   protected readonly chance = inject(ChanceStore);
   protected readonly view = this.store.view;
@@ -184,9 +190,16 @@ export class VerdictComponent {
     const view = this.view();
     return view ? verdictSentence(view.verdict, this.store.trip()?.place.timeZone ?? 'UTC') : [];
   });
-  protected readonly findings = computed(() =>
-    this.problems().length > 0 ? [] : (this.view()?.verdict.findings ?? []),
-  );
+  protected readonly findings = computed(() => {
+    const view = this.view();
+    if (!view || this.problems().length > 0) return [];
+    return planFindings(view.verdict, this.chance.wire() ?? NOTHING_IN_WIRE);
+  });
+  /** "2 warnings in Wire", which leads there. */
+  protected readonly warnings = computed(() => {
+    const wire = this.chance.wire();
+    return this.chance.missing().length > 0 || !wire ? '' : sayWarnings(wire);
+  });
   /** The gravest; the rest unfold. */
   protected readonly allFindings = signal(false);
   protected readonly hidden = computed(() =>
