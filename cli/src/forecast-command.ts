@@ -24,6 +24,7 @@ import {
   succeed,
   planSentence,
   type Assessment,
+  type ChanceUp,
   type ClimateWord,
   type Forecast,
   type PlanMark,
@@ -127,6 +128,13 @@ const known = (trip: Trip, shelf: readonly Gear[]): Result<Trip> => {
 const unknownAsJson = (trip: string, missing: TripAssessment['missing']): string =>
   `${JSON.stringify({ trip, status: 'unknown', chance: null, missing, sentence: sayMissing(missing) })}\n`;
 
+const availabilityAsJson = ({ p50, p10, outages, longestH }: ChanceUp) => ({
+  p50: tidy(p50),
+  p10: tidy(p10),
+  outages,
+  longestH: tidy(longestH),
+});
+
 function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSays, zone: string) {
   const { run, chance } = found;
   const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
@@ -141,6 +149,7 @@ function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSay
       samples: chance.draws,
       target: chance.target,
     },
+    ...(chance.availability && { availability: availabilityAsJson(chance.availability) }),
     missing: [],
     warningsInWire: wire.warnings,
     ...(found.wouldDoAh !== undefined && { wouldDoAh: found.wouldDoAh }),

@@ -184,7 +184,12 @@ describe('knapsack weather', () => {
 
   it('asks for a climate and a place', async () => {
     const camp = join(DEMO, 'trips/winter-bothy.json');
-    expect((await run('weather', camp)).err).toContain('Say which climate');
+    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const file = join(folder, 'trip.json');
+    const { weather: _none, ...unknown } = JSON.parse(readFileSync(camp, 'utf8')) as { weather: unknown };
+    writeFileSync(file, JSON.stringify(unknown));
+    expect((await run('weather', file)).err).toContain('Say which climate');
+    rmSync(folder, { recursive: true });
     expect((await run('weather', camp, '--climate', 'lunar')).err).toContain('is not known');
     expect((await run('forecast', camp, '--rating', 'hopeful')).err).toContain(
       'cautious, expected, measured',

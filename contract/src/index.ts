@@ -23,6 +23,7 @@ export * from './resolve/assess-trip.js';
 export * from './resolve/missing.js';
 export * from './resolve/plan-findings.js';
 export * from './resolve/resolve-packs.js';
+export * from './resolve/resolve-restart.js';
 export * from './resolve/resolve-sun.js';
 export * from './resolve/resolve-wiring.js';
 export { runOf } from './harness/harness-of.js';

@@ -1,6 +1,7 @@
 export * from './battery/charge.js';
 export * from './battery/chemistry.js';
 export * from './battery/pack.js';
+export * from './battery/restart.js';
 export * from './battery/steady-run.js';
 export * from './explain/cautions.js';
 export * from './explain/difference.js';
@@ -50,6 +51,7 @@ export * from './sun/light-table.js';
 export * from './sun/output-table.js';
 export type * from './weather/outlook.js';
 export * from './march/march.js';
+export * from './march/availability.js';
 export * from './march/soc-at.js';
 export * from './time-grid.js';
 export * from './problem.js';

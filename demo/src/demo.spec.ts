@@ -116,7 +116,7 @@ describe('the demo', () => {
     for (const { trip } of trips) {
       const plan = valid(resolve(trip, gear));
       const { medianLowestSoc } = chanceOf(plan);
-      const { lowestSoc } = forecast(plan, typicalFactor(plan, medianLowestSoc)).verdict;
+      const { lowestSoc } = forecast(plan, typicalFactor(plan, { medianLowestSoc })).verdict;
       expect(Math.abs(lowestSoc - medianLowestSoc))
         .withContext(trip.id)
         .toBeLessThan(plan.sun ? 0.005 : 0.03);

@@ -223,6 +223,9 @@ export interface ControllerGear extends GearCommon {
   readonly wakesBattery?: boolean;
   /** What its load terminals carry, where it has them. */
   readonly loadA?: Figure;
+  /** Volts at the battery at which its load terminals switch off, and on again while it charges. */
+  readonly disconnectV?: Figure;
+  readonly reconnectV?: Figure;
   /** What was heard of it beside the radio, by band. */
   readonly noise?: readonly NoiseReading[];
 }

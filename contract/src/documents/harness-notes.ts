@@ -11,6 +11,9 @@ export interface AddedPart {
   readonly name?: string;
   /** What it may carry, A. */
   readonly maxA?: number;
+  /** Volts at the battery at which a disconnect takes its loads off, and brings them back while it charges. */
+  readonly disconnectV?: number;
+  readonly reconnectV?: number;
   /** The part that it hangs from. */
   readonly from: string;
 }

@@ -123,6 +123,12 @@ export interface Trip {
   readonly ownSoc?: number;
   /** The chance to last that it is meant to have, 0.5 to 0.99; nine in ten if absent. */
   readonly targetChance?: number;
+  /** Nobody is there who could turn a knob, change a battery or end the outing. */
+  readonly unattended?: boolean;
+  /** Unattended gear comes back by itself once the sun has charged the battery again. */
+  readonly restart?: boolean;
+  /** Share of the wanted hours that such gear is meant to be up, 0.5 to 1; 0.95 if absent. */
+  readonly targetAvailability?: number;
   readonly stepMinutes: 1 | 5 | 15;
   /** What may be carried, g. */
   readonly carryLimitG?: number;
@@ -149,3 +155,6 @@ export interface Trip {
 
 /** The target chance of a trip, 0 to 1. */
 export const targetOf = ({ targetChance = USUAL_TARGET }: Pick<Trip, 'targetChance'>): number => targetChance;
+
+/** Whether somebody is there during the outing. */
+export const isAttended = ({ unattended = false }: Pick<Trip, 'unattended'>): boolean => !unattended;

@@ -110,6 +110,9 @@ export const FIELDS = {
   worthOfPower: { label: 'What twice the power is worth', unit: '%', min: 0, max: 5, shown: 100 },
   leastShare: { label: 'The least share on transmit', unit: '%', min: 0, max: 0.95, shown: 100 },
   targetChance: { label: 'The target chance', unit: '%', min: 0.5, max: 0.99, shown: 100 },
+  targetAvailability: { label: 'The target availability', unit: '%', min: 0.5, max: 1, shown: 100 },
+  disconnectV: volts('The disconnect voltage'),
+  reconnectV: volts('The reconnect voltage'),
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 

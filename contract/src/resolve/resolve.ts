@@ -1,4 +1,13 @@
-import { fail, MINUTE_MS, succeed, type AccessoryLoad, type PlanInput, type Result } from '@knapsack/core';
+import {
+  fail,
+  MINUTE_MS,
+  packAt,
+  succeed,
+  type AccessoryLoad,
+  type PlanInput,
+  type PlannedPack,
+  type Result,
+} from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { targetOf, type Trip } from '../documents/trip.js';
@@ -6,6 +15,7 @@ import { assumedIn, assumedSky } from './assumed.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
+import { disconnectOf, resolveRestart, type LowVoltage } from './resolve-restart.js';
 import { resolveStations } from './resolve-stations.js';
 import { resolveSun } from './resolve-sun.js';
 import { assumedLeads, resolveWiring } from './resolve-wiring.js';
@@ -23,11 +33,13 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   if (missing.length > 0) return fail(...missing);
   const stations = resolveStations(trip, carried);
   if (!stations.ok) return stations;
-  const packs = resolvePacks(trip, carried);
-  if (!packs.ok) return packs;
+  const bare = resolvePacks(trip, carried);
+  if (!bare.ok) return bare;
+  const low = disconnectOf(trip, carried);
+  const packs = bare.value.map((pack) => behind(low, pack));
   const wiring = resolveWiring(trip, carried);
   if (!wiring.ok) return wiring;
-  const sun = resolveSun(trip, carried, packs.value[0].label, wiring.value);
+  const sun = resolveSun(trip, carried, packs[0].label, wiring.value);
   if (!sun.ok) return sun;
 
   const outing = { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) };
@@ -36,6 +48,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   if (!accessories.ok) return accessories;
 
   const controller = carried.find(isKind('controller'))?.gear;
+  const restart = resolveRestart(trip, carried, packs[0]);
   const { latitudeDeg, longitudeDeg } = trip.place;
   return succeed({
     outing,
@@ -44,8 +57,9 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     rating: trip.rating ?? 'measured',
     ...(others.length > 0 && { others }),
     accessories: accessories.value,
-    packs: packs.value,
+    packs,
     ...(trip.chargeIdle && trip.batteryUse === 'turns' && { chargeIdle: true }),
+    ...(restart && { restart }),
     temperatureC: trip.temperatureC,
     wiring: wiring.value,
     ...(trip.radioOn === 'terminals' && controller && { onLoadTerminals: true }),
@@ -66,6 +80,16 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
       ...carried.flatMap(({ gear }) => assumedIn(gear)),
     ],
   });
+}
+
+const ROOM_C = 20;
+
+/** A pack behind a low-voltage disconnect: what opens first takes the loads off. */
+function behind(low: LowVoltage | null, pack: PlannedPack): PlannedPack {
+  const { label } = pack;
+  if (low?.disconnectV === undefined || label.socket) return pack;
+  const cutoffV = Math.max(low.disconnectV, packAt(label, ROOM_C).cutoffV);
+  return { ...pack, label: { ...label, cutoffV } };
 }
 
 /** Accessories that wait for a night which does not come. */

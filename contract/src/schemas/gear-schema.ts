@@ -210,6 +210,8 @@ const controller = Joi.object({
   limitsCurrent: Joi.boolean().optional(),
   wakesBattery: Joi.boolean().optional(),
   loadA: figure('drawA').optional(),
+  disconnectV: figure('disconnectV').optional(),
+  reconnectV: figure('reconnectV').optional(),
   noise: Joi.array()
     .items(
       Joi.object({

@@ -146,6 +146,8 @@ const harness = Joi.object({
         kind: oneOf(ADDED_KINDS),
         name: text(60).optional(),
         maxA: number('fuseA').optional(),
+        disconnectV: number('disconnectV').optional(),
+        reconnectV: number('reconnectV').optional(),
         from: partId().required(),
       }),
     )
@@ -234,6 +236,9 @@ export const tripSchema = Joi.object({
   rating: maybeOneOf(RATING_NAMES),
   ownSoc: number('ownSoc').optional(),
   targetChance: number('targetChance').optional(),
+  unattended: Joi.boolean().optional(),
+  restart: Joi.boolean().optional(),
+  targetAvailability: number('targetAvailability').optional(),
   stepMinutes: Joi.number().valid(1, 5, 15).required(),
   carryLimitG: number('carryLimitG').optional(),
   weather: weather.optional(),

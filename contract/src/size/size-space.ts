@@ -45,7 +45,10 @@ export interface ShelfSpace {
 }
 
 /** A kit by the places of its parts. */
-type KitParts = { readonly battery: number; readonly sun: number };
+interface KitParts {
+  readonly battery: number;
+  readonly sun: number;
+}
 
 /** All kits that a shelf can give a trip. Gear that the trip brings along is on the shelf as well. */
 export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOptions): Result<ShelfSpace> {

@@ -2,7 +2,7 @@ import { bestPoints, fixed, HOUR_MS, sayDuration, sayQuantity, type Chance } fro
 import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
 import { setOuting } from '../documents/outing-hours.js';
 import { USUAL_PLACE } from '../documents/sun.js';
-import type { Block, LoadoutItem, Trip } from '../documents/trip.js';
+import { isAttended, type Block, type LoadoutItem, type Trip } from '../documents/trip.js';
 import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
@@ -40,9 +40,14 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
   const now: Now = { trip, shelf, wireStops: new Set(before.wireStops) };
   const kinds: readonly (() => Fix | null)[] = [
     () => tryOn(now, propped(trip, shelf)),
-    () => stepByStep(now, lessPower(trip, stationRadios(carried))),
-    () => stepByStep(now, lessShare(trip)),
-    () => stepByStep(now, fewerHours(trip)),
+    // Nobody is there to turn a knob or to finish earlier.
+    ...(isAttended(trip)
+      ? [
+          () => stepByStep(now, lessPower(trip, stationRadios(carried))),
+          () => stepByStep(now, lessShare(trip)),
+          () => stepByStep(now, fewerHours(trip)),
+        ]
+      : []),
     () => lightest(now, moreBattery(trip, shelf, carried)),
     () => lightest(now, morePanel(trip, shelf, carried)),
   ];

@@ -3,6 +3,8 @@ import {
   MONTH_NAMES,
   sayDuration,
   sayTime,
+  sayUp,
+  type ChanceUp,
   type Quantity,
   type Sum,
   type SumLine,
@@ -34,13 +36,14 @@ export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
       terms: [{ value: meanA, unit: 'A' }, ' day and night'],
       result: sayDays(darkDays),
     },
-    ...months.map(({ month, lasts, endsAfterDays, surplusAh, lowestSoc }): SumLine => ({
+    ...months.map(({ month, lasts, endsAfterDays, surplusAh, lowestSoc, availability }): SumLine => ({
       label: `${MONTH_NAMES[month - 1]}${month === worst?.month ? ', the worst' : ''}`,
       terms: [
         `${surplusAh < 0 ? 'lacks' : 'has over'} `,
         { value: Math.abs(surplusAh), unit: 'Ah' },
         ' a day, lowest ',
         { value: lowestSoc, unit: 'share' },
+        ...(availability ? [`; ${sayAvailability(availability)}`] : []),
       ],
       result: lasts
         ? 'runs for ever'
@@ -58,6 +61,15 @@ export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
         : 'Without a panel there is no month in which it runs for ever.',
   };
 }
+
+/** "up 98.2 % in half of such months, 91.0 % in nine of ten, 1 outage, the longest 9 h 10". */
+const sayAvailability = ({ p50, p10, outages, longestH }: ChanceUp): string => {
+  const down =
+    outages === 0
+      ? ''
+      : `, ${outages} ${outages === 1 ? 'outage' : 'outages'}, the longest ${sayDuration(longestH)}`;
+  return `up ${sayUp(p50)} of the time in half of such months, ${sayUp(p10)} in nine of ten${down}`;
+};
 
 const sayDays = (days: number): string =>
   days === Infinity ? 'more than 60 days' : days < 2 ? sayDuration(days * 24) : `${fixed(days, 1)} days`;

@@ -23,7 +23,7 @@ export function assess(plan: PlanInput): Assessment {
 
 /** The same where its samples are known already. */
 export function assessed(plan: PlanInput, chance: Chance): Assessment {
-  const skyFactor = typicalFactor(plan, chance.medianLowestSoc);
+  const skyFactor = typicalFactor(plan, chance);
   const run = forecast(plan, skyFactor);
   const wouldDoAh = chance.chance < chance.target ? batteryThatWouldDo(plan) : undefined;
   return {

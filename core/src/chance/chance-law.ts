@@ -4,6 +4,7 @@ import { underTypicalSky } from '../forecast/typical-sky.js';
 import { HOUR_MS } from '../span.js';
 import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js';
 import { setLevels, tightPack, type TightPack } from '../march/tight-pack.js';
+import { tightRestart } from '../march/tight-restart.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import type { TightRun } from '../march/tight-march.js';
 import { FOG, lightTable, OVERCAST, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
@@ -103,7 +104,8 @@ export function tightPackOf(
   const { sharedOhm, radioOhm } = loadLeads(plan);
   return tightPack(packAt(label, plan.temperatureC), steps, {
     startSoc,
-    floorSoc,
+    // The reserve ends nothing where nobody is there to stop at it.
+    floorSoc: plan.restart ? 0 : floorSoc,
     radioDropoutV: plan.radio.dropoutV,
     leadOhm: radioOhm,
     sharedOhm,
@@ -146,10 +148,11 @@ export function expectedFor({ plan, sky }: ChanceLaw): ChanceDraw {
 }
 
 /** A run of the tight loop whose arrays are filled anew for each draw. */
-export function emptyRun({ steps, sun, edgesMs }: Pick<ChanceLaw, 'steps' | 'sun' | 'edgesMs'>): TightRun {
+export function emptyRun({ steps, sun, edgesMs, plan }: ChanceLaw): TightRun {
   const count = edgesMs.length - 1;
   return {
     steps,
+    ...(plan.restart && { restart: tightRestart(steps, plan.restart) }),
     loadA: new Float32Array(count),
     sunA: sun && new Float32Array(count),
     sunGain: 1,

@@ -41,6 +41,18 @@ export function oddsOf(finished: number, draws: number): Odds {
   };
 }
 
+/** What chance makes of gear that comes back by itself. */
+export interface ChanceUp {
+  /** Share of the wanted hours that it is up in half of the draws, and in nine of ten, 0 to 1. */
+  readonly p50: number;
+  readonly p10: number;
+  /** Outages and the longest of them, h, in the middle of the draws. */
+  readonly outages: number;
+  readonly longestH: number;
+  /** Share that it is meant to be up; the draws that are count as finished. */
+  readonly target: number;
+}
+
 /** What chance makes of a plan. */
 export interface Chance extends Odds {
   /** Whether the target is far enough away, or the limit was reached, or there is more to come. */
@@ -54,6 +66,8 @@ export interface Chance extends Odds {
   readonly target: number;
   /** Lowest charge of all packs over the outing, 0 to 1: the median of the samples. */
   readonly medianLowestSoc: number;
+  /** How much of the wanted hours gear is up that comes back by itself; absent for any other. */
+  readonly availability?: ChanceUp;
   /** When the unlucky ones end, UTC epoch ms: the middle of them; null where all finish. */
   readonly endMs: number | null;
 }
@@ -69,6 +83,7 @@ export class ChanceRun {
   private readonly endsHours: number[] = [];
   private readonly lowestSocs: number[] = [];
   private readonly target: number;
+  private readonly ups: { readonly up: number; readonly outages: number; readonly longestH: number }[] = [];
   private draws = 0;
   private finished = 0;
 
@@ -95,6 +110,8 @@ export class ChanceRun {
       this.bands.add(this.socs);
       this.lowestSocs.push(lowestOf(this.socs));
       this.draws += 1;
+      const { up, outages = 0, longestH = 0 } = this.out;
+      if (up !== undefined) this.ups.push({ up, outages, longestH });
       if (this.out.endHours === Infinity) this.finished += 1;
       else this.endsHours.push(this.out.endHours);
     }
@@ -113,12 +130,30 @@ export class ChanceRun {
       ...this.odds(),
       stopped: this.stopped(),
       target: this.target,
-      medianLowestSoc: median(this.lowestSocs),
+      medianLowestSoc: quantile(this.lowestSocs, 0.5),
       edgesMs,
       p10: this.bands.quantile(0.1),
       p50: this.bands.quantile(0.5),
       p90: this.bands.quantile(0.9),
+      ...(this.law.plan.restart && { availability: this.availability(this.law.plan.restart.targetUp) }),
       endMs: middle === undefined ? null : edgesMs[0] + middle * HOUR_MS,
+    };
+  }
+
+  private availability(target: number): ChanceUp {
+    const up = this.ups.map((draw) => draw.up);
+    return {
+      p50: quantile(up, 0.5),
+      p10: quantile(up, 0.1),
+      outages: quantile(
+        this.ups.map(({ outages }) => outages),
+        0.5,
+      ),
+      longestH: quantile(
+        this.ups.map(({ longestH }) => longestH),
+        0.5,
+      ),
+      target,
     };
   }
 
@@ -132,9 +167,9 @@ export class ChanceRun {
 
 const lowestOf = (socs: Float32Array): number => socs.reduce((lowest, soc) => Math.min(lowest, soc), 1);
 
-function median(values: readonly number[]): number {
+function quantile(values: readonly number[], share: number): number {
   const ordered = values.toSorted((a, b) => a - b);
-  return ordered.length > 0 ? ordered[Math.floor(ordered.length / 2)] : 0;
+  return ordered.length > 0 ? ordered[Math.floor(share * ordered.length)] : 0;
 }
 
 /** The chance of a plan, drawn until it is sure enough. */

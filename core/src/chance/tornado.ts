@@ -62,7 +62,8 @@ const LABELS: Record<UncertainInput, string> = {
  * to spare at the lowest point. Source: convention of this project, docs/model.md.; Eschenbach (1992), Interfaces 22, 40, on the picture.
  */
 export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): Tornado {
-  const run = emptyRun(law);
+  // What is lacking at the lowest point is asked for: nothing is taken off.
+  const { restart: _restart, ...run } = emptyRun(law);
   const packs = law.packs.map(copyOf);
   // Packs in turn stand as one, since charge below zero has no pack to lie in.
   const [first] = packs;

@@ -40,7 +40,7 @@ describe('the typical sky', () => {
       plan({ packs: agm, outlook: climate }),
     ]) {
       const { medianLowestSoc } = chanceOf(one);
-      const factor = typicalFactor(one, medianLowestSoc);
+      const factor = typicalFactor(one, { medianLowestSoc });
       expect(Math.abs(forecast(one, factor).verdict.lowestSoc - medianLowestSoc)).toBeLessThan(0.005);
     }
   });
@@ -51,10 +51,10 @@ describe('the typical sky', () => {
       if (index > 0) expect(offered).toBeLessThan(ends[index - 1]);
     });
     const { sun: _sun, ...dark } = plan();
-    expect(typicalFactor(dark, 0.1)).toBe(1);
+    expect(typicalFactor(dark, { medianLowestSoc: 0.1 })).toBe(1);
     // No sky brings the charge that low, or keeps it that high.
-    expect(typicalFactor(plan(), -1)).toBe(1);
-    expect(typicalFactor(plan(), 1.5)).toBe(1);
+    expect(typicalFactor(plan(), { medianLowestSoc: -1 })).toBe(1);
+    expect(typicalFactor(plan(), { medianLowestSoc: 1.5 })).toBe(1);
   });
 
   it('is the sky as told where nobody doubts it', () => {

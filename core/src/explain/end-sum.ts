@@ -5,7 +5,7 @@ import type { Forecast } from '../forecast/forecast.js';
 import { loadLeads } from '../forecast/plan-input.js';
 import { socAt, stepBefore } from '../march/soc-at.js';
 import { sayQuantity } from '../say/quantity.js';
-import { q, type Sum, type SumLine, type Term } from './sum.js';
+import { percent, q, type Sum, type SumLine, type Term } from './sum.js';
 
 /** Why the first end point is where it is; where the plan lasts, how far the volts are from it. */
 export function endSum(run: Forecast): Sum {
@@ -57,6 +57,19 @@ export function endSum(run: Forecast): Sum {
       ),
     });
   }
+  const { availability } = verdict;
+  if (availability) {
+    const { share, wantedHours, outages, longestH } = availability;
+    lines.push(
+      {
+        label: 'up, of the hours wanted',
+        terms: [q(share * wantedHours, 'h'), ' / ', q(wantedHours, 'h')],
+        result: percent(share),
+      },
+      { label: 'outages', terms: ['the longest ', q(longestH, 'duration')], result: String(outages) },
+      { label: 'the loads come back at', terms: [], result: backAt(plan.restart!.reconnectV) },
+    );
+  }
   lines.push(
     { label: 'reserve of the plan', terms: [], result: q(planned.floorSoc, 'share') },
     { label: `${plan.radio.name} drops out`, terms: [], result: q(plan.radio.dropoutV, 'V') },
@@ -64,6 +77,9 @@ export function endSum(run: Forecast): Sum {
   );
   return { title: 'The three end points: reserve, drop-out, cut-off', lines };
 }
+
+const backAt = (reconnectV: number): Term =>
+  Number.isFinite(reconnectV) ? q(reconnectV, 'V') : 'never by themselves';
 
 function heaviestStep(amps: Float64Array, edgesMs: Float64Array, fromMs: number, toMs: number): number {
   let at = 0;

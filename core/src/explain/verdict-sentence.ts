@@ -1,9 +1,9 @@
 import type { Binding, Verdict } from '../forecast/verdict.js';
 import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
-import type { Chance } from '../chance/chance.js';
+import type { Chance, ChanceUp } from '../chance/chance.js';
 import { isBorderline } from '../chance/plan-mark.js';
-import { sayOdds } from './chance-sum.js';
+import { sayOdds, sayUp } from './chance-sum.js';
 import type { Explained } from './explain.js';
 
 /** A piece of the verdict sentence: words, or a figure that unfolds into its sum. */
@@ -35,11 +35,23 @@ export const planSentence = (verdict: Verdict, told: Told, zone: string): readon
 /** The chance in a sentence. */
 export function chanceSentence(chance: Chance | null): readonly SentencePart[] {
   if (!chance) return ['Calculating the chance …'];
+  const { availability } = chance;
+  if (availability) return upSentence(chance, availability);
   const begins = chance.stopped === 'not yet' ? 'So far it lasts in ' : 'Lasts in ';
   const borderline = isBorderline(chance)
     ? `, borderline for the target of ${sayQuantity({ value: chance.target, unit: 'share' })}`
     : '';
   return [begins, { text: sayOdds(chance), unfolds: 'chance' }, ` simulated outings${borderline}.`];
+}
+
+/** The same of gear that comes back by itself: what counts is how much of the wanted hours it is up. */
+function upSentence(chance: Chance, { p50, p10, target }: ChanceUp): readonly SentencePart[] {
+  const soFar = chance.stopped === 'not yet' ? 'So far up' : 'Up';
+  return [
+    `${soFar} for at least ${sayUp(target)} of the hours wanted in `,
+    { text: sayOdds(chance), unfolds: 'chance' },
+    ` simulated outings; half reach ${sayUp(p50)}, nine in ten ${sayUp(p10)}.`,
+  ];
 }
 
 /** What would do where the chance is under its target: a battery, or none alone. */
@@ -59,6 +71,18 @@ export function verdictSentence(verdict: Verdict, zone: string): readonly Senten
   };
   if (verdict.plannedAh === 0) {
     return ['Nothing draws current yet. Add a block of operating in the work lane.'];
+  }
+  if (verdict.availability) {
+    const { share, outages, longestH } = verdict.availability;
+    const [count, most] = outages === 1 ? ['one outage', ' of'] : [`${outages} outages`, ', the longest'];
+    return [
+      'The typical one is up for ',
+      { text: sayUp(share), unfolds: 'end' },
+      outages === 0 ? '' : `, with ${count}${most} ${sayDuration(longestH)}`,
+      '; lowest state of charge ',
+      lowest,
+      ` at ${sayTime(verdict.lowestMs, zone)}.`,
+    ];
   }
   if (verdict.endMs === null || verdict.binds === null) {
     const atEnd = verdict.lowestMs === verdict.planEndMs;

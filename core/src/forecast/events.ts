@@ -17,6 +17,7 @@ export const EVENTS = {
   floor: 'down to the reserve',
   radioDropout: 'the radio drops out',
   cutoff: 'the battery cuts off',
+  back: 'the loads come back',
   empty: 'empty',
 } as const;
 
@@ -55,6 +56,7 @@ export function planEvents(
   if (cutoffMs !== null) {
     events.push({ kind: run.socInUse[run.socInUse.length - 1] <= 0 ? 'empty' : 'cutoff', timeMs: cutoffMs });
   }
+  for (const timeMs of run.backMs) events.push({ kind: 'back', timeMs });
   events.push(...stepEvents(packs, run, sun));
   return events.sort((a, b) => a.timeMs - b.timeMs);
 }

@@ -23,7 +23,15 @@ function tooCold({ plan, events }: Run): Finding | null {
 
 /** A protection that has opened stays open where the controller cannot wake it. */
 function wakeUp({ plan, march }: Run): Finding | null {
-  const { controller } = plan;
+  const { controller, restart } = plan;
+  if (restart && !Number.isFinite(restart.reconnectV) && march.ends.cutoffMs !== null) {
+    return {
+      severity: 'look',
+      code: 'wake-up',
+      sentence:
+        'Once the battery has cut itself off, nothing brings the loads back: a controller that wakes it is not entered. Put a low-voltage disconnect in, or a controller that does.',
+    };
+  }
   return plan.sun && controller?.wakesBattery === false && march.ends.cutoffMs !== null
     ? {
         severity: 'look',

@@ -1,4 +1,5 @@
 import { HOUR_MS, hoursOf, type Span } from '../span.js';
+import { ChanceRun, type ChanceUp } from '../chance/chance.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { bestFixedAim } from '../sun/best-aim.js';
 import type { SkyNow, SunPlan } from '../sun/harvest.js';
@@ -10,6 +11,8 @@ const DAY_MS = 24 * HOUR_MS;
 /** Longest that is looked ahead without sun, and how many days of a month are marched. */
 const LONGEST_DAYS = 60;
 const MONTH_DAYS = 10;
+/** Simulated months, for an availability to a point or two. */
+const MONTH_DRAWS = 60;
 /** What a day may end lower than the one before without running down: days grow shorter within a month. Of all charge. */
 const LEVEL = 0.01;
 
@@ -24,13 +27,15 @@ export interface MonthOfLoad {
   /** What the sun would carry for ever less what is drawn, Ah a day. */
   readonly surplusAh: number;
   readonly lowestSoc: number;
+  /** Of gear that comes back by itself: how much of the month it is up under simulated skies of its climate. */
+  readonly availability?: ChanceUp;
 }
 
 /** Days that a steady load lasts from a full pack without any sun, d; Infinity for more than sixty. */
 export function daysWithoutSun(plan: PlanInput, loadA: number): number {
   if (loadA <= 0) return Infinity;
   const outing = { startMs: plan.outing.startMs, endMs: plan.outing.startMs + LONGEST_DAYS * DAY_MS };
-  const { sun: _sun, ...dark } = steadyPlan(fullOf(plan), outing, loadA);
+  const { sun: _sun, restart: _restart, ...dark } = steadyPlan(fullOf(plan), outing, loadA);
   const { endMs } = forecast(dark).verdict;
   return endMs === null ? Infinity : (endMs - outing.startMs) / DAY_MS;
 }
@@ -63,8 +68,11 @@ function monthOfLoad(
   const sky = skyOf(month);
   const left = leftAlone({ ...sun, skyAt: () => sky, shade: { ...sun.shade, spans: [] } }, outing);
   const { temperatureC: _warm, ...rest } = steadyPlan(fullOf(plan), outing, loadA);
-  const { verdict, march } = forecast({ ...rest, temperatureC: sky.airC, sun: left });
+  // Under its usual sky, and down to the reserve, whatever comes back after that.
+  const { outlook: _sky, restart: _restart, ...usual } = rest;
+  const { verdict, march } = forecast({ ...usual, temperatureC: sky.airC, sun: left });
   const { soc, edgesMs } = march;
+  const up = monthsAvailability({ ...rest, temperatureC: sky.airC, sun: left });
   const dayBefore = edgesMs.findIndex((timeMs) => timeMs >= outing.endMs - DAY_MS);
   const stays = soc[soc.length - 1] >= soc[dayBefore] - LEVEL;
   const surplusAh = 24 * ((verdict.sun?.balanceA ?? 0) - loadA);
@@ -74,7 +82,17 @@ function monthOfLoad(
     endsAfterDays: verdict.endMs === null ? null : (verdict.endMs - startMs) / DAY_MS,
     surplusAh,
     lowestSoc: verdict.lowestSoc,
+    ...(up && { availability: up }),
   };
+}
+
+/** How much of a month gear is up that comes back by itself; null for any other, and where no climate is known. */
+function monthsAvailability(plan: PlanInput): ChanceUp | null {
+  const climate = plan.outlook?.climate;
+  if (!plan.restart || !climate) return null;
+  const run = new ChanceRun({ ...plan, outlook: { climate, isForecast: () => false } });
+  run.more(MONTH_DRAWS);
+  return run.soFar().availability ?? null;
 }
 
 const LARGEST_W = 800;

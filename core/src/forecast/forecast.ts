@@ -54,6 +54,7 @@ function marchOver(
   const run = march({
     bank: plan.packs.map(({ startSoc, floorSoc }, index) => ({ pack: packs[index], startSoc, floorSoc })),
     ...(plan.chargeIdle && { chargeIdle: true }),
+    ...(plan.restart && { reconnectV: plan.restart.reconnectV }),
     load,
     radioDropoutV: plan.radio.dropoutV,
     leadOhm: radioOhm,

@@ -56,6 +56,14 @@ export interface PlannedPack {
   readonly peakS?: number;
 }
 
+/** How gear that nobody reaches comes back after it was taken off. */
+export interface PlannedRestart {
+  /** Volts at the terminals, while charging, at which it does; infinite where it never does. */
+  readonly reconnectV: number;
+  /** Share of the wanted hours that it is meant to be up, 0 to 1. */
+  readonly targetUp: number;
+}
+
 /** What a controller may and may not do besides charging. */
 export interface PlannedController {
   readonly name: string;
@@ -80,6 +88,8 @@ export interface PlanInput {
   readonly packs: readonly PlannedPack[];
   /** The sun charges a pack that is not in use, as on a charger of its own. */
   readonly chargeIdle?: boolean;
+  /** The loads come back by themselves; absent where a plan ends with what ends it. Not with several packs in turn. */
+  readonly restart?: PlannedRestart;
   readonly temperatureC: number;
   readonly wiring: Wiring;
   /** The radio hangs on the controller's load terminals instead of straight on the battery. */

@@ -2,13 +2,14 @@ import type { Pack } from '../battery/pack.js';
 import { packCurrent } from '../battery/pack-current.js';
 import { chargeBetween, type LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
+import { availabilityOf, type Availability } from '../march/availability.js';
 import { socAt } from '../march/soc-at.js';
 import { HOUR_MS, hoursOf } from '../span.js';
 import type { Harvest } from '../sun/harvest.js';
 import { planEvents } from './events.js';
 import { lowestOver } from './finding.js';
 import { findings } from './findings.js';
-import type { PlanInput } from './plan-input.js';
+import type { PlanInput, PlannedRestart } from './plan-input.js';
 import { readRuns } from './read-runs.js';
 import { readSun } from './read-sun.js';
 import { schools } from './schools.js';
@@ -17,12 +18,15 @@ import type { Binding, Consumed, Outcome, Verdict } from './verdict.js';
 /** How a plan ends, read off its march. */
 export function readOutcome(plan: PlanInput, packs: readonly Pack[], run: March): Outcome {
   const { outing } = plan;
-  const { endMs, binds } = firstEnd(run);
+  const { endMs, binds } = plan.restart ? firstOutage(plan.restart, run) : firstEnd(run);
   const lasts = endMs === null;
   const plannedAh = chargeBetween(run.edgesMs, run.wantedA, outing.startMs, outing.endMs);
   const meanA = plannedAh / hoursOf(outing);
-  const marginAh = lasts ? leftAboveReserve(plan, packs, run) : -shortfall(run, endMs).ampereHours;
-  const marginHours = lasts ? (meanA > 0 ? marginAh / meanA : Infinity) : (endMs - outing.endMs) / HOUR_MS;
+  const marginAh = lasts
+    ? leftAboveReserve(plan, packs, run)
+    : -(plan.restart ? notCarried(run) : shortfall(run, endMs).ampereHours);
+  const lacksHours = plan.restart ? downHours(run) : (outing.endMs - (endMs ?? outing.endMs)) / HOUR_MS;
+  const marginHours = lasts ? (meanA > 0 ? marginAh / meanA : Infinity) : -lacksHours;
   return { lasts, endMs, binds, marginAh, marginHours, plannedAh, meanA };
 }
 
@@ -36,7 +40,7 @@ export function readVerdict(
 ): Verdict {
   const outcome = readOutcome(plan, packs, run);
   const { endMs } = outcome;
-  const untilMs = endMs ?? plan.outing.endMs;
+  const untilMs = plan.restart ? plan.outing.endMs : (endMs ?? plan.outing.endMs);
   const lowest = lowestCharge(run);
   const lowestRadioV = lowestOver(run, untilMs, (step) =>
     load.keyDownRadioA[step] > 0 ? run.radioV[step] : Infinity,
@@ -47,6 +51,7 @@ export function readVerdict(
   const found = findings({ plan, packs, load, march: run, untilMs, events, runs });
   return {
     ...outcome,
+    availability: plan.restart ? availabilityIn(run) : null,
     planEndMs: plan.outing.endMs,
     stopSoc: endMs === null ? null : socAt(run.edgesMs, run.socInUse, endMs),
     ...run.ends,
@@ -123,6 +128,36 @@ export function shortfall(
   }
   return most;
 }
+
+/** How much of the wanted hours a march of gear that comes back was up. */
+function availabilityIn({ edgesMs, upHours, wanted }: March): Availability {
+  const hours = Float64Array.from(wanted, (_, step) => (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS);
+  return availabilityOf(hours, wanted, upHours!);
+}
+
+/** When gear that comes back is first down, and what took it off; nothing where it is up for its share of the wanted hours. */
+function firstOutage(
+  { targetUp }: PlannedRestart,
+  run: March,
+): { endMs: number | null; binds: Binding | null } {
+  const { share, firstH } = availabilityIn(run);
+  if (share >= targetUp || firstH === null) return { endMs: null, binds: null };
+  const endMs = run.edgesMs[0] + firstH * HOUR_MS;
+  const { cutoffMs } = run.ends;
+  return { endMs, binds: cutoffMs !== null && cutoffMs <= endMs ? 'cutoff' : 'radioDropout' };
+}
+
+/** Load that was wanted and not carried, Ah. */
+const notCarried = ({ edgesMs, wantedA, loadA }: March): number =>
+  wantedA.reduce(
+    (sum, amps, step) => sum + ((amps - loadA[step]) * (edgesMs[step + 1] - edgesMs[step])) / HOUR_MS,
+    0,
+  );
+
+const downHours = (run: March): number => {
+  const { share, wantedHours } = availabilityIn(run);
+  return (1 - share) * wantedHours;
+};
 
 /** The first of the three end points; at the same instant the cut-off is named before the drop-out, that before the floor. */
 function firstEnd({ ends }: March): { endMs: number | null; binds: Binding | null } {

@@ -1,3 +1,4 @@
+import type { Availability } from '../march/availability.js';
 import type { PlanEvent } from './events.js';
 import type { Finding } from './finding.js';
 import type { School } from './schools.js';
@@ -38,9 +39,12 @@ export interface Outcome {
   readonly endMs: number | null;
   /** Which end point came first; null where it lasts. */
   readonly binds: Binding | null;
-  /** Charge above the reserve at the plan's end, Ah at the rated current; negative: what its rest lacks. */
+  /**
+   * Charge above the reserve at the plan's end, Ah at the rated current; negative: what its rest lacks, or with a restart what
+   * was not carried.
+   */
   readonly marginAh: number;
-  /** That charge at the plan's mean current, h; negative: how long before the plan's end it stops. */
+  /** That charge at the plan's mean current, h; negative: how long before the plan's end it stops, or how long it is down. */
   readonly marginHours: number;
   /** All that the plan would draw, Ah, and its mean, A. */
   readonly plannedAh: number;
@@ -48,6 +52,8 @@ export interface Outcome {
 }
 
 export interface Verdict extends Outcome {
+  /** How much of the wanted hours it is up; only for gear that comes back by itself. */
+  readonly availability: Availability | null;
   /** When the outing ends as planned, UTC epoch ms. */
   readonly planEndMs: number;
   /** State of charge of the pack in use when it ends too soon, 0 to 1; null where it lasts. */

@@ -17,6 +17,8 @@ export interface MarchInput {
   readonly radioDropoutV: number;
   /** Resistance of the lead that the radio has for itself, there and back, ohm. */
   readonly leadOhm: number;
+  /** Volts at the terminals, while charging, at which loads come back that were taken off; absent where that needs a hand. */
+  readonly reconnectV?: number;
   /** Resistance of the lead that all loads share, battery to distribution, there and back, ohm. */
   readonly sharedOhm?: number;
 }
@@ -74,6 +76,12 @@ export interface March {
   readonly offeredA: Float64Array;
   /** The part of it that was not used, A. */
   readonly curtailedA: Float64Array;
+  /** Of each step, how long the radio was fed with volts enough, h; filled where loads come back, else null. */
+  readonly upHours: Float64Array | null;
+  /** 1 for steps in which it should be up. */
+  readonly wanted: Uint8Array;
+  /** When loads came back, UTC epoch ms. */
+  readonly backMs: readonly number[];
   readonly ends: EndPoints;
   readonly books: ChargeBooks;
 }

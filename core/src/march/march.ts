@@ -2,6 +2,9 @@ import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
 import { terminalVolts } from '../battery/terminal-volts.js';
 import { HOUR_MS } from '../span.js';
+import { RECONNECT_HOURS } from '../battery/restart.js';
+import { shareAbove } from './tight-restart.js';
+import { wantedSteps } from './tight-steps.js';
 import { Bank } from './bank.js';
 import { crossing, cutoffLevel, dropoutLevel, insideDip, NEVER, type EndPoints } from './end-points.js';
 import type { March, MarchInput, Swap } from './march-data.js';
@@ -16,7 +19,8 @@ import type { March, MarchInput, Swap } from './march-data.js';
  * takes over within the step. The three end points are those of the last pack, looked for in the same run, each as if
  * the others did not stop the plan, and found inside their step.
  *
- * Once the last cut-off opens, the loads are off for good: a low-voltage disconnect needs a hand.
+ * Once the last cut-off opens, the loads are off for good: a low-voltage disconnect needs a hand. Only with volts to reconnect
+ * at they come back, at the end of the step in which these have stood for ten minutes.
  * Source: convention of this project, docs/model.md
  */
 export function march(input: MarchInput): March {
@@ -56,8 +60,13 @@ class Walk {
   private packA = 0;
   /** Mean load of the last stretch, A out of the pack. */
   private meanA = 0;
-  /** Whether the cut-off was still closed when the step began. */
+  /** Whether the loads were on when the step began, and whether they are now. */
   private connected = true;
+  private isOn = true;
+  /** How long the terminals have stood at the volts to reconnect at, h. */
+  private standingHours = 0;
+  private readonly backMs: number[] = [];
+  private readonly upHours: Float64Array | null;
 
   constructor(private readonly input: MarchInput) {
     this.bank = new Bank(input.bank);
@@ -76,6 +85,7 @@ class Walk {
     this.soc = new Float64Array(this.steps + 1);
     this.socInUse = new Float64Array(this.steps + 1);
     this.inUse = new Uint8Array(this.steps);
+    this.upHours = input.reconnectV === undefined ? null : series();
     this.soc[0] = this.bank.totalSoc();
     this.socInUse[0] = this.bank.soc[0];
     this.busV = openCircuitVolts(this.bank.pack, this.bank.soc[0]);
@@ -87,12 +97,13 @@ class Walk {
       const hours = (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS;
       let left = hours;
       this.books.leaked += this.bank.leak(hours);
-      this.connected = this.ends.cutoffMs === null;
+      this.connected = this.isOn;
       // A pack that runs out hands over within the step; no pack does so twice.
       for (let hands = this.bank.packs.length; left > 0 && hands > 0; hands--) {
         left = this.stretch(step, edgesMs[step + 1] - left * HOUR_MS, left, hours, hands > 1);
       }
       this.atEdge(step);
+      this.reconnect(step, hours);
     }
     const { loads, offered, served, stored, curtailed, chargeLoss, drawn, leaked } = this.books;
     return {
@@ -103,6 +114,9 @@ class Walk {
       swaps: this.swaps,
       endSoc: this.bank.soc,
       ...this.series,
+      upHours: this.upHours,
+      wanted: wantedSteps(this.input.load),
+      backMs: this.backMs,
       ends: this.ends,
       books: {
         loadsAh: loads,
@@ -149,20 +163,21 @@ class Walk {
     const spare = deficit > 0 && maySwap ? bank.spare() : -1;
     const share = deficit > 0 ? this.discharge(step, fromMs, hours, deficit, spare) : 1;
     const spent = spare >= 0 ? share * hours : hours;
+    const fed = share * hours;
 
     const weight = spent / stepHours;
     series.cellsV[step] = cellsV;
     series.wantedA[step] += wanted * weight;
     series.offeredA[step] += offered * weight;
     this.books.offered += offered * spent;
-    const carriedHours = carried * (spare >= 0 ? spent : share * hours);
+    const carriedHours = carried * fed;
     series.loadA[step] += carriedHours / stepHours;
     this.books.loads += carriedHours;
 
     let used = 0;
     if (deficit <= 0) this.packA = 0;
     if (idle >= 0) used = this.store(idle, offered, spent);
-    else if (deficit > 0) used = this.serve(offered * (spare >= 0 ? spent : share * hours));
+    else if (deficit > 0) used = this.serve(offered * fed);
     else {
       used = this.serve(carried * spent) + this.store(bank.inUse, -deficit, spent);
       this.packA = -(used - carried * spent) / spent;
@@ -172,6 +187,10 @@ class Walk {
     series.curtailedA[step] += curtailed / stepHours;
     this.books.curtailed += curtailed;
 
+    if (this.upHours && this.connected) {
+      const level = this.dropoutLevelAt(step);
+      this.upHours[step] += fed * shareAbove(soc, bank.soc[bank.inUse], level);
+    }
     if (spare < 0 || share >= 1) return 0;
     bank.inUse = spare;
     this.swaps.push({ timeMs: fromMs + spent * HOUR_MS, to: spare });
@@ -194,7 +213,10 @@ class Walk {
     if (after <= stop) {
       share = before <= stop ? 0 : (before - stop) / (before - after);
       after = share === 0 ? before : stop;
-      if (spare < 0) this.ends.cutoffMs = fromMs + share * hours * HOUR_MS;
+      if (spare < 0) {
+        this.ends.cutoffMs ??= fromMs + share * hours * HOUR_MS;
+        this.isOn = false;
+      }
     }
     bank.soc[inUse] = after;
     this.books.drawn += (before - after) * pack.storedAh;
@@ -208,6 +230,18 @@ class Walk {
     const { ends, bank } = this;
     ends.floorMs ??= crossing(fromMs, hours, before, after, bank.packs[bank.inUse].floorSoc);
     ends.radioDropoutMs ??= crossing(fromMs, hours, before, after, this.dropoutLevelAt(step));
+  }
+
+  /** Loads that were taken off come back once the battery, while it charges, has stood at its volts for long enough. */
+  private reconnect(step: number, hours: number): void {
+    const { reconnectV, load } = this.input;
+    if (this.isOn || reconnectV === undefined) return;
+    const stands = !this.connected && this.packA < 0 && this.busV >= reconnectV;
+    this.standingHours = stands ? this.standingHours + hours : 0;
+    if (this.standingHours < RECONNECT_HOURS) return;
+    this.isOn = true;
+    this.standingHours = 0;
+    this.backMs.push(load.edgesMs[step + 1]);
   }
 
   private dropoutLevelAt(step: number): number {

@@ -1,3 +1,4 @@
+import { restartingMarch, type TightRestart } from './tight-restart.js';
 import { factorAt, type TightPack } from './tight-pack.js';
 import type { TightSteps } from './tight-steps.js';
 
@@ -11,6 +12,8 @@ export interface TightRun {
   /** Factor on the sun, and the controller's limit, A. */
   sunGain: number;
   controllerMaxA: number;
+  /** For gear that comes back by itself; absent where a plan ends at its first level. */
+  readonly restart?: TightRestart;
 }
 
 /** What comes out; handed in and filled, so that the loop makes nothing. */
@@ -22,6 +25,10 @@ export interface TightOutcome {
   endSoc: number;
   /** Steps that were walked. */
   steps: number;
+  /** Only with a restart: the share of the wanted hours it was up, the outages, and the longest of them, h. */
+  up?: number;
+  outages?: number;
+  longestH?: number;
 }
 
 /** Walks on past the levels that end a plan, down to this: what a plan lacks is charge below zero. */
@@ -46,6 +53,10 @@ export function tightMarch(
   out: TightOutcome,
   socs: Float32Array | null = null,
 ): void {
+  if (run.restart) {
+    restartingMarch(run, run.restart, packs[0], out, socs);
+    return;
+  }
   const { hours } = run.steps;
   const at = PLACE;
   at.step = 0;

@@ -9,6 +9,8 @@ export interface TightSteps {
   readonly stretchKeyDown: Uint16Array;
   /** The different key-down currents of the plan, the first for steps with the radio off. */
   readonly keyDowns: readonly KeyDown[];
+  /** 1 for steps in which gear should be up: a radio is on, or anything draws where no radio ever is. */
+  readonly wanted: Uint8Array;
 }
 
 /** Currents while the key is down, and the largest mean that goes with them, A. */
@@ -61,5 +63,14 @@ export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number):
     stretchEnd: Uint32Array.from(stretchEnd),
     stretchKeyDown: Uint16Array.from(stretchKeyDown),
     keyDowns,
+    wanted: wantedSteps(load),
   };
+}
+
+/** Steps in which gear should be up: a radio is on, or anything draws where no radio ever is. */
+export function wantedSteps({ keyDownRadioA, mean }: Pick<LoadSeries, 'keyDownRadioA' | 'mean'>): Uint8Array {
+  const hasRadio = keyDownRadioA.some((amps) => amps > 0);
+  return Uint8Array.from(keyDownRadioA, (amps, step) =>
+    (hasRadio ? amps > 0 : mean.amps[step] > 0 || mean.watts[step] > 0) ? 1 : 0,
+  );
 }

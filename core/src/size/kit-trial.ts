@@ -20,6 +20,7 @@ import { stepEdges } from '../forecast/forecast.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-march.js';
 import { copyOf, type TightPack } from '../march/tight-pack.js';
+import { tightRestart } from '../march/tight-restart.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
@@ -180,8 +181,10 @@ export class KitTrials {
   }
 
   private runOf({ bus }: ReadyBattery, sun: ReadySun | null): TightRun {
+    const { restart } = this.space.plan;
     return {
       steps: bus.steps,
+      ...(restart && { restart: tightRestart(bus.steps, restart) }),
       loadA: NOTHING,
       sunA: null,
       sunGain: 1,

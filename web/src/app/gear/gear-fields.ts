@@ -81,6 +81,8 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
     figure('maxInputV', 'input survives', 'inputV', true),
     figure('selfUseA', 'draws itself', 'selfUseA', true),
     figure('loadA', 'its load terminals carry', 'drawA', true),
+    figure('disconnectV', 'disconnects at', 'disconnectV', true),
+    figure('reconnectV', 'reconnects at', 'reconnectV', true),
     WEIGHT,
   ],
   charger: [figure('maxA', 'charges with', 'chargeA'), WEIGHT],

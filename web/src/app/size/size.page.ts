@@ -120,7 +120,7 @@ export class SizePage {
     return {
       best: picks.best,
       nearest: state.nearest,
-      binds: state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null,
+      binds: state.of > 0 ? (state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null) : null,
       kits: state.of,
       // Where every kit breaks a rule: the one that most of them break.
       mostly: state.of === 0 || !picks.best ? (state.ruledOut[0] ?? null) : null,

@@ -20,6 +20,8 @@ export interface Template {
   /** What the radio should be able to give, W. */
   readonly powerW: number;
   readonly carryLimitG?: number;
+  /** Nobody is there; it comes back by itself. */
+  readonly unattended?: true;
   readonly blocks: readonly TemplateBlock[];
 }
 
@@ -73,11 +75,21 @@ export const TEMPLATES: readonly Template[] = [
     ],
   },
   {
-    name: 'Beacon left alone',
-    about: '7 days, ten minutes of every hour, 5 W',
+    name: 'Relay',
+    about: '7 days unattended, listening all day, 5 W voice',
     startHour: 10,
     hours: 7 * 24,
     powerW: 5,
+    unattended: true,
+    blocks: [{ from: 0, to: 7 * 24, activity: 'relay', mode: 'FM' }],
+  },
+  {
+    name: 'Beacon',
+    about: '7 days unattended, ten minutes of every hour, 5 W',
+    startHour: 10,
+    hours: 7 * 24,
+    powerW: 5,
+    unattended: true,
     blocks: [{ from: 0, to: 1 / 6, activity: 'slots', mode: 'WSPR', repeat: 'hour' }],
   },
 ];
@@ -111,6 +123,7 @@ export function tripFrom(template: Template, shelf: readonly Gear[], nowMs: numb
     start: iso(0),
     end: iso(Math.min(template.hours, MOST_DAYS * 24)),
     stepMinutes: template.hours > 96 ? 15 : 5,
+    ...(template.unattended && { unattended: true, restart: true }),
     ...(template.carryLimitG && { carryLimitG: template.carryLimitG }),
     blocks,
     loadout: [

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FIELDS, readNumber, type AddedKind, type RunNote } from '@knapsack/contract';
+import { FIELDS, readNumber, type AddedKind, type AddedPart, type RunNote } from '@knapsack/contract';
 import { changeRun, insertBefore, tryRun, withoutPart } from '@knapsack/contract/harness';
 import { CONNECTOR_ENDS, type Connector, type HarnessPart } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { PlanStore } from '../plan/plan.store';
 import { ADDED, CONNECTOR_CHOICES, keyOf, LIES, NOT_SAID, SIZES } from './run-choices';
@@ -14,7 +15,7 @@ import { WireStore } from './wire.store';
 /** What the chosen run is made of, in a sentence that is edited in place, and what flows in it. */
 @Component({
   selector: 'ks-run-sentence',
-  imports: [InlineChoiceComponent, InlineTextComponent, RunFiguresComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTextComponent, RunFiguresComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (part(); as chosen) {
@@ -113,6 +114,22 @@ import { WireStore } from './wire.store';
             [refuse]="refuseMost"
             (committed)="setMost($event)"
           />.
+          @if (added.kind === 'disconnect') {
+            It switches the loads off at
+            <ks-number
+              field="disconnectV"
+              label="Disconnect voltage"
+              [value]="added.disconnectV ?? null"
+              (committed)="sayOfPart({ disconnectV: $event })"
+            />
+            and on again at
+            <ks-number
+              field="reconnectV"
+              label="Reconnect voltage"
+              [value]="added.reconnectV ?? null"
+              (committed)="sayOfPart({ reconnectV: $event })"
+            />.
+          }
           <button type="button" class="quiet" (click)="takeOut()">Take it out</button>
         </p>
       }
@@ -215,15 +232,17 @@ export class RunSentenceComponent {
 
   protected setMost(text: string): void {
     const read = readNumber(FIELDS.fuseA, text);
+    if ('value' in read) this.sayOfPart({ maxA: read.value });
+  }
+
+  /** Something said of the chosen part that was put in. */
+  protected sayOfPart(said: Partial<AddedPart>): void {
     const id = this.part()?.id;
-    if (!('value' in read)) return;
     this.plan.edit((trip) => ({
       ...trip,
       harness: {
         ...trip.harness,
-        parts: (trip.harness?.parts ?? []).map((part) =>
-          part.id === id ? { ...part, maxA: read.value } : part,
-        ),
+        parts: (trip.harness?.parts ?? []).map((part) => (part.id === id ? { ...part, ...said } : part)),
       },
     }));
   }

@@ -47,7 +47,7 @@ async function draw({ number, question }: Asked<ForecastQuestion>): Promise<void
     if (newest !== number) return;
   }
   const chance = run.soFar();
-  const skyFactor = typicalFactor(plan.value, chance.medianLowestSoc);
+  const skyFactor = typicalFactor(plan.value, chance);
   const wouldDoAh = chance.chance < chance.target ? batteryThatWouldDo(plan.value) : undefined;
   say(
     {

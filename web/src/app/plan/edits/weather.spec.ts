@@ -4,7 +4,7 @@ import { cloudWord, fogUntil, nextCloud, paintSky, rainFrom } from './weather';
 
 describe('painting clouds', () => {
   const cloudsOf = (painted: ReturnType<typeof trip>) => {
-    const skyAt = skyOf(painted.weather!, 12);
+    const skyAt = skyOf(painted);
     return [6, 8, 9, 10, 11, 17].map((at) => skyAt(hour(at) + 60_000).cloud);
   };
 

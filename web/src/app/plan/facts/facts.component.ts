@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { floorOf, targetOf, type Trip } from '@knapsack/contract';
-import { cautions, RATINGS, type Rating } from '@knapsack/core';
+import { cautions, RATINGS, USUAL_TARGET_UP, type Rating } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { PlanStore } from '../plan.store';
@@ -57,6 +57,34 @@ import { WeatherFactsComponent } from './weather-facts.component';
             [value]="target(trip)"
             (committed)="set({ targetChance: $event })"
           />.
+        </p>
+        <p>
+          During the outing
+          <ks-choice
+            label="Who is there"
+            [value]="trip.unattended ? 'nobody' : 'somebody'"
+            [choices]="attendance"
+            (picked)="setAttendance($event)"
+          />.
+          @if (trip.unattended) {
+            Once a low battery has taken the loads off, they
+            <ks-choice
+              label="What happens after a low battery"
+              [value]="trip.restart ? 'back' : 'off'"
+              [choices]="returns"
+              (picked)="set({ restart: $event === 'back' })"
+            />
+            @if (trip.restart) {
+              and should be up for
+              <ks-number
+                field="targetAvailability"
+                label="Target availability"
+                [value]="trip.targetAvailability ?? usualTargetUp"
+                (committed)="set({ targetAvailability: $event })"
+              />
+              of the hours wanted.
+            }
+          }
         </p>
         @if (severalBatteries()) {
           <p>
@@ -129,6 +157,15 @@ export class FactsComponent {
     { value: 'parallel', label: 'all together' },
     { value: 'turns', label: 'one after the other' },
   ];
+  protected readonly attendance = [
+    { value: 'somebody', label: 'somebody is there' },
+    { value: 'nobody', label: 'it runs unattended' },
+  ];
+  protected readonly returns = [
+    { value: 'back', label: 'come back by themselves' },
+    { value: 'off', label: 'stay off' },
+  ];
+  protected readonly usualTargetUp = USUAL_TARGET_UP;
   protected readonly charged = [
     { value: 'used', label: 'the one in use' },
     { value: 'idle', label: 'one that waits' },
@@ -167,6 +204,14 @@ export class FactsComponent {
 
   protected set(change: Partial<Trip>): void {
     this.store.edit((trip) => ({ ...trip, ...change }));
+  }
+
+  /** A station that nobody reaches comes back by itself, unless said otherwise. */
+  protected setAttendance(who: string): void {
+    this.store.edit((trip) => {
+      const { unattended: _was, restart: _came, ...attended } = trip;
+      return who === 'nobody' ? { ...attended, unattended: true, restart: true } : attended;
+    });
   }
 
   protected setStep(text: string): void {

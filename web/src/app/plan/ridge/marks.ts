@@ -37,7 +37,8 @@ export const endMarks: Layer = (context, frame, { view, picture, visible, zone, 
     if (first) cross(context, x, y, palette.stop, palette.paper);
     else smallSign(context, sign, x, y, palette.stop, palette.paper);
     context.font = first ? `600 13px ${FONT}` : `12px ${FONT}`;
-    const text = first ? `ends ${sayTime(timeMs, zone)}` : words;
+    const ends = view.verdict.availability ? 'first off' : 'ends';
+    const text = first ? `${ends} ${sayTime(timeMs, zone)}` : words;
     const width = context.measureText(text).width;
     const toTheRight = x + 14 + width < frame.right;
     context.textAlign = toTheRight ? 'left' : 'right';

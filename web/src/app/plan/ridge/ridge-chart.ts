@@ -72,7 +72,8 @@ export class RidgeChart {
   }
 
   private redraw({ view, picture, beside, visible, palette, margins }: Scene): void {
-    const endMs = view.verdict.endMs ?? Infinity;
+    // Gear that comes back by itself goes on after its first outage.
+    const endMs = view.verdict.availability ? Infinity : (view.verdict.endMs ?? Infinity);
     const columns = Math.max(100, (this.chart.width - margins.left - margins.right) / COLUMN_PX);
     const plain = { pointRadius: 0, tension: 0 } as const;
     const lines: ChartDataset<'line'>[] = [
