@@ -1,7 +1,7 @@
 import { Command } from 'commander';
-import { targetOf } from '@knapsack/contract';
+import { targetOf, type Trip } from '@knapsack/contract';
 import { readRationOptions } from '@knapsack/contract/schemas';
-import { rationStretches, withRation } from '@knapsack/contract/size';
+import { rationStretches, sayRationOdds, withRation } from '@knapsack/contract/size';
 import { fixed, sayTime, type Ration, type RationChoice } from '@knapsack/core';
 import { rationOnThread } from '@knapsack/server/search';
 import { numberOption } from './options.js';
@@ -14,6 +14,8 @@ interface Options {
   chance?: number;
   leastShare: number;
   doubling: number;
+  morePower?: true;
+  moreShare?: true;
   json?: boolean;
 }
 
@@ -42,26 +44,27 @@ export function rationCommand(terminal: Terminal): Command {
       numberOption('spread', '--doubling'),
       0.3,
     )
+    .option('--more-power', 'let it use more power than was planned')
+    .option('--more-share', 'let it use a larger duty cycle than was planned')
     .option('--json', 'print it as JSON, the trip with the ration in it included')
-    .action(async (tripFile: string, { gear, json, leastShare, doubling, ...given }: Options) => {
+    .action(async (tripFile: string, { gear, json, chance: asked, ...given }: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, gear);
-      const chance = given.chance ?? targetOf(trip);
-      const options = taken('What was asked', readRationOptions({ chance, leastShare, doubling }));
+      const chance = asked ?? targetOf(trip);
+      const options = taken('What was asked', readRationOptions({ chance, ...given }));
       const found = taken(tripFile, await rationOnThread(trip, shelf, options));
       terminal.out(
-        json
-          ? `${JSON.stringify({ ...found, trip: withRation(trip, found) })}\n`
-          : inWords(trip.name, found, trip.place.timeZone),
+        json ? `${JSON.stringify({ ...found, trip: withRation(trip, found) })}\n` : inWords(trip, found),
       );
     });
 }
 
-function inWords(name: string, found: Ration, zone: string): string {
-  const { odds, plannedOdds, worth, plannedWorth, hours } = found;
+function inWords({ name, place, unattended = false }: Trip, found: Ration): string {
+  const zone = place.timeZone;
+  const { worth, plannedWorth, hours } = found;
   const percent = (share: number) => `${fixed(share * 100, 0)} %`;
   return `${[
     name,
-    `Keeps above the reserve in ${percent(odds.chance)} of ${odds.draws} draws; the plan as it is in ${percent(plannedOdds.chance)}.`,
+    ...sayRationOdds(found, unattended),
     `Worth ${fixed(worth, 1)} hours on the air as they count; the plan as it is ${fixed(plannedWorth, 1)}.`,
     '',
     'As expected',

@@ -101,6 +101,7 @@ export * from './explain/chance-sum.js';
 export * from './size/ideal.js';
 export * from './explain/kit-sum.js';
 export * from './ration/ration.js';
+export { singleSetting } from './ration/single-setting.js';
 export type * from './ration/ration-slots.js';
 export * from './pack/share-load.js';
 export * from './charge-up/storage-level.js';

@@ -19,6 +19,8 @@ const hour = () => Joi.number().min(0).max(24).required();
 const rationOptions = Joi.object({
   chance: Joi.number().greater(0).less(1),
   doubling: Joi.number().min(0).max(5),
+  morePower: Joi.boolean().optional(),
+  moreShare: Joi.boolean().optional(),
   leastShare: Joi.number().min(0).max(0.95),
   hours: Joi.array()
     .items(Joi.object({ fromHour: hour(), toHour: hour(), worth: Joi.number().min(0).max(100).required() }))

@@ -2,6 +2,7 @@ import {
   fail,
   localHour,
   ration,
+  singleSetting,
   succeed,
   type Ration,
   type RationHour,
@@ -9,7 +10,7 @@ import {
   type Result,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
-import type { Block, Trip } from '../documents/trip.js';
+import { isAttended, type Block, type Trip } from '../documents/trip.js';
 import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
 import { resolve } from '../resolve/resolve.js';
 import { stepFor } from './size-space.js';
@@ -29,6 +30,9 @@ export interface RationOptions {
   readonly doubling: number;
   /** Share on transmit that no hour of work goes under; 0 lets the radio rest. */
   readonly leastShare: number;
+  /** More power, or a larger share, than was planned may be used. */
+  readonly morePower?: boolean;
+  readonly moreShare?: boolean;
   readonly hours: readonly WorthOfHours[];
 }
 
@@ -57,13 +61,19 @@ export function rationOf(trip: Trip, shelf: readonly Gear[], options: RationOpti
       sentence: 'There are no hours of work to share out. Draw a block in the work lane.',
     });
   }
-  return succeed(ration(plan.value, worthOf(options, trip.place.timeZone), options.chance));
+  const worth = worthOf(options, trip.place.timeZone);
+  return succeed((isAttended(trip) ? ration : singleSetting)(plan.value, worth, options.chance));
 }
 
-function worthOf({ doubling, leastShare, hours }: RationOptions, zone: string): RationWorth {
+function worthOf(
+  { doubling, leastShare, morePower = false, moreShare = false, hours }: RationOptions,
+  zone: string,
+): RationWorth {
   return {
     doubling,
     leastShare,
+    morePower,
+    moreShare,
     worthAt: (timeMs) => {
       const hour = localHour(timeMs, zone);
       const counts = hours.find(({ fromHour, toHour }) =>

@@ -112,11 +112,31 @@ export interface RationRun {
   readonly socs: readonly number[];
 }
 
-/** Follows a policy (or the plan as it is, null) through a world. */
+/** How the hours are chosen on the way: the action of a slot by its number and the charge. */
+export type Choosing = (slot: number, soc: number) => number;
+
+/** Bands of charge narrower than this are not told: nobody reads a meter that finely. */
+export const TOLD_STEP = LEVELS / 20;
+
+/** By the table of a policy as it is told, at a charge that is read with an error (0 for none), a share of the charge. */
+export const byTable =
+  (policy: RationPolicy, errorOf: () => number = () => 0): Choosing =>
+  (slot, soc) => {
+    const read = Math.min(1, Math.max(0, soc + errorOf()));
+    return policy[slot][Math.floor(read * (LEVELS / TOLD_STEP) + 1e-9) * TOLD_STEP];
+  };
+
+/** By a schedule, whatever the charge. */
+export const bySchedule =
+  (actions: readonly number[]): Choosing =>
+  (slot) =>
+    actions[slot];
+
+/** Works the hours of a world by some way to choose (or as planned, null). */
 export function follow(
   world: RationWorld,
   slots: readonly RationSlot[],
-  policy: RationPolicy | null,
+  choosing: Choosing | null,
 ): RationRun {
   let soc = world.pack.startSoc;
   let worth = 0;
@@ -124,8 +144,8 @@ export function follow(
   const actions: number[] = [];
   const socs: number[] = [soc];
   slots.forEach((slot, index) => {
-    const choice = policy ? policy[index][Math.floor(soc * LEVELS + 1e-9)] : -1;
-    const action = policy ? slot.actions[choice] : slot.planned;
+    const choice = choosing ? choosing(index, soc) : -1;
+    const action = choosing ? slot.actions[choice] : slot.planned;
     const hours = hoursOf(slot);
     const level = action ? world.levelOf(action.keyDownA) : world.floorSoc;
     const then = held

@@ -41,10 +41,14 @@ export interface RationWorth {
   readonly doubling: number;
   /** A share on transmit that no hour of work goes under, as for a relay that must stay up; 0 lets the radio only listen. */
   readonly leastShare: number;
+  /** More power, or a larger share, than was planned may be used; what was planned is the most if absent. */
+  readonly morePower?: boolean;
+  readonly moreShare?: boolean;
 }
 
-/** Shares that are tried, as parts of the planned one. */
-const PARTS = [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5];
+/** Shares that are tried, as parts of the planned one: below it, and where more is allowed above. */
+const LESS = [0, 0.25, 0.5, 0.75];
+const MORE = [1.25, 1.5];
 /** Nobody transmits for longer than this. */
 const MOST_SHARE = 0.95;
 
@@ -79,25 +83,33 @@ export function rationSlots(plan: PlanInput, edgesMs: Float64Array, worth: Ratio
   });
 }
 
-function actionsOf(plan: PlanInput, block: PlannedBlock, worth: RationWorth): readonly RationAction[] {
-  const powers = new Set([...bestPoints(plan.radio.figures.transmit).map(({ rfW }) => rfW), block.powerW]);
+/**
+ * The ways to work an hour, from listening to all that is allowed. Power is what changes first: the share is cut only at the
+ * least power, and raised only at the most.
+ */
+export function actionsOf(plan: PlanInput, block: PlannedBlock, worth: RationWorth): readonly RationAction[] {
+  const known = bestPoints(plan.radio.figures.transmit).map(({ rfW }) => rfW);
+  const powers = [...new Set([...known, block.powerW])]
+    .filter((watts) => worth.morePower || watts <= block.powerW)
+    .sort((a, b) => a - b);
   const timing = block.mode && slotTiming(block.mode);
   const most = Math.max(block.share, timing ? timing.onAirS / timing.slotS : MOST_SHARE);
-  const shares = new Set(
-    PARTS.map(
-      (part) => Math.round(Math.min(most, Math.max(worth.leastShare, part * block.share)) * 1000) / 1000,
-    ),
-  );
-  return (
-    [...powers]
-      .flatMap((powerW) => [...shares].map((share) => actionOf(plan, block, worth, powerW, share)))
-      // Listening is listening whatever the power.
-      .filter(({ share, powerW }, _, all) => share > 0 || powerW === all[0].powerW)
-      .sort((a, b) => a.meanA - b.meanA)
-  );
+  const shareOf = (part: number) =>
+    Math.round(Math.min(most, Math.max(Math.min(worth.leastShare, most), part * block.share)) * 1000) / 1000;
+  const rungs = [
+    ...LESS.map((part) => [powers[0], shareOf(part)] as const),
+    ...powers.map((watts) => [watts, shareOf(1)] as const),
+    ...(worth.moreShare ? MORE.map((part) => [powers[powers.length - 1], shareOf(part)] as const) : []),
+  ];
+  return rungs
+    .filter(
+      ([powerW, share], index) => !rungs.slice(0, index).some(([w, of]) => w === powerW && of === share),
+    )
+    .map(([powerW, share]) => actionOf(plan, block, worth, powerW, share))
+    .sort((a, b) => a.meanA - b.meanA);
 }
 
-function actionOf(
+export function actionOf(
   plan: PlanInput,
   block: PlannedBlock,
   { doubling }: RationWorth,

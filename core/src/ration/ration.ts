@@ -11,14 +11,18 @@ import {
 } from '../chance/chance-law.js';
 import type { ChanceDraw } from '../chance/draw.js';
 import { drawnRest } from '../chance/drawn-load.js';
+import { generator, normal, seedOf } from '../random/generator.js';
 import { packAt } from '../battery/pack.js';
 import { copyOf } from '../march/tight-pack.js';
 import { loadLeads, type PlanInput } from '../forecast/plan-input.js';
 import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import {
   bestPolicy,
+  bySchedule,
+  byTable,
   follow,
   LEVELS,
+  TOLD_STEP,
   type RationPolicy,
   type RationRun,
   type RationWorld,
@@ -43,69 +47,125 @@ export interface RationChoice {
   readonly share: number;
 }
 
+/**
+ * What keeps a ration from its target: more than was planned is not asked for, the steps of power and share are coarse, one
+ * setting has to do for the whole outing, or nothing that is allowed reaches it.
+ */
+export type RationBinds = 'ceilings' | 'steps' | 'single' | 'nothing';
+
 /** How to spend the energy of a kit. */
 export interface Ration {
   readonly hours: readonly RationHour[];
   /** State of charge at each hour's start and at the end, as expected. */
   readonly socs: readonly number[];
-  /** What the ration keeps to, over draws that it was not made from. */
+  /** How often its table keeps above the reserve where the charge is read at each hour, over draws that it was not made from. */
   readonly odds: Odds;
-  /** The same of the plan as it is. */
+  /** The same of its hours as proposed, followed without checking the battery, and of the plan as it is. */
+  readonly blindOdds: Odds;
   readonly plannedOdds: Odds;
+  /** The chance that it was to reach, and why it does not come out at that; null where it does. */
+  readonly target: number;
+  readonly binds: RationBinds | null;
   /** Weighted hours on the air, the mean over the same draws. */
   readonly worth: number;
   readonly plannedWorth: number;
 }
 
-/** Draws that a caution is judged by, and as many fresh ones that the result is told from. */
-const JUDGED_BY = 300;
-const TOLD_FROM = 400;
-const CAUTIONS = 9;
-/** A policy is made for one world: outings up to this many standard deviations worse than expected. */
+/** Draws that a caution is judged by, and as many fresh ones that the result is told from; fewer where the outing is long. */
+const JUDGED_BY = 2000;
+const TOLD_FROM = 2000;
+const MOST_DRAWN_STEPS = 1.5e6;
+const CAUTIONS = 8;
+/** A policy is made for one world: outings up to this many standard deviations better or worse than expected. */
+const LEAST_CAUTION = -2;
 const MOST_CAUTION = 2.6;
 /** Skies that are put in order by their light. */
 const SKIES = 120;
+/** Standard deviation of a charge that is read off a meter, a share of a full one. */
+export const READING_ERROR = 0.05;
+/** Surer than its target by this much a ration says what keeps it from spending more. */
+const NEAR = 0.02;
 
 /**
- * The schedule of power and share by hour that is worth the most and still keeps above the reserve with the asked chance.
- * The policy is the best for a world somewhat worse than expected; how much worse is found by trying policies on draws, so
- * that the chance comes out as asked. A policy looks at the charge each hour: it does better than any fixed schedule.
- * Source: convention of this project, docs/model.md.3; the search for the caution is ours.
+ * The schedule of power and share by hour that is worth the most and still keeps above the reserve with the target chance, for
+ * somebody who reads the charge at each hour and follows the table, with the error that such readings have. The policy is the
+ * best for a world somewhat better or worse than expected; which one is found by trying policies on draws, so that the chance
+ * comes out as asked. Source: convention of this project, docs/model.md; the search for the caution is ours.
  *
- * @param chance asked for, above 0 and below 1
+ * @param target chance, above 0 and below 1
  */
-export function ration(plan: PlanInput, worth: RationWorth, chance: number, seed = SEED): Ration {
+export function ration(plan: PlanInput, worth: RationWorth, target: number, seed = SEED): Ration {
   const law = chanceLaw(plan);
   const slots = rationSlots(plan, law.edgesMs, worth);
   const skies = law.sun ? skiesByLight(law, seed) : [];
-  const judged = Array.from({ length: JUDGED_BY }, (_, index) => worldOf(law, drawFor(law, seed, index)));
-  const wanted = Math.min(JUDGED_BY, chance * JUDGED_BY + Math.sqrt(chance * (1 - chance) * JUDGED_BY));
-  const holds = (policy: RationPolicy) =>
-    judged.filter((world) => follow(world, slots, policy).held).length >= wanted;
+  const draws = Math.min(JUDGED_BY, Math.floor(MOST_DRAWN_STEPS / law.steps.hours.length));
+  const judged = Array.from({ length: draws }, (_, index) => worldOf(law, drawFor(law, seed, index)));
+  const held = (policy: RationPolicy) =>
+    judged.filter((world, index) => follow(world, slots, byTable(policy, errors(seed, index))).held).length;
   const mayRest = worth.leastShare === 0;
-  let low = -1;
-  let high = MOST_CAUTION;
-  let policy = bestPolicy(worldOf(law, cautiousDraw(law, skies, high)), slots, mayRest);
-  for (let trial = 0; trial < CAUTIONS; trial++) {
+  const policyAt = (caution: number) =>
+    bestPolicy(worldOf(law, cautiousDraw(law, skies, caution)), slots, mayRest);
+  const holds = (policy: RationPolicy) => held(policy) >= target * draws;
+  let policy = policyAt(MOST_CAUTION);
+  const reached = holds(policy);
+  let bold: RationPolicy | null = null;
+  for (let trial = 0, low = LEAST_CAUTION, high = MOST_CAUTION; reached && trial < CAUTIONS; trial++) {
     const caution = (low + high) / 2;
-    const tried = bestPolicy(worldOf(law, cautiousDraw(law, skies, caution)), slots, mayRest);
-    if (holds(tried)) {
-      high = caution;
-      policy = tried;
-    } else low = caution;
+    const tried = policyAt(caution);
+    if (holds(tried)) [high, policy] = [caution, tried];
+    else [low, bold] = [caution, tried];
   }
-  return told(law, slots, policy, seed);
+  if (bold) policy = between(bold, policy, holds);
+  return told(law, slots, policy, { target, reached, isBound: bold === null, from: draws, seed });
 }
 
-function told(law: ChanceLaw, slots: readonly RationSlot[], policy: RationPolicy, seed: number): Ration {
-  const fresh = Array.from({ length: TOLD_FROM }, (_, index) =>
-    worldOf(law, drawFor(law, seed, JUDGED_BY + index)),
+/**
+ * Between a policy that is too bold and one that holds the chance jumps, since a step of power is a step in every hour: bold in
+ * as many of the last hours as still hold.
+ */
+function between(
+  bold: RationPolicy,
+  safe: RationPolicy,
+  holds: (policy: RationPolicy) => boolean,
+): RationPolicy {
+  const boldFrom = (slot: number) => safe.map((choices, index) => (index < slot ? choices : bold[index]));
+  let [low, high] = [0, safe.length];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (holds(boldFrom(middle))) high = middle;
+    else low = middle;
+  }
+  return boldFrom(high);
+}
+
+/** Errors of the readings in one draw, by its number. */
+function errors(seed: number, index: number): () => number {
+  const next = generator(seedOf(`${seed} ${index} readings`));
+  return () => READING_ERROR * normal(next);
+}
+
+function told(
+  law: ChanceLaw,
+  slots: readonly RationSlot[],
+  policy: RationPolicy,
+  {
+    target,
+    reached,
+    isBound,
+    from,
+    seed,
+  }: { target: number; reached: boolean; isBound: boolean; from: number; seed: number },
+): Ration {
+  const fresh = Array.from({ length: Math.min(TOLD_FROM, from) }, (_, index) =>
+    worldOf(law, drawFor(law, seed, from + index)),
   );
-  const kept = fresh.map((world) => follow(world, slots, policy));
+  const expected = follow(worldOf(law, expectedFor(law)), slots, byTable(policy));
+  const kept = fresh.map((world, index) => follow(world, slots, byTable(policy, errors(seed, from + index))));
+  const blind = fresh.map((world) => follow(world, slots, bySchedule(expected.actions)));
   const asPlanned = fresh.map((world) => follow(world, slots, null));
   const mean = (runs: readonly RationRun[]) => runs.reduce((sum, run) => sum + run.worth, 0) / runs.length;
   const odds = (runs: readonly RationRun[]) => oddsOf(runs.filter(({ held }) => held).length, runs.length);
-  const expected = follow(worldOf(law, expectedFor(law)), slots, policy);
+  const following = odds(kept);
   return {
     hours: slots.map((slot, index): RationHour => ({
       startMs: slot.startMs,
@@ -116,8 +176,11 @@ function told(law: ChanceLaw, slots: readonly RationSlot[], policy: RationPolicy
       rules: slot.block === -1 ? [] : rulesOf(slot, policy[index]),
     })),
     socs: expected.socs,
-    odds: odds(kept),
+    odds: following,
+    blindOdds: odds(blind),
     plannedOdds: odds(asPlanned),
+    target,
+    binds: !reached ? 'nothing' : following.chance <= target + NEAR ? null : isBound ? 'ceilings' : 'steps',
     worth: mean(kept),
     plannedWorth: mean(asPlanned),
   };
@@ -127,9 +190,6 @@ function choiceOf({ actions }: RationSlot, choice: number): RationChoice | null 
   const action = actions[choice];
   return action ? { powerW: action.powerW, share: action.share } : null;
 }
-
-/** Bands of charge narrower than this are not told: nobody reads a meter that finely. */
-const TOLD_STEP = LEVELS / 20;
 
 function rulesOf(slot: RationSlot, choices: Int16Array): RationHour['rules'] {
   const rules: { fromSoc: number; choice: RationChoice | null }[] = [];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { fixed, localHours, sayChance, sayHour, sayTime, type RationChoice } from '@knapsack/core';
-import { rationRules, sayRationChoice } from '@knapsack/contract/size';
+import { fixed, localHours, sayHour, sayTime, type RationChoice } from '@knapsack/core';
+import { rationRules, sayRationChoice, sayRationOdds } from '@knapsack/contract/size';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { PlanStore } from '../plan/plan.store';
 import { RationStore } from './ration.store';
@@ -18,7 +19,7 @@ interface Bar {
 /** How to spend the energy of the bag: the proposed hours beside the planned ones, what they gain, the table to take along. */
 @Component({
   selector: 'ks-ration',
-  imports: [InlineNumberComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent],
   providers: [RationStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -57,7 +58,19 @@ interface Bar {
           [value]="store.options().leastShare"
           (committed)="store.change({ leastShare: $event })"
         />
-        on transmit
+        on transmit · power
+        <ks-choice
+          label="Most power"
+          [value]="store.options().morePower ? 'more' : 'planned'"
+          [choices]="ceilings"
+          (picked)="store.change({ morePower: $event === 'more' })"
+        />, duty cycle
+        <ks-choice
+          label="Largest duty cycle"
+          [value]="store.options().moreShare ? 'more' : 'planned'"
+          [choices]="ceilings"
+          (picked)="store.change({ moreShare: $event === 'more' })"
+        />
       </p>
       @if (store.problem(); as problem) {
         <p role="alert">{{ problem }}</p>
@@ -65,7 +78,9 @@ interface Bar {
         <p class="gain" aria-live="polite">
           @if (gain(); as words) {
             {{ words }}
-            <button type="button" class="solid" (click)="store.putOn()">Put it on</button>
+            @if (helps()) {
+              <button type="button" class="solid" (click)="store.putOn()">Put it on</button>
+            }
           } @else {
             <span class="muted">Sharing out the hours …</span>
           }
@@ -116,6 +131,10 @@ export class RationComponent {
   protected readonly store = inject(RationStore);
   private readonly plan = inject(PlanStore);
   private readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
+  protected readonly ceilings = [
+    { value: 'planned', label: 'as planned at the most' },
+    { value: 'more', label: 'more where there is charge' },
+  ];
   protected readonly hours = computed(
     () => this.store.options().hours[0] ?? { fromHour: 18, toHour: 22, worth: 1 },
   );
@@ -158,12 +177,17 @@ export class RationComponent {
   protected readonly gain = computed(() => {
     const ration = this.store.ration();
     if (!ration) return null;
-    const { worth, plannedWorth, odds, plannedOdds } = ration;
+    const { worth, plannedWorth } = ration;
     const gain =
       plannedWorth > 0 ? `${fixed((100 * (worth - plannedWorth)) / plannedWorth, 0)} %` : fixed(worth, 1);
     const more = worth >= plannedWorth ? `${gain} more` : `${gain.replace('−', '')} less`;
-    return `Worth ${more} on the air than the plan. It keeps above the reserve in ${sayChance(odds)}, the plan in ${sayChance(plannedOdds)}.`;
+    const unattended = this.plan.trip()?.unattended ?? false;
+    return [`Worth ${more} on the air than the plan.`, ...sayRationOdds(ration, unattended)].join(' ');
   });
+  /** Where nobody is there and no setting helps, there is nothing to put on. */
+  protected readonly helps = computed(
+    () => !(this.plan.trip()?.unattended && this.store.ration()?.binds === 'nothing'),
+  );
   protected readonly rules = computed(() => {
     const ration = this.store.ration();
     return ration ? rationRules(ration, this.zone()) : [];
