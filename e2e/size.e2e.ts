@@ -84,10 +84,16 @@ test('limits and ways to lie narrow the search; nonsense gets a sentence', async
   await expect(page.locator('.answer').getByRole('alert')).toContainText('at least one way');
 });
 
-test('where nothing makes it, the nearest kit and a plan that it would carry are named', async ({
+test('what Wire stops in every kit is mended there; where nothing makes it, the nearest kit and a plan are named', async ({
   page,
   knapsack,
 }) => {
+  await openSize(page, knapsack, 'headland-contest-camp');
+  await expect(page.locator('.answer')).toContainText('through a fuse of 10 A');
+  await page.getByRole('link', { name: 'Mend it in Wire' }).click();
+  await page.locator('.checks li').first().locator('.fix').click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await saved(page);
   await openSize(page, knapsack, 'headland-contest-camp');
   await page.getByLabel('Most kg').fill('8');
   await page.keyboard.press('Enter');
@@ -101,7 +107,7 @@ test('where nothing makes it, the nearest kit and a plan that it would carry are
 });
 
 test('a search is stopped, and begins again when told', async ({ page, knapsack }) => {
-  await page.goto(`${knapsack.address}/trips/headland-contest-camp/size`);
+  await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();
   await page.getByRole('button', { name: 'Search again' }).click();

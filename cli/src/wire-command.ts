@@ -45,9 +45,9 @@ function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessRep
     ...(unreckoned ? ['', `No current is known: ${unreckoned}`] : []),
     '',
     'Runs',
-    ...runs.map(({ label, keyDownA, mostChargeA, mostDropV, ohm }) => {
+    ...runs.map(({ label, keyDownA, mostChargeA, mostDropV }) => {
       const flows = amps(Math.max(keyDownA, mostChargeA));
-      return `  ${label}: ${flows}${ohm === null ? ', not known what it is made of' : `, loses ${fixed(mostDropV, 2)} V`}`;
+      return `  ${label}: ${flows}${mostDropV === null ? ', resistance not entered' : `, loses ${fixed(mostDropV, 2)} V`}`;
     }),
     '',
     checks.length > 0 ? 'What the rules say' : 'Every rule is kept.',

@@ -1,8 +1,19 @@
-import { fail, fuseNotSold, loopIn, succeed, type Remedy, type Result } from '@knapsack/core';
+import {
+  fail,
+  fuseNotSold,
+  loopIn,
+  planLoad,
+  stepEdges,
+  succeed,
+  type Remedy,
+  type Result,
+} from '@knapsack/core';
 import type { AddedKind, AddedPart, HarnessNotes, RunNote } from '../documents/harness-notes.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
+import { resolve } from '../resolve/resolve.js';
+import { checkedHarness } from './harness-checks.js';
 import { harnessOf } from './harness-of.js';
 
 const withHarness = (trip: Trip, harness: HarnessNotes): Trip => ({ ...trip, harness });
@@ -87,7 +98,10 @@ export function applyRemedy(
     ...(far && { far }),
     ...(from !== undefined && { from }),
   };
-  return changeRun(trip, to, said);
+  return (remedy.also ?? []).reduce(
+    (changed, { to: other, ...more }) => changeRun(changed, other, more),
+    changeRun(trip, to, said),
+  );
 }
 
 /** What hangs on a controller's load terminals hangs from the battery. */
@@ -95,7 +109,18 @@ function offTheTerminals({ radioOn: _on, ...trip }: Trip, shelf: readonly Gear[]
   const parts = harnessOf(trip, lookUp(trip, shelf).carried);
   const root = parts.find(({ from }) => from === null)?.id ?? controller;
   const onIt = parts.filter(({ from, kind }) => from === controller && kind !== 'panel');
-  return onIt.reduce((changed, { id }) => changeRun(changed, id, { from: root }), trip as Trip);
+  const moved = onIt.reduce((changed, { id }) => changeRun(changed, id, { from: root }), trip as Trip);
+  return onIt.reduce((changed, { id }) => withFuse(changed, shelf, id), moved);
+}
+
+/** A run that leaves the battery gets what the rules ask for there: a fuse, and what goes with it. */
+function withFuse(trip: Trip, shelf: readonly Gear[], to: string): Trip {
+  const { carried } = lookUp(trip, shelf);
+  const plan = resolve(trip, shelf);
+  const run = plan.ok ? { plan: plan.value, load: planLoad(plan.value, stepEdges(plan.value)) } : null;
+  const { checks } = checkedHarness(trip, carried, run);
+  const remedy = checks.find(({ rule, part }) => rule === 'fuse' && part === to)?.remedy;
+  return remedy ? applyRemedy(trip, shelf, to, remedy, to) : trip;
 }
 
 /** A low-voltage disconnect between the battery and everything that it feeds. */

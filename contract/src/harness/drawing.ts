@@ -76,6 +76,7 @@ function worstOf(checks: readonly Check[], part: string, on: Check['on']): Sever
 function kindWords({ kind }: HarnessPart, run: ReportedRun | undefined): string {
   const words = kind === 'missing' ? 'a gap' : PART_KINDS[kind];
   if (!run || kind === 'battery' || kind === 'station' || run.keyDownA <= 0) return words;
+  if (run.keyDownV === null || run.receiveV === null) return words;
   const [low, high] = [run.keyDownV, run.receiveV].map((volts) => fixed(volts, 2));
   return low === high ? `${words} ${low} V` : `${words} ${high} … ${low} V`;
 }

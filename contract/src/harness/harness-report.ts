@@ -5,14 +5,16 @@ import {
   runFigures,
   runLabel,
   type Check,
+  type Forecast,
   type HarnessPart,
   type OrderStep,
   type RunFigures,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import { lookUp } from '../resolve/look-up.js';
+import { lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
+import { applyRemedy } from './change-harness.js';
 import { expectedReadings, type ExpectedReadings } from './expected-readings.js';
 import { checkedHarness } from './harness-checks.js';
 
@@ -49,10 +51,36 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
       const run = figures.get(part.id);
       return run ? [{ part: part.id, label: runLabel(parts, part), ...run }] : [];
     }),
-    checks,
+    checks: checks.map((check) => withSureRemedy(trip, shelf, carried, run, checks, check)),
     joining: connectionOrder(parts),
     parting: disconnectionOrder(parts),
     expected: expectedReadings(trip, carried, run, facts.flow),
     unreckoned: plan.ok ? null : plan.problems[0].sentence,
   };
 }
+
+/** Rules whose remedy is looked at along the runs already (see runChecks). */
+const isSure = ({ on, part, remedy }: Check): boolean => on === 'run' || part === null || !remedy;
+
+/** A check with its remedy, where that mends it and stops nothing that was not stopped; else without. */
+function withSureRemedy(
+  trip: Trip,
+  shelf: readonly Gear[],
+  carried: readonly Carried[],
+  run: Forecast | null,
+  before: readonly Check[],
+  check: Check,
+): Check {
+  if (isSure(check)) return check;
+  const { remedy, ...bare } = check;
+  const mended = applyRemedy(trip, shelf, check.part!, remedy!, 'put-in');
+  // Another place for the radio is another plan.
+  const plan = remedy!.offTerminals ? resolve(mended, shelf) : null;
+  const { checks } = checkedHarness(mended, carried, plan ? (plan.ok ? forecast(plan.value) : null) : run);
+  const stops = new Set(before.filter(isStop).map(placeOf));
+  const heals = !checks.some((after) => placeOf(after) === placeOf(check));
+  return heals && checks.filter(isStop).every((stop) => stops.has(placeOf(stop))) ? check : bare;
+}
+
+const isStop = ({ severity }: Check): boolean => severity === 'stop';
+const placeOf = ({ rule, part }: Check): string => `${rule} ${part}`;

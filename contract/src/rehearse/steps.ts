@@ -106,7 +106,8 @@ function drawSteps(run: ReportedRun, { parts, expected }: HarnessReport): Rehear
     why: 'The forecast lives off this figure; another one belongs on the bench.',
     reading: around('A', run.receiveA, Math.max(AMPS_APART * run.receiveA, LEAST_A)),
   };
-  if (part.kind !== 'radio') return [draws];
+  // Nothing is predicted where a run on the way is not entered.
+  if (part.kind !== 'radio' || run.keyDownV === null) return [draws];
   const keyDownV = run.keyDownV + expected.riseV;
   return [
     draws,

@@ -16,10 +16,7 @@ export function checkHarness(parts: readonly HarnessPart[], facts: HarnessFacts)
       at('missing', part, 'part', missingPart(name, sentence)),
     ),
     ...packChecks(parts, facts),
-    ...parts.flatMap((part) => {
-      const run = figures.get(part.id);
-      return run ? runChecks(parts, part, run, facts.flow.temperatureC) : [];
-    }),
+    ...runChecks(parts, facts.flow),
     ...radioChecks(parts, figures, facts),
     ...sunChecks(parts, facts),
     ...kitChecks(parts, figures, facts),
@@ -38,7 +35,8 @@ function radioChecks(
     const regulated = wayToRoot(parts, radio.part).some(({ kind }) => kind === 'converter');
     const plain = packs.filter(({ hasSocket }) => !hasSocket);
     const highest = regulated ? undefined : plain[0];
-    const volts = figures.get(radio.part)?.keyDownV;
+    // Where a run on the way is not entered, nothing is said of the volts behind it.
+    const volts = figures.get(radio.part)?.keyDownV ?? undefined;
     const full = highest && at('full', radio.part, 'part', survivesFullBattery(radio, highest));
     return [
       volts === undefined || regulated

@@ -1,7 +1,7 @@
 import type { HarnessPart } from '../harness/harness.js';
-import type { RunFigures } from '../harness/run-figures.js';
+import { runFigures, type HarnessFlow, type RunFigures } from '../harness/run-figures.js';
 import { supplyCarriesKeyDown } from './battery-checks.js';
-import type { Answer } from './check.js';
+import type { Answer, Remedy } from './check.js';
 import { at, type Check } from './facts.js';
 import {
   fuseAtBattery,
@@ -10,6 +10,7 @@ import {
   fuseGuardsWire,
   fuseWithinReach,
 } from './fuse-checks.js';
+import { mended, mendRun } from './mend-run.js';
 import type { RuleName } from './rules.js';
 import {
   connectorCarries,
@@ -19,12 +20,61 @@ import {
   wireCarries,
 } from './run-checks.js';
 
-/** One run against its currents: fuse, wire, connectors and the volts lost. */
-export function runChecks(
+/** Rules that a new fuse, wire or connectors mend, all of them of a run at once. */
+const MENDED: ReadonlySet<RuleName> = new Set([
+  'fuse',
+  'carries',
+  'guards',
+  'ampacity',
+  'sold',
+  'drop',
+  'rating',
+]);
+
+/** All runs against their currents: fuse, wire, connectors and the volts lost; with what mends them, where that is sure to. */
+export function runChecks(parts: readonly HarnessPart[], flow: HarnessFlow): readonly Check[] {
+  const figures = runFigures(parts, flow);
+  const found = allBreaches(parts, figures);
+  const stops = new Set(found.filter(isStop).map(placeOf));
+  const offers = new Map<string, { readonly remedy: Remedy; readonly left: ReadonlySet<string> } | null>();
+  const offerFor = (part: HarnessPart) => {
+    const known = offers.get(part.id);
+    if (known !== undefined) return known;
+    const remedy = mendRun(parts, part, flow, figures);
+    const after = remedy ? mended(parts, part.id, remedy) : parts;
+    const left = remedy ? allBreaches(after, runFigures(after, flow)) : found;
+    // What would stop something else is no remedy.
+    const isSafe = left.filter(isStop).every((stop) => stops.has(placeOf(stop)));
+    const offer = remedy && isSafe ? { remedy, left: new Set(left.map(placeOf)) } : null;
+    offers.set(part.id, offer);
+    return offer;
+  };
+  return found.map((check) => {
+    const part = MENDED.has(check.rule) && parts.find(({ id }) => id === check.part);
+    const offer = part ? offerFor(part) : null;
+    return offer && !offer.left.has(placeOf(check)) ? { ...check, remedy: offer.remedy } : check;
+  });
+}
+
+const isStop = ({ severity }: Check): boolean => severity === 'stop';
+const placeOf = ({ rule, part, on }: Check): string => `${rule} ${part} ${on}`;
+
+const allBreaches = (
+  parts: readonly HarnessPart[],
+  figures: ReadonlyMap<string, RunFigures>,
+): readonly Check[] =>
+  parts
+    .flatMap((part) => {
+      const run = figures.get(part.id);
+      return run ? runBreaches(parts, part, run) : [];
+    })
+    .filter((check) => check !== null);
+
+/** What is wrong with one run. */
+function runBreaches(
   parts: readonly HarnessPart[],
   part: HarnessPart,
   figures: RunFigures,
-  temperatureC: number,
 ): (Check | null)[] {
   const run = part.run!;
   const above = parts.find(({ id }) => id === part.from);
@@ -36,11 +86,9 @@ export function runChecks(
   const fromBattery = above?.kind === 'battery';
   const isBattery = part.kind === 'battery';
   const told = (rule: RuleName, answer: Answer) => at(rule, part.id, 'run', answer);
-  const surroundings = { temperatureC, bundled: run.wire?.bundled ?? false };
-  const fused = { label, fuseA, fuseAtM, wantsA, safeForA, surroundings };
-  const wire = { label, name, safeForA, ampacityA, surroundings };
+  const fused = { label, fuseA, fuseAtM, safeForA };
+  const wire = { label, name, safeForA, ampacityA };
   const isPanel = part.kind === 'panel';
-  // Its remedy says already that no fuse that is sold would do for this wire.
   const carries = fuseCarriesLoad(fused);
   return [
     fromBattery || isBattery ? told('fuse', fuseAtBattery(fused)) : null,
@@ -61,19 +109,18 @@ export function runChecks(
         ),
     told('ampacity', wireCarries(wire)),
     isPanel || carries ? null : told('sold', fuseExists({ ...wire, wantsA })),
-    told(
-      'drop',
-      dropWithinTarget({
-        label,
-        name,
-        dropV: figures.mostDropV,
-        dropShare: figures.dropShare,
-        most: figures.most,
-        wire: run.wire && { areaMm2: run.wire.size.areaMm2, lengthM: run.wire.lengthM },
-        temperatureC,
-        ohm: figures.ohm ?? 0,
-      }),
-    ),
+    figures.dropShare === null || figures.mostDropV === null
+      ? null
+      : told(
+          'drop',
+          dropWithinTarget({
+            label,
+            name,
+            dropV: figures.mostDropV,
+            dropShare: figures.dropShare,
+            most: figures.most,
+          }),
+        ),
     told('rating', connectorCarries({ label, safeForA, near, far })),
     told('polarity', polarityMarked({ label, safeForA, near, far })),
     ...(above

@@ -4,10 +4,8 @@ export const SEVERITIES = ['stop', 'look', 'note'] as const;
 /** Stop: it may break or hurt. Look: it may not work as planned. Note: good to know. */
 export type Severity = (typeof SEVERITIES)[number];
 
-/** What is to be said of a run or its part, so that a rule is kept; what is absent stays as it is. */
-export interface Remedy {
-  /** For example "a 10 A fuse". */
-  readonly words: string;
+/** What is changed of a run; what is absent stays as it is. */
+export interface RunChange {
   /** Blade fuse, A, and how far from the battery, m. */
   readonly fuseA?: number;
   readonly fuseAtM?: number;
@@ -16,6 +14,14 @@ export interface Remedy {
   /** Connectors at the end nearer the battery and at the other one. */
   readonly near?: Connector;
   readonly far?: Connector;
+}
+
+/** What is to be said of a run or its part, so that a rule is kept. */
+export interface Remedy extends RunChange {
+  /** For example "a 10 A fuse". */
+  readonly words: string;
+  /** What it asks of other runs, by the ids of the parts that they lead to. */
+  readonly also?: readonly (RunChange & { readonly to: string })[];
   /** The part that it is joined to instead. */
   readonly from?: string;
   /** The radio goes from the load terminals to the battery. */

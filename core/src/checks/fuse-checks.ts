@@ -1,7 +1,6 @@
-import { BLADE_FUSES_A } from '../wire/wire.js';
-import type { Answer, Remedy } from './check.js';
+import { BLADE_FUSES_A, smallestFuse } from '../wire/wire.js';
+import type { Answer } from './check.js';
 import { amps, rating } from './say.js';
-import { sizeFor, sizeWords, type Surroundings } from './wire-sizes.js';
 
 /** A run as its fuse is looked at. */
 export interface Fused {
@@ -11,11 +10,8 @@ export interface Fused {
   readonly fuseA: number | null | undefined;
   /** How far from the battery it sits, m. */
   readonly fuseAtM: number;
-  /** The fuse that the run wants, A; null where none fits or its wire is not known. */
-  readonly wantsA: number | null;
   /** The largest current that it must be safe for, A. */
   readonly safeForA: number;
-  readonly surroundings: Surroundings;
 }
 
 /** Largest distance of a fuse from the battery, m. Source: convention of this project, docs/model.md. */
@@ -24,10 +20,10 @@ export const FUSE_REACH_M = 0.2;
 const MARGIN = 1.25;
 
 /** Every run that leaves a battery has a fuse of its own. */
-export function fuseAtBattery({ label, fuseA, wantsA, safeForA }: Fused): Answer {
+export function fuseAtBattery({ label, fuseA, safeForA }: Fused): Answer {
   if (typeof fuseA === 'number') return null;
   const unknown = fuseA === undefined;
-  const chosen = wantsA ?? smallestFor(safeForA);
+  const chosen = smallestFuse(safeForA);
   return {
     severity: unknown ? 'look' : 'stop',
     sentence: unknown
@@ -35,7 +31,6 @@ export function fuseAtBattery({ label, fuseA, wantsA, safeForA }: Fused): Answer
       : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets leads on fire. Put one in the positive lead, within 20 cm.`,
     asks: chosen === null ? 'a fuse' : `a fuse of ${rating(chosen)}`,
     has: unknown ? 'not known' : 'none',
-    ...(chosen !== null && { remedy: { words: `a ${rating(chosen)} fuse`, fuseA: chosen } }),
   };
 }
 
@@ -52,7 +47,7 @@ export const fuseWithinReach = ({ label, fuseA, fuseAtM }: Fused): Answer =>
     : null;
 
 /** The fuse carries the largest steady current with a quarter to spare, or it opens when it should not. */
-export function fuseCarriesLoad({ label, fuseA, safeForA, wantsA, surroundings }: Fused): Answer {
+export function fuseCarriesLoad({ label, fuseA, safeForA }: Fused): Answer {
   const wanted = MARGIN * safeForA;
   if (typeof fuseA !== 'number' || fuseA >= wanted - 1e-9) return null;
   return {
@@ -60,24 +55,8 @@ export function fuseCarriesLoad({ label, fuseA, safeForA, wantsA, surroundings }
     sentence: `From ${label}, up to ${amps(safeForA)} flow through a fuse of ${rating(fuseA)}: it ${fuseA < safeForA ? 'opens' : 'may open'} while the key is down. A quarter more than the largest current is right.`,
     asks: `at least ${amps(wanted)}`,
     has: rating(fuseA),
-    ...remedied(
-      wantsA === null
-        ? fusedAnew(safeForA, surroundings)
-        : { words: `a ${rating(wantsA)} fuse`, fuseA: wantsA },
-    ),
   };
 }
-
-/** The smallest wire and fuse that do together what no fuse does for the wire there is; null where none is sold. */
-function fusedAnew(safeForA: number, surroundings: Surroundings): Remedy | null {
-  const fuseA = smallestFor(safeForA);
-  const areaMm2 = fuseA === null ? undefined : sizeFor(fuseA, surroundings);
-  return fuseA !== null && areaMm2 !== undefined
-    ? { words: `${sizeWords(areaMm2)} with a ${rating(fuseA)} fuse`, fuseA, areaMm2 }
-    : null;
-}
-
-const remedied = (remedy: Remedy | null) => (remedy ? { remedy } : {});
 
 /** A run as its wire and connectors are guarded. */
 export interface Guarded {
@@ -101,7 +80,6 @@ export function fuseGuardsWire({ label, guardA, ownFuse, ampacityA, connectorA, 
     sentence: `From ${label}, ${what} may carry ${amps(weakest)} and the fuse ${ownFuse ? '' : 'before it '}opens at ${rating(guardA)}: in a short circuit it gets hot first. ${fits ? `Put a ${rating(wantsA)} fuse in.` : 'Take a thicker lead or a better connector.'}`,
     asks: `at most ${amps(weakest)}`,
     has: rating(guardA),
-    ...(fits && { remedy: { words: `a ${rating(wantsA)} fuse`, fuseA: wantsA } }),
   };
 }
 
@@ -112,14 +90,12 @@ export const fuseExists = ({
   safeForA,
   ampacityA,
   wantsA,
-  surroundings,
 }: {
   readonly label: string;
   readonly name: string;
   readonly safeForA: number;
   readonly ampacityA: number | null;
   readonly wantsA: number | null;
-  readonly surroundings: Surroundings;
 }): Answer =>
   wantsA === null && ampacityA !== null && safeForA <= ampacityA
     ? {
@@ -127,7 +103,6 @@ export const fuseExists = ({
         sentence: `No standard fuse both carries the ${amps(safeForA)} of ${label} and guards ${name}. Take a thicker lead or a better connector.`,
         asks: `a fuse from ${amps(MARGIN * safeForA)} to ${amps(ampacityA)}`,
         has: 'none is sold',
-        ...remedied(fusedAnew(safeForA, surroundings)),
       }
     : null;
 
@@ -137,6 +112,3 @@ export function fuseNotSold(fuseA: number): string | null {
   const above = BLADE_FUSES_A.find((sold) => sold >= fuseA) ?? BLADE_FUSES_A.at(-1)!;
   return `Nobody sells a blade fuse of ${rating(fuseA)}: they come as ${BLADE_FUSES_A.join(', ')} A. The next is ${rating(above)}.`;
 }
-
-const smallestFor = (safeForA: number): number | null =>
-  BLADE_FUSES_A.find((sold) => sold >= MARGIN * safeForA - 1e-9) ?? null;

@@ -1,4 +1,3 @@
-import { copperOhm } from '../wire/wire.js';
 import {
   connectorCarries,
   connectorsMate,
@@ -8,54 +7,39 @@ import {
   type Dropping,
 } from './run-checks.js';
 
-const surroundings = { temperatureC: 20, bundled: false };
-
 describe('the rule of the wire and its current', () => {
-  const wire = { label: 'battery to radio', name: 'thin lead', safeForA: 12, ampacityA: 15, surroundings };
+  const wire = { label: 'battery to radio', name: 'thin lead', safeForA: 12, ampacityA: 15 };
 
   it('is kept under its ampacity, and where the wire is not known', () => {
     expect(wireCarries(wire)).toBeNull();
     expect(wireCarries({ ...wire, ampacityA: null, safeForA: 90 })).toBeNull();
   });
 
-  it('stops a wire that gets hot, with the smallest that does not', () => {
+  it('stops a wire that gets hot', () => {
     const breach = wireCarries({ ...wire, safeForA: 22 });
     expect(breach).toEqual(
       jasmine.objectContaining({ severity: 'stop', asks: 'at least 22.0 A', has: '15.0 A' }),
     );
-    expect(breach?.remedy?.areaMm2).toBe(2.5);
   });
 });
 
 describe('the rule of the volts lost', () => {
-  const wire = { areaMm2: 1.5, lengthM: 3 };
-  const ohm = copperOhm({ areaMm2: 1.5, runM: 3, temperatureC: 20, contactPairs: 0, fusesA: [] }) + 0.004;
   const run: Dropping = {
     label: 'battery to radio',
     name: 'long lead',
-    dropV: 4 * ohm,
-    dropShare: (4 * ohm) / 12.6,
+    dropV: 0.3,
+    dropShare: 0.0237,
     most: 0.02,
-    wire,
-    temperatureC: 20,
-    ohm,
   };
 
   it('is kept within its target', () => {
     expect(dropWithinTarget({ ...run, dropShare: 0.02 })).toBeNull();
   });
 
-  it('looks over it, with the smallest wire that comes under it, its contacts as they are', () => {
-    // 4 A on 3 m of 1.5 mm2: 0.28 V and the contacts, 2.4 % of 12.6 V; 2.5 mm2 brings it to 1.5 %.
-    expect(run.dropShare).toBeCloseTo(0.0237, 3);
+  it('looks over it', () => {
     expect(dropWithinTarget(run)).toEqual(
-      jasmine.objectContaining({ severity: 'look', remedy: { words: '2.5 mm² wire', areaMm2: 2.5 } }),
+      jasmine.objectContaining({ severity: 'look', asks: 'at most 2.0 %', has: '2.4 %' }),
     );
-  });
-
-  it('offers no wire where it is the contacts that lose the volts, or where the wire is not known', () => {
-    expect(dropWithinTarget({ ...run, ohm: 1, dropShare: 0.32 })?.remedy).toBeUndefined();
-    expect(dropWithinTarget({ ...run, wire: null })?.remedy).toBeUndefined();
   });
 });
 
@@ -68,16 +52,9 @@ describe('the rule of connectors and their current', () => {
     expect(connectorCarries({ label: 'battery to lamp', safeForA: 50, near: null, far: null })).toBeNull();
   });
 
-  it('stops a weak one, with a stronger one for that end', () => {
+  it('stops a weak one', () => {
     const breach = connectorCarries({ label: 'battery to radio', safeForA: 12, near, far });
     expect(breach?.severity).toBe('stop');
-    expect(breach?.remedy).toEqual({
-      words: '30 A flat-contact pair',
-      near: { family: 'flat30', end: 'plug' },
-    });
-    expect(
-      connectorCarries({ label: 'to radio', safeForA: 12, near: far, far: near })?.remedy?.far,
-    ).toBeDefined();
   });
 });
 

@@ -1,5 +1,4 @@
 import { sayQuantity } from '../say/quantity.js';
-import { copperOhm } from '../wire/wire.js';
 import {
   CONNECTORS,
   MAY_REVERSE,
@@ -10,7 +9,6 @@ import {
 } from '../harness/connectors.js';
 import type { Answer } from './check.js';
 import { amps, percent, volts } from './say.js';
-import { sizeFor, sizeWords, WIRE_SIZES_MM2, type Surroundings } from './wire-sizes.js';
 
 /** A run as its wire is held against its currents. */
 export interface WireLoad {
@@ -20,19 +18,16 @@ export interface WireLoad {
   readonly safeForA: number;
   /** What the wire may carry, A; null where it is not known. */
   readonly ampacityA: number | null;
-  readonly surroundings: Surroundings;
 }
 
 /** The wire carries the largest current that may flow without getting hot. */
-export function wireCarries({ label, name, safeForA, ampacityA, surroundings }: WireLoad): Answer {
+export function wireCarries({ label, name, safeForA, ampacityA }: WireLoad): Answer {
   if (ampacityA === null || safeForA <= ampacityA) return null;
-  const areaMm2 = sizeFor(safeForA, surroundings);
   return {
     severity: 'stop',
     sentence: `From ${label}, up to ${amps(safeForA)} flow and ${name} may carry ${amps(ampacityA)}: it would get hot. Take a thicker lead.`,
     asks: `at least ${amps(safeForA)}`,
     has: amps(ampacityA),
-    ...(areaMm2 && { remedy: { words: sizeWords(areaMm2), areaMm2 } }),
   };
 }
 
@@ -44,35 +39,17 @@ export interface Dropping {
   /** Share of the volts that it starts with, and what it should not pass, 0 to 1. */
   readonly dropShare: number;
   readonly most: number;
-  /** What it is made of, where known. */
-  readonly wire: { readonly areaMm2: number; readonly lengthM: number } | null;
-  /** Of the copper, C; and its whole resistance, ohm. */
-  readonly temperatureC: number;
-  readonly ohm: number;
 }
 
 /** A run loses no more than its target share of the volts. */
-export function dropWithinTarget(run: Dropping): Answer {
-  const { label, name, dropV, dropShare, most } = run;
+export function dropWithinTarget({ label, name, dropV, dropShare, most }: Dropping): Answer {
   if (dropShare <= most) return null;
-  const areaMm2 = thickEnough(run);
   return {
     severity: 'look',
     sentence: `From ${label}, ${name} loses ${volts(dropV)}, ${percent(dropShare)} where ${sayQuantity({ value: most, unit: 'share' })} is the aim. A shorter or thicker lead would do.`,
     asks: `at most ${percent(most)}`,
     has: percent(dropShare),
-    ...(areaMm2 && { remedy: { words: sizeWords(areaMm2), areaMm2 } }),
   };
-}
-
-/** The smallest wire with which the drop comes under its target, its contacts and fuse as they are; undefined where none does. */
-function thickEnough({ wire, ohm, dropShare, most, temperatureC }: Dropping): number | undefined {
-  if (!wire) return undefined;
-  const copper = (areaMm2: number) =>
-    copperOhm({ areaMm2, runM: wire.lengthM, temperatureC, contactPairs: 0, fusesA: [] });
-  const rest = ohm - copper(wire.areaMm2);
-  const allowed = (ohm * most) / dropShare;
-  return WIRE_SIZES_MM2.find((size) => size > wire.areaMm2 && copper(size) + rest <= allowed);
 }
 
 /** A run as its connectors are looked at. */
@@ -83,28 +60,17 @@ export interface Connected {
   readonly far: Connector | null;
 }
 
-/** Connectors that carry much, in the order in which they are offered. */
-const STRONG: readonly Connector[] = [
-  { family: 'flat30', end: 'plug' },
-  { family: 'bullet4', end: 'plug' },
-  { family: 'ring', end: 'plug' },
-];
-
 /** Every connector of a run carries its largest current. */
 export function connectorCarries({ label, safeForA, near, far }: Connected): Answer {
   const weak = [near, far].find(
     (connector) => connector !== null && CONNECTORS[connector.family].ratedA < safeForA,
   );
   if (!weak) return null;
-  const strong = STRONG.find(({ family }) => CONNECTORS[family].ratedA >= safeForA);
   return {
     severity: 'stop',
     sentence: `From ${label}, up to ${amps(safeForA)} flow through a ${sayConnector(weak)} made for ${amps(CONNECTORS[weak.family].ratedA)}: it would melt. Take a connector that carries it.`,
     asks: `at least ${amps(safeForA)}`,
     has: amps(CONNECTORS[weak.family].ratedA),
-    ...(strong && {
-      remedy: { words: sayConnector(strong), ...(weak === near ? { near: strong } : { far: strong }) },
-    }),
   };
 }
 

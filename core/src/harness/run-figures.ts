@@ -37,22 +37,22 @@ export interface RunFigures {
   readonly chargeA: number;
   readonly mostChargeA: number;
   readonly safeForA: number;
-  /** Null where nothing is known of the run: it counts as losing nothing. */
+  /** Null where nothing is known of the run; what is lost on it is not known either. */
   readonly ohm: number | null;
-  readonly receiveDropV: number;
-  readonly keyDownDropV: number;
-  readonly mostDropV: number;
+  readonly receiveDropV: number | null;
+  readonly keyDownDropV: number | null;
+  readonly mostDropV: number | null;
   /** Largest drop as a share of the volts that the run starts with, and what it should not pass. */
-  readonly dropShare: number;
+  readonly dropShare: number | null;
   readonly most: number;
-  /** Volts at the part that it leads to, at the floor. */
-  readonly receiveV: number;
-  readonly keyDownV: number;
+  /** Volts at the part that it leads to, at the floor; null where a run on the way is not known. */
+  readonly receiveV: number | null;
+  readonly keyDownV: number | null;
   readonly ampacityA: number | null;
   readonly connectorA: number | null;
   /** The fuse that guards it: its own, or the nearest towards the battery; null for none, undefined where not known. */
   readonly guardA: number | null | undefined;
-  /** The fuse that it wants, A; null where none fits or the wire is not known. */
+  /** The fuse that it wants, A; null where none that is sold carries its current and guards what is known of it. */
   readonly wantsA: number | null;
 }
 
@@ -86,13 +86,17 @@ function figuresOf(
   const sum = (of: keyof LoadDraw) => share * loads.reduce((total, draw) => total + draw[of], 0);
   const brought = charging.get(part.id);
   const ohm = runOhm(run, temperatureC);
-  const lost = (amps: number) => amps * (ohm ?? 0);
-  const startV = { receive: above?.receiveV ?? floorV.receive, keyDown: above?.keyDownV ?? floorV.keyDown };
+  const lost = (amps: number) => (ohm === null ? null : amps * ohm);
+  const startV = above
+    ? { receive: above.receiveV, keyDown: above.keyDownV }
+    : { receive: floorV.receive, keyDown: floorV.keyDown };
+  const left = (volts: number | null, amps: number) =>
+    volts === null || ohm === null ? null : volts - amps * ohm;
   const receiveA = sum('receiveA');
   const keyDownA = sum('keyDownA');
   const mostChargeA = brought?.mostA ?? 0;
   const safeForA = Math.max(sum('safeForA'), brought?.safeForA ?? 0);
-  const shareOf = (amps: number, volts: number) => (volts > 0 ? lost(amps) / volts : 0);
+  const shareOf = (amps: number, volts: number) => (volts > 0 ? (amps * (ohm ?? 0)) / volts : 0);
   const ampacityA = run.wire && ampacity(run.wire.size, temperatureC, run.wire.bundled);
   const connectorA = connectorAmps(run);
   return {
@@ -105,14 +109,21 @@ function figuresOf(
     receiveDropV: lost(receiveA),
     keyDownDropV: lost(keyDownA),
     mostDropV: lost(Math.max(keyDownA, mostChargeA)),
-    dropShare: Math.max(shareOf(keyDownA, startV.keyDown), shareOf(mostChargeA, brought?.feedV ?? 0)),
+    dropShare:
+      ohm === null
+        ? null
+        : // Where what lies before is not known, of the volts that the harness begins with.
+          Math.max(
+            shareOf(keyDownA, startV.keyDown ?? floorV.keyDown),
+            shareOf(mostChargeA, brought?.feedV ?? 0),
+          ),
     most: part.kind === 'panel' ? DROP_TARGETS.panel : DROP_TARGETS.other,
-    receiveV: startV.receive - lost(receiveA),
-    keyDownV: startV.keyDown - lost(keyDownA),
+    receiveV: left(startV.receive, receiveA),
+    keyDownV: left(startV.keyDown, keyDownA),
     ampacityA,
     connectorA,
     guardA: run.fuseA ?? guardBefore(part, parts, above, run.fuseA),
-    wantsA: ampacityA === null ? null : fuseFor(safeForA, ampacityA, connectorA ?? Infinity),
+    wantsA: fuseFor(safeForA, ampacityA ?? Infinity, connectorA ?? Infinity),
   };
 }
 

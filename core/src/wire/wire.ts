@@ -78,12 +78,15 @@ function freeAirByArea(areaMm2: number): number {
 export const BLADE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40] as const;
 const FUSE_MARGIN = 1.25;
 
+/** The smallest standard blade rating of at least 1.25 x a steady current, A; null where none is sold. */
+export const smallestFuse = (steadyA: number): number | null =>
+  BLADE_FUSES_A.find((fuseA) => fuseA >= FUSE_MARGIN * steadyA - 1e-9) ?? null;
+
 /**
  * The fuse for a run, A: the smallest standard blade rating of at least 1.25 x the largest steady current, if the wire and
  * the connector may carry it; null where none fits and thicker wire or another connector is needed.
  */
 export function fuseFor(steadyA: number, wireA: number, connectorA: number): number | null {
-  const wanted = FUSE_MARGIN * steadyA;
-  const rating = BLADE_FUSES_A.find((fuseA) => fuseA >= wanted - 1e-9);
-  return rating !== undefined && rating <= wireA && rating <= connectorA ? rating : null;
+  const rating = smallestFuse(steadyA);
+  return rating !== null && rating <= wireA && rating <= connectorA ? rating : null;
 }

@@ -17,6 +17,7 @@ import {
 } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
+import { RouterLink } from '@angular/router';
 import { ChanceStore } from '../plan/chance/chance.store';
 import { PlanStore } from '../plan/plan.store';
 import { RidgeComponent } from '../plan/ridge/ridge.component';
@@ -62,6 +63,7 @@ interface Pick {
     KitScatterComponent,
     RationComponent,
     RidgeComponent,
+    RouterLink,
     SumComponent,
     TradeCurveComponent,
   ],
@@ -117,13 +119,15 @@ export class SizePage {
     const state = this.store.state();
     const picks = this.store.picks();
     if (!state?.finished || !picks || picks.lightest) return null;
+    const [first] = state.ruledOut;
+    // Where every kit breaks a rule that is no limit: the one that most of them break.
+    const mostly = state.of === 0 && first && !BINDING.has(first.rule) ? first : null;
     return {
       best: picks.best,
       nearest: state.nearest,
-      binds: state.of > 0 ? (state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null) : null,
+      binds: mostly ? null : (state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null),
       kits: state.of,
-      // Where every kit breaks a rule: the one that most of them break.
-      mostly: state.of === 0 || !picks.best ? (state.ruledOut[0] ?? null) : null,
+      mostly,
     };
   });
   /** The verdict on what is in the bag, tried on or not, with its odds. */

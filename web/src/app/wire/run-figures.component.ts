@@ -4,9 +4,14 @@ import { sayQuantity } from '@knapsack/core';
 
 const amps = (value: number): string => sayQuantity({ value, unit: 'A' });
 const volts = (value: number): string => sayQuantity({ value, unit: 'V' });
-const ampsOrNot = (value: number | null): string => (value === null ? 'not known' : amps(value));
-const flows = (value: number, dropV: number, leftV: number): string =>
-  `${amps(value)}, loses ${volts(dropV)}, leaves ${volts(leftV)}`;
+const NOT_ENTERED = 'not entered';
+const ampsOrNot = (value: number | null): string => (value === null ? NOT_ENTERED : amps(value));
+const flows = (value: number, dropV: number | null, leftV: number | null): string =>
+  [
+    amps(value),
+    ...(dropV === null ? [] : [`loses ${volts(dropV)}`]),
+    ...(leftV === null ? [] : [`leaves ${volts(leftV)}`]),
+  ].join(', ');
 
 /** What flows in a run and what it may carry, figure by figure. */
 @Component({
@@ -31,7 +36,7 @@ export class RunFiguresComponent {
     return [
       ...(isCharging
         ? [
-            { label: 'in the best hour', value: `${amps(run.mostChargeA)}, loses ${volts(run.mostDropV)}` },
+            { label: 'in the best hour', value: flows(run.mostChargeA, run.mostDropV, null) },
             { label: 'on average', value: amps(run.chargeA) },
           ]
         : [
@@ -40,15 +45,18 @@ export class RunFiguresComponent {
           ]),
       {
         label: 'lost at the most',
-        value: `${sayQuantity({ value: run.dropShare, unit: 'share', digits: 1 })}, aim ${sayQuantity({ value: run.most, unit: 'share' })}`,
+        value:
+          run.dropShare === null
+            ? NOT_ENTERED
+            : `${sayQuantity({ value: run.dropShare, unit: 'share', digits: 1 })}, aim ${sayQuantity({ value: run.most, unit: 'share' })}`,
       },
       { label: 'must be safe for', value: amps(run.safeForA) },
       { label: 'wire may carry', value: ampsOrNot(run.ampacityA) },
       { label: 'connectors', value: ampsOrNot(run.connectorA) },
-      { label: 'fuse wanted', value: run.wantsA === null ? 'none fits' : `${run.wantsA} A` },
+      { label: 'fuse wanted', value: run.wantsA === null ? 'none fits this wire' : `${run.wantsA} A` },
       {
         label: 'there and back',
-        value: run.ohm === null ? 'not known' : sayQuantity({ value: run.ohm, unit: 'ohm' }),
+        value: run.ohm === null ? NOT_ENTERED : sayQuantity({ value: run.ohm, unit: 'ohm' }),
       },
     ];
   });
