@@ -117,7 +117,12 @@ test('a search is stopped, and begins again when told', async ({ page, knapsack 
 test('the ration stands beside the plan and is put on', async ({ page, knapsack }) => {
   await openSize(page, knapsack);
   const ration = page.locator('ks-ration');
+  await expect(ration.locator('.gain')).toContainText('as much on the air as the plan');
+  await expect(ration.locator('.gain')).toContainText('it asks for no more than was planned');
+  await ration.getByLabel('Most power').selectOption({ label: 'more where there is charge' });
+  await ration.getByLabel('Largest duty cycle').selectOption({ label: 'more where there is charge' });
   await expect(ration.locator('.gain')).toContainText('more on the air than the plan');
+  await expect(ration.locator('.gain')).toContainText('without checking the battery');
   await ration.getByText('The table to take along').click();
   await expect(ration.locator('.rules')).toContainText(/from \d+ %: \d+ W/);
   await ration.getByRole('button', { name: 'Put it on' }).click();

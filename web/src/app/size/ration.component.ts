@@ -182,7 +182,11 @@ export class RationComponent {
       plannedWorth > 0 ? `${fixed((100 * (worth - plannedWorth)) / plannedWorth, 0)} %` : fixed(worth, 1);
     const more = worth >= plannedWorth ? `${gain} more` : `${gain.replace('−', '')} less`;
     const unattended = this.plan.trip()?.unattended ?? false;
-    return [`Worth ${more} on the air than the plan.`, ...sayRationOdds(ration, unattended)].join(' ');
+    const same = plannedWorth > 0 && Math.abs(worth / plannedWorth - 1) < 0.005;
+    return [
+      same ? 'Worth as much on the air as the plan.' : `Worth ${more} on the air than the plan.`,
+      ...sayRationOdds(ration, unattended),
+    ].join(' ');
   });
   /** Where nobody is there and no setting helps, there is nothing to put on. */
   protected readonly helps = computed(
