@@ -20,7 +20,6 @@ import {
   fixed,
   plainSentence,
   RATING_NAMES,
-  sayTerm,
   succeed,
   planSentence,
   type Assessment,
@@ -31,6 +30,7 @@ import {
   type Result,
   type Rating,
 } from '@knapsack/core';
+import { sayLine } from './say-line.js';
 import { problemLine, taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -188,17 +188,7 @@ const asCsv = (run: Forecast): string => stringify(stepsOf(run), { header: true 
 function inWords(name: string, found: Assessment, wire: WireSays, zone: string): string {
   const { run } = found;
   const sums = Object.values(explain(run, zone)).flatMap(({ title, lines }) =>
-    lines.length === 0
-      ? []
-      : [
-          '',
-          title,
-          ...lines.map(({ label, terms, result }) => {
-            const sum = terms.map(sayTerm).join('');
-            const equals = typeof result === 'string' ? ': ' : ' = ';
-            return `  ${label}: ${sum ? `${sum}${equals}` : ''}${sayTerm(result)}`;
-          }),
-        ],
+    lines.length === 0 ? [] : ['', title, ...lines.map((line) => `  ${sayLine(line)}`)],
   );
   const aim = aimOf(run);
   const laid = aim

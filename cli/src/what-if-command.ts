@@ -1,7 +1,8 @@
 import { Command } from 'commander';
 import { resolve } from '@knapsack/contract';
 import { whatIf, type WhatIf } from '@knapsack/contract/what-if';
-import { sayLasting, sayTerm, type Sum } from '@knapsack/core';
+import { sayLasting, type Sum } from '@knapsack/core';
+import { sayLine } from './say-line.js';
 import { taken } from './taken.js';
 import type { Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -52,13 +53,12 @@ function inWords(name: string, { fixes, sums }: WhatIf): string {
     ...(would.length > 0 ? ['', heading, ...would] : []),
     ...inLines(sums.failures),
     ...inLines(sums.alone),
+    ...inLines(sums.runs),
   ].join('\n')}\n`;
 }
 
 const inLines = ({ title, lines }: Sum): string[] => [
   '',
   title,
-  ...lines.map(
-    ({ label, terms, result }) => `  ${label}: ${terms.map(sayTerm).join('')}: ${sayTerm(result)}`,
-  ),
+  ...lines.map((line) => `  ${sayLine(line)}`),
 ];

@@ -14,7 +14,7 @@ export * from './forecast/for-ever.js';
 export * from './forecast/forecast.js';
 export * from './forecast/plan-input.js';
 export * from './forecast/plan-load.js';
-export { controllerCurrents, panelCurrents } from './forecast/read-runs.js';
+export { controllerCurrents, panelCurrents } from './forecast/charging-currents.js';
 export * from './forecast/schools.js';
 export type * from './forecast/verdict.js';
 export * from './battery/self-discharge.js';

@@ -21,7 +21,8 @@ import { batteryPieces } from '../harness/battery-pieces.js';
 import { drawHarness, type HarnessDrawing } from '../harness/drawing.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { stationOf } from '../resolve/expand-blocks.js';
-import { counted, isKind, lookUp } from '../resolve/look-up.js';
+import { counted, lookUp } from '../resolve/look-up.js';
+import { stationRadios } from '../resolve/resolve-stations.js';
 import { assessTrip, sayMissing, type TripAssessment } from '../resolve/assess-trip.js';
 import { rationRules } from '../size/ration-words.js';
 import { voltsTable } from './volts-table.js';
@@ -84,7 +85,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(
       trip,
-      carried.filter(isKind('radio')).map(({ gear }) => gear.name),
+      stationRadios(carried).map(({ name }) => name),
     ),
     volts: (volts ?? []).map(({ soc, receiveV, keyDownV, hours, isFloor }) => ({
       charge: sayQuantity({ value: soc, unit: 'share' }),

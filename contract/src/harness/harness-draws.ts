@@ -22,7 +22,7 @@ import {
 import { isKind, type Carried } from '../resolve/look-up.js';
 import { panelLabel } from '../resolve/panel-label.js';
 import { controllerKind } from '../resolve/resolve-sun.js';
-import { pieceId } from './piece-id.js';
+import { radioParts } from './lost-with.js';
 
 /** What every load of a harness takes, by the id of its part. @param busV volts that watts are reckoned at */
 export function harnessDraws(
@@ -32,9 +32,7 @@ export function harnessDraws(
 ): ReadonlyMap<string, LoadDraw> {
   const draws = new Map<string, LoadDraw>();
   const stations = stationsOf(plan);
-  const radios = carried
-    .filter(isKind('radio'))
-    .flatMap(({ gear, item }) => Array.from({ length: item.count }, (_, index) => pieceId(gear.id, index)));
+  const radios = radioParts(carried);
   stations.forEach((station, index) => {
     const id = radios[index];
     if (id !== undefined) draws.set(id, radioDraw(plan, station));

@@ -25,7 +25,7 @@ import { batteryPieces } from './battery-pieces.js';
 import { singlePieces } from './single-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
 import { NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
-import { pieceId } from './piece-id.js';
+import { radioParts } from './lost-with.js';
 
 /** Rises that are heard: one S-unit, or half of one in dB. */
 const HEARD = { S: 1, dB: 3 } as const;
@@ -62,8 +62,8 @@ export function harnessFacts(
       keyDownA: total('keyDownA') / shareOf,
     })),
     inParallel,
-    radios: stationRadios(carried).map(({ id, name, dropoutV, fullPowerV, maxV }, index, all) => ({
-      part: pieceId(id, all.slice(0, index).filter((other) => other.id === id).length),
+    radios: stationRadios(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
+      part: radioParts(carried)[index],
       name,
       dropoutV: dropoutV.value,
       ...(fullPowerV && { fullPowerV: fullPowerV.value }),

@@ -14,10 +14,9 @@ import { whatIf } from '../what-if/what-if.js';
 import { resolve } from './resolve.js';
 
 function numbersOf({ march, verdict }: Forecast, sums: ReturnType<typeof explain>): number[] {
-  const { consumers, sun, events, runs, schools, ...figures } = verdict;
+  const { consumers, sun, events, schools, availability: _up, ...figures } = verdict;
   return [
     ...events.map(({ timeMs }) => timeMs),
-    ...runs.flatMap((run) => Object.values(run)).filter((value) => typeof value === 'number'),
     ...schools.flatMap((school) => Object.values(school)).filter((value) => typeof value === 'number'),
     ...[march.soc, march.terminalV, march.radioV, march.loadA, march.offeredA, march.curtailedA].flatMap(
       (series) => [...series],

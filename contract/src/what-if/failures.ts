@@ -1,6 +1,7 @@
 import { hoursOf, overlap } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { lostWith, radioParts } from '../harness/lost-with.js';
 import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
@@ -84,17 +85,6 @@ export function withoutSome(
       if (left <= 0) return null;
       return { trip: { ...less, blocks: trip.blocks.filter((block) => stationOf(block) <= left) } };
     }
-    case 'lead': {
-      const run = item.run ?? gear.run ?? 'radio';
-      if (count > 0) return { trip: less };
-      // Without the lead that feeds it, the radio is off; without one of the panel's, the sun is.
-      if (run === 'radio' || run === 'distribution') return null;
-      return { trip: withoutSun(less, carried), because: 'no sun' };
-    }
-    case 'controller':
-      if (count > 0) return { trip: less };
-      if (trip.radioOn === 'terminals') return null;
-      return { trip: withoutSun(less, carried), because: 'no sun' };
     case 'accessory': {
       const rule = item.rule ?? gear.rule;
       const modes = rule.when === 'operating' || rule.when === 'transmitting' ? rule.modes : undefined;
@@ -107,8 +97,36 @@ export function withoutSome(
     case 'panel':
       return { trip: less, because: count > 0 ? 'less sun' : 'no sun' };
     default:
-      return { trip: less };
+      return withoutLost(trip, less, carried, lostWith(trip, carried, { gear, item, index }, many));
   }
+}
+
+/** A trip without what hangs behind a piece that failed, in the harness as Wire draws it; null where no radio is left. */
+function withoutLost(
+  trip: Trip,
+  less: Trip,
+  carried: readonly Carried[],
+  lost: ReadonlySet<string>,
+): Without | null {
+  const off = radioParts(carried).map((radio) => lost.has(radio));
+  if (off.length > 0 && off.every(Boolean)) return null;
+  const blocks = less.blocks.filter((block) => !off[stationOf(block) - 1]);
+  const dead = new Set(
+    carried
+      .filter(({ gear }) => ['accessory', 'amplifier'].includes(gear.kind) && lost.has(gear.id))
+      .map(({ gear }) => gear.id),
+  );
+  const fed = { ...less, blocks, loadout: less.loadout.filter(({ gear }) => !dead.has(gear)) };
+  const hasSun = carried.some((piece) => isKind('panel')(piece));
+  const isDark = carried.some(
+    ({ gear }) => (gear.kind === 'panel' || gear.kind === 'controller') && lost.has(gear.id),
+  );
+  const because = [
+    ...(isDark && hasSun ? ['no sun'] : []),
+    ...carried.filter(({ gear }) => dead.has(gear.id)).map(({ gear }) => `no ${gear.name}`),
+    ...(blocks.length < trip.blocks.length ? ['one radio less'] : []),
+  ].join(', ');
+  return { trip: isDark ? withoutSun(fed, carried) : fed, ...(because && { because }) };
 }
 
 /** Without panels and controllers: what no lead brings does not count. */

@@ -4,3 +4,4 @@ export * from './fixes.js';
 export * from './left-alone.js';
 export * from './left-behind.js';
 export * from './what-if.js';
+export * from './what-if-sums.js';

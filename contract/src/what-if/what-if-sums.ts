@@ -9,6 +9,7 @@ import {
   type Sum,
   type SumLine,
 } from '@knapsack/core';
+import type { ReportedRun } from '../harness/harness-report.js';
 import type { Failure } from './failures.js';
 import type { LeftAlone } from './left-alone.js';
 
@@ -70,6 +71,51 @@ const sayAvailability = ({ p50, p10, outages, longestH }: ChanceUp): string => {
       : `, ${outages} ${outages === 1 ? 'outage' : 'outages'}, the longest ${sayDuration(longestH)}`;
   return `up ${sayUp(p50)} of the time in half of such months, ${sayUp(p10)} in nine of ten${down}`;
 };
+
+/** What each cable loses, at the currents that Wire shows, and the fuse that it wants. */
+export function runsSum(runs: readonly ReportedRun[]): Sum {
+  const amps = (value: number): Quantity => ({ value, unit: 'A' });
+  const lines = runs.flatMap(
+    ({
+      label,
+      ohm,
+      receiveA,
+      keyDownA,
+      chargeA,
+      mostChargeA,
+      safeForA,
+      ampacityA,
+      wantsA,
+    }): readonly SumLine[] => {
+      if (ohm === null) return [{ label, terms: [], result: 'not entered' }];
+      const lost = (words: string, value: number): SumLine => ({
+        label: words,
+        terms: [amps(value), ' × ', { value: ohm, unit: 'ohm' }],
+        result: { value: value * ohm, unit: 'V' },
+      });
+      const charging = [
+        lost(`${label}, charging on average`, chargeA),
+        lost('in the best hour', mostChargeA),
+      ];
+      const loads = [lost(`${label}, receive`, receiveA), lost('key down', keyDownA)];
+      return [
+        ...(mostChargeA > 0 ? charging : []),
+        ...(mostChargeA > 0 && keyDownA === 0 ? [] : loads),
+        {
+          label: 'must be safe for, and may carry',
+          terms: [amps(safeForA), ...(ampacityA === null ? [] : [' of ', amps(ampacityA)])],
+          result: wantsA === null ? 'no fuse fits this wire' : `fuse ${wantsA} A`,
+        },
+      ];
+    },
+  );
+  return {
+    title: 'What the cables lose',
+    lines,
+    remark:
+      'Fuse each battery in its positive lead, within 20 cm of the terminal. Keep to local codes; they go before this sum.',
+  };
+}
 
 const sayDays = (days: number): string =>
   days === Infinity ? 'more than 60 days' : days < 2 ? sayDuration(days * 24) : `${fixed(days, 1)} days`;

@@ -1,18 +1,19 @@
 import { forecast, type Sum } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { harnessReport } from '../harness/harness-report.js';
 import { resolve } from '../resolve/resolve.js';
 import { failures, type Failure } from './failures.js';
 import { fixes, type Fix } from './fixes.js';
 import { leftAlone, type LeftAlone } from './left-alone.js';
-import { aloneSum, failuresSum } from './what-if-sums.js';
+import { aloneSum, failuresSum, runsSum } from './what-if-sums.js';
 
 /** What a plan would be if something were otherwise. */
 export interface WhatIf {
   readonly fixes: readonly Fix[];
   readonly failures: readonly Failure[];
   readonly alone: LeftAlone;
-  readonly sums: { readonly failures: Sum; readonly alone: Sum };
+  readonly sums: { readonly failures: Sum; readonly alone: Sum; readonly runs: Sum };
 }
 
 /** Looks at a plan from its other sides; null where it cannot be reckoned as it is. */
@@ -25,6 +26,10 @@ export function whatIf(trip: Trip, shelf: readonly Gear[]): WhatIf | null {
     fixes: fixes(trip, shelf),
     failures: failed,
     alone,
-    sums: { failures: failuresSum(failed, trip.place.timeZone), alone: aloneSum(alone) },
+    sums: {
+      failures: failuresSum(failed, trip.place.timeZone),
+      alone: aloneSum(alone),
+      runs: runsSum(harnessReport(trip, shelf).runs),
+    },
   };
 }

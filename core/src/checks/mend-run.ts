@@ -31,7 +31,7 @@ export function mendRun(
   const also: (RunChange & { readonly to: string })[] = [];
   let now = changed(parts, part.id, change);
   // A larger fuse may be too large for what hangs behind it; each of these is mended in its turn.
-  for (const _turn of parts) {
+  for (let turns = parts.length; turns > 0; turns--) {
     const figuresNow = runFigures(now, flow);
     const worse = now.find(
       ({ id, run }) => run && isUnguarded(figuresNow.get(id)!) && !isUnguarded(figures.get(id)!),

@@ -5,14 +5,13 @@ import { loadSum } from './load-sum.js';
 import { lowestSum } from './lowest-sum.js';
 import { marginSum } from './margin-sum.js';
 import { ratingsSum } from './ratings-sum.js';
-import { runsSum } from './runs-sum.js';
 import { schoolsSum } from './schools-sum.js';
 import { sunSum } from './sun-sum.js';
 import type { Sum } from './sum.js';
 
 /** The figures of a verdict that unfold into their arithmetic, and the ways of looking at it. */
 export type Explained =
-  'load' | 'margin' | 'lowest' | 'end' | 'ratings' | 'schools' | 'sun' | 'events' | 'runs';
+  'load' | 'margin' | 'lowest' | 'end' | 'ratings' | 'schools' | 'sun' | 'events';
 
 /**
  * The arithmetic behind each figure of the verdict, as data.
@@ -29,6 +28,5 @@ export function explain(run: Forecast, zone: string): Record<Explained, Sum> {
     schools: schoolsSum(run, zone),
     sun: sunSum(run, zone),
     events: eventsSum(run, zone),
-    runs: runsSum(run),
   };
 }

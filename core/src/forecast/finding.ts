@@ -2,7 +2,6 @@ import type { Answer, Severity } from '../checks/check.js';
 import type { Pack } from '../battery/pack.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
-import type { RunReport } from '../wire/runs.js';
 import type { PlanEvent } from './events.js';
 import type { PlanInput } from './plan-input.js';
 
@@ -26,7 +25,6 @@ export interface Run {
   /** Last step edge that counts: the verdict's end, UTC epoch ms. */
   readonly untilMs: number;
   readonly events: readonly PlanEvent[];
-  readonly runs: readonly RunReport[];
 }
 
 /** Lowest of a value a step, over the steps that begin before an instant. */

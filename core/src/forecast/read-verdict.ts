@@ -10,7 +10,6 @@ import { planEvents } from './events.js';
 import { lowestOver } from './finding.js';
 import { findings } from './findings.js';
 import type { PlanInput, PlannedRestart } from './plan-input.js';
-import { readRuns } from './read-runs.js';
 import { readSun } from './read-sun.js';
 import { schools } from './schools.js';
 import type { Binding, Consumed, Outcome, Verdict } from './verdict.js';
@@ -47,8 +46,7 @@ export function readVerdict(
   );
   const consumers = consumed(packs, load, run);
   const events = planEvents(plan, packs, run, sun);
-  const runs = readRuns(plan, packs, load, run);
-  const found = findings({ plan, packs, load, march: run, untilMs, events, runs });
+  const found = findings({ plan, packs, load, march: run, untilMs, events });
   return {
     ...outcome,
     availability: plan.restart ? availabilityIn(run) : null,
@@ -65,7 +63,6 @@ export function readVerdict(
     sun: plan.sun || plan.offeredA ? readSun(run, sun, packs[0].charge?.efficiency ?? 0) : null,
     schools: schools(plan, packs, load, run),
     events,
-    runs,
     findings: found,
   };
 }

@@ -2,7 +2,6 @@ import type { Availability } from '../march/availability.js';
 import type { PlanEvent } from './events.js';
 import type { Finding } from './finding.js';
 import type { School } from './schools.js';
-import type { RunReport } from '../wire/runs.js';
 
 /** What stops a plan first. */
 export type Binding = 'floor' | 'radioDropout' | 'cutoff';
@@ -78,8 +77,6 @@ export interface Verdict extends Outcome {
   /** The three schools of usable capacity, read off the same run. */
   readonly schools: readonly School[];
   readonly events: readonly PlanEvent[];
-  /** The leads, each with what is lost on it. */
-  readonly runs: readonly RunReport[];
   readonly findings: readonly Finding[];
 }
 

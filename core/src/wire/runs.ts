@@ -1,4 +1,4 @@
-import { ampacity, fuseFor, loopOhm, type Run, type WireSize } from './wire.js';
+import { loopOhm, type Run, type WireSize } from './wire.js';
 
 /** The runs of an outing's harness, in the order in which the current flows. */
 export const RUNS = {
@@ -58,49 +58,4 @@ export interface RunCurrents {
   /** The largest that it must be safe for: the sheet's own maximum. */
   readonly safeForA: number;
   readonly feedV: number;
-}
-
-/** How a run does: volts lost, what it may carry and the fuse that it wants. */
-export interface RunReport extends RunCurrents {
-  readonly run: RunName;
-  readonly name: string;
-  readonly ohm: number;
-  readonly meanDropV: number;
-  readonly mostDropV: number;
-  /** Largest drop as a share of the volts at its start, and what it should not pass. */
-  readonly dropShare: number;
-  readonly most: number;
-  /** What the wire may carry, A; null where nobody has said what it is made of. */
-  readonly ampacityA: number | null;
-  /** The fuse that it wants, A; null where none fits, undefined where the wire is not known. */
-  readonly fuseA?: number | null;
-}
-
-/**
- * Volts lost on a run at its mean and at its largest current, the wire's ampacity and the fuse. Source: convention of this
- * project, docs/model.md.
- *
- * @param temperatureC of the copper
- */
-export function runReport(
-  run: RunName,
-  lead: PlannedLead,
-  currents: RunCurrents,
-  temperatureC: number,
-): RunReport {
-  const { name, ohm, made } = lead;
-  const mostDropV = currents.mostA * ohm;
-  const ampacityA = made ? ampacity(made.size, temperatureC, made.bundled) : null;
-  return {
-    run,
-    name,
-    ohm,
-    ...currents,
-    meanDropV: currents.meanA * ohm,
-    mostDropV,
-    dropShare: currents.feedV > 0 ? mostDropV / currents.feedV : 0,
-    most: RUNS[run].most,
-    ampacityA,
-    ...(made && ampacityA !== null && { fuseA: fuseFor(currents.safeForA, ampacityA, made.connectorA) }),
-  };
 }

@@ -32,13 +32,16 @@ export class RunFiguresComponent {
   readonly run = input.required<ReportedRun>();
   protected readonly lines = computed(() => {
     const run = this.run();
-    const isCharging = run.mostChargeA > 0 && run.keyDownA === 0;
+    const lost = (value: number) => (run.ohm === null ? null : value * run.ohm);
     return [
-      ...(isCharging
+      ...(run.mostChargeA > 0
         ? [
-            { label: 'in the best hour', value: flows(run.mostChargeA, run.mostDropV, null) },
-            { label: 'on average', value: amps(run.chargeA) },
+            { label: 'in the best hour', value: flows(run.mostChargeA, lost(run.mostChargeA), null) },
+            { label: 'charging on average', value: amps(run.chargeA) },
           ]
+        : []),
+      ...(run.mostChargeA > 0 && run.keyDownA === 0
+        ? []
         : [
             { label: 'listening', value: flows(run.receiveA, run.receiveDropV, run.receiveV) },
             { label: 'key down', value: flows(run.keyDownA, run.keyDownDropV, run.keyDownV) },

@@ -33,7 +33,7 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
   { at: 'ratings', words: 'three ratings' },
   { at: 'schools', words: 'usable capacity' },
   { at: 'sun', words: 'the sun' },
-  { at: 'runs', words: 'the leads' },
+  { at: 'runs', words: 'the cables' },
   { at: 'events', words: 'what happens when' },
   { at: 'failures', words: 'if one thing fails' },
   { at: 'alone', words: 'left alone' },
@@ -43,12 +43,10 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
 const CALCULATING: Sum = { title: 'Calculating …', lines: [] };
 
 /** Whether a look has anything to show for a verdict. */
-function hasAnything(look: Look, { sun, runs, events }: Verdict): boolean {
+function hasAnything(look: Look, { sun, events }: Verdict): boolean {
   switch (look) {
     case 'sun':
       return sun !== null;
-    case 'runs':
-      return runs.length > 0;
     case 'events':
       return events.length > 0;
     default:
@@ -58,7 +56,7 @@ function hasAnything(look: Look, { sun, runs, events }: Verdict): boolean {
 
 const NOTHING_IN_WIRE = { stops: [], warnings: 0 };
 
-const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'failures' || look === 'alone';
+const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'failures' || look === 'alone' || look === 'runs';
 
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({

@@ -1,0 +1,2 @@
+export { bags } from './any-gear.js';
+export { trips } from './any-trip.js';
