@@ -10,6 +10,8 @@ export interface TripSummary {
   readonly archived: boolean;
   /** Counts up with each write; the ETag of the document. */
   readonly revision: number;
+  /** Version of the format that it is stored in: an earlier one until it is written again. */
+  readonly savedAs: number;
 }
 
 /** A stored document and the revision that If-Match asks for. */

@@ -37,10 +37,17 @@ describe('the figures of a harness', () => {
     expect(runFigures(unfused, flow({})).get('lamp')!.guardA).toBeNull();
   });
 
-  it('count a run that nobody knows as losing nothing', () => {
+  it('tell no volts lost on a run that is not entered, nor behind it, and the smallest fuse that is sold', () => {
     const unknown = runFigures([parts[0], part('radio', 'radio', 'battery')], flow({ radio: draw(1, 9) }));
     expect(unknown.get('radio')).toEqual(
-      jasmine.objectContaining({ ohm: null, keyDownDropV: 0, keyDownV: 12.6, ampacityA: null, wantsA: null }),
+      jasmine.objectContaining({
+        ohm: null,
+        keyDownDropV: null,
+        keyDownV: null,
+        dropShare: null,
+        ampacityA: null,
+        wantsA: 15,
+      }),
     );
   });
 

@@ -61,7 +61,7 @@ export function createApp({
       what: 'trip',
       store: stores.trips,
       read: readTrip,
-      summarise: ({ revision, document }): TripSummary => ({
+      summarise: ({ revision, document, savedAs }): TripSummary => ({
         id: document.id,
         name: document.name,
         placeName: document.place.name,
@@ -70,6 +70,7 @@ export function createApp({
         timeZone: document.place.timeZone,
         archived: document.archived ?? false,
         revision,
+        savedAs,
       }),
     }),
   );

@@ -1,7 +1,7 @@
 import { Router, type Request, type Response } from 'express';
 import type { Stored } from '@knapsack/contract';
 import type { Result } from '@knapsack/core';
-import type { DocumentStore, Named, Refusal } from '../documents/document-store.js';
+import type { DocumentStore, Listed, Named, Refusal } from '../documents/document-store.js';
 import { sendProblem, type ProblemStatus } from './problems.js';
 
 export interface DocumentRoutes<Document extends Named> {
@@ -10,7 +10,7 @@ export interface DocumentRoutes<Document extends Named> {
   readonly store: DocumentStore<Document>;
   readonly read: (data: unknown) => Result<Document>;
   /** One entry of the list. */
-  readonly summarise: (stored: Stored<Document>) => unknown;
+  readonly summarise: (stored: Listed<Document>) => unknown;
   /** A sentence if the document must stay; null if it may go. */
   readonly mayDelete?: (id: string) => Promise<string | null>;
 }

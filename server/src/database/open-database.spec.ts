@@ -1,6 +1,8 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { readGear, readTrip } from '@knapsack/contract/schemas';
 import { seed } from '../documents/seed.js';
 import { storesOf } from '../documents/stores.js';
 import { DEMO_FOLDER } from '../testing/running-app.js';
@@ -37,6 +39,25 @@ describe('the database', () => {
       expect((await source.query(`SELECT text FROM trips`))[0].text).toContain(`"version":${earlier}`);
       expect(await trips.read('winter-bothy')).toEqual(now);
     }
+    await source.destroy();
+  });
+
+  it('opens the file of an earlier release, with documents of every version in it', async () => {
+    copyFileSync(
+      fileURLToPath(new URL('../../fixtures/released.sqlite', import.meta.url)),
+      join(folder, DATABASE_FILE),
+    );
+    const source = await openDatabase(folder);
+    const { trips, gear } = storesOf(source);
+    const listed = await trips.list();
+    expect(listed.map(({ savedAs }) => savedAs).sort()).toEqual([1, 3, 4]);
+    expect(listed.every(({ document }) => readTrip(document).ok && document.version === 5)).toBeTrue();
+    const items = await gear.list();
+    expect([...new Set(items.map(({ savedAs }) => savedAs))].sort()).toEqual([1, 2, 3]);
+    expect(items.every(({ document }) => readGear(document).ok && document.version === 4)).toBeTrue();
+    // Written once more, a trip is of today's version.
+    await trips.replace(listed[0].document, listed[0].revision);
+    expect((await trips.list()).filter(({ savedAs }) => savedAs === 5).length).toBe(1);
     await source.destroy();
   });
 

@@ -8,6 +8,11 @@ export interface Named {
   readonly name: string;
 }
 
+/** A stored document and the version of the format that it was stored in. */
+export interface Listed<Document> extends Stored<Document> {
+  readonly savedAs: number;
+}
+
 /** Why a write was not done. */
 export type Refusal = 'missing' | 'exists' | 'changed';
 
@@ -27,9 +32,9 @@ export class DocumentStore<Document extends Named> {
     private readonly table: EntitySchema<DocumentRow>,
   ) {}
 
-  async list(): Promise<readonly Stored<Document>[]> {
+  async list(): Promise<readonly Listed<Document>[]> {
     const rows = await this.source.getRepository(this.table).find({ order: { name: 'ASC', id: 'ASC' } });
-    return rows.map(asStored<Document>);
+    return rows.map(asListed<Document>);
   }
 
   async read(id: string): Promise<Stored<Document> | null> {
@@ -89,6 +94,11 @@ export class DocumentStore<Document extends Named> {
 }
 
 const refuse = (refusal: Refusal): { ok: false; refusal: Refusal } => ({ ok: false, refusal });
+
+const asListed = <Document>(row: DocumentRow): Listed<Document> => {
+  const { version } = JSON.parse(row.text) as { readonly version?: number };
+  return { ...asStored<Document>(row), savedAs: version ?? 1 };
+};
 
 /** A row as its document; one that an earlier release wrote is brought up to date. */
 const asStored = <Document>({ revision, text }: DocumentRow): Stored<Document> => ({

@@ -26,6 +26,7 @@ import { draftBox } from '../plan/draft-box';
 import { NoticesService } from '../shell/notices.service';
 import { KeysService } from '../shell/keys.service';
 import { newTrip } from './new-trip';
+import { EarlierTripsComponent } from './earlier-trips.component';
 import { SmallRidgeComponent } from './small-ridge.component';
 import type { Template } from './templates';
 import { TripLinesService } from './trip-lines.service';
@@ -37,6 +38,7 @@ import { TripLinesService } from './trip-lines.service';
     NgTemplateOutlet,
     NgbDropdown,
     NgbDropdownItem,
+    EarlierTripsComponent,
     NgbDropdownMenu,
     NgbDropdownToggle,
     RouterLink,
