@@ -74,4 +74,20 @@ describe('a field card', () => {
       'in the plan',
     ]);
   });
+
+  it('names the radio of each stretch where there are several, also two of one kind', () => {
+    const [block] = kitTrip().blocks;
+    const blocks = [block, { ...block, id: 'b2', station: 2 }, { ...block, id: 'b3', station: 3 }];
+    const two = kitTrip().loadout.map((item) => (item.gear === 'curlew' ? { ...item, count: 2 } : item));
+    const loadout = [...two, { gear: 'dunlin', count: 1 }];
+    const card = fieldCard(kitTrip({ blocks, loadout }), kitShelf, null);
+    expect(card.schedule.map(([, what]) => what)).toEqual([
+      'Curlew CW 10 W',
+      'Curlew CW 10 W',
+      'Dunlin CW 10 W',
+    ]);
+    const pair = fieldCard(kitTrip({ blocks: blocks.slice(0, 2), loadout: two }), kitShelf, null);
+    expect(pair.schedule[1][1]).toBe('Curlew CW 10 W');
+    expect(fieldCard(kitTrip(), kitShelf, null).schedule[0][1]).toBe('CW 10 W');
+  });
 });

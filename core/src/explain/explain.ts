@@ -10,8 +10,7 @@ import { sunSum } from './sun-sum.js';
 import type { Sum } from './sum.js';
 
 /** The figures of a verdict that unfold into their arithmetic, and the ways of looking at it. */
-export type Explained =
-  'load' | 'margin' | 'lowest' | 'end' | 'ratings' | 'schools' | 'sun' | 'events';
+export type Explained = 'load' | 'margin' | 'lowest' | 'end' | 'ratings' | 'schools' | 'sun' | 'events';
 
 /**
  * The arithmetic behind each figure of the verdict, as data.

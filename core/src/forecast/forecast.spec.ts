@@ -101,4 +101,15 @@ describe('forecast', () => {
       'Assumed, not measured: Shale 20: health.',
     );
   });
+
+  it('has to spare, with packs in turn, what each still gives: one below its reserve takes nothing from the others', () => {
+    const [pack] = whiteboardPlan().packs;
+    const low = { ...pack, name: 'low', startSoc: 0.04 };
+    const { verdict } = forecast(whiteboardPlan({ packs: [pack, low] }));
+    // 10 h of 1 A from 20 Ah: half is left, 0.4 above the reserve, 8 Ah; the other lies 0.06 under its own.
+    expect(verdict.lasts).toBeTrue();
+    expect(verdict.marginAh).toBeCloseTo(8, 6);
+    const alone = forecast(whiteboardPlan({ packs: [{ ...pack, startSoc: 0.55 }] })).verdict;
+    expect(alone.marginAh).toBeLessThan(0);
+  });
 });

@@ -94,6 +94,18 @@ describe('packs in turn', () => {
   });
 });
 
+describe('a pack that waits on a charger of its own', () => {
+  it('is charged also where it is the first, after the other took over', () => {
+    const bank = [{ ...full(lithium(10)), startSoc: 0.2 }, full(lithium(10))];
+    const run = march(steady(11, { amps: 1 }, { bank, offeredAt: () => 0.5, chargeIdle: true }));
+    // While the other is full the sun helps the load: 1 Ah at 0.5 A, 2 h. Then the first waits for the 9 h that the other takes
+    // to its reserve, and stores 0.5 A x 0.99 of them: 4.455 Ah.
+    expect(run.swaps.map(({ to, timeMs }) => [to, Math.round(timeMs / HOUR_MS)])).toEqual([[1, 2]]);
+    expect(run.endSoc[0]).toBeCloseTo(0.1 + 0.4455, 6);
+    expect(run.endSoc[1]).toBeCloseTo(0.1, 6);
+  });
+});
+
 describe('loads of constant power', () => {
   it('take more amps as the volts fall', () => {
     const run = march(steady(8, { watts: 12 }, {}));

@@ -4,7 +4,7 @@ import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
 import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
-import { TRADE_CHANCES, tradeAt } from './ideal.js';
+import { atChance, TRADE_CHANCES, tradeAt } from './ideal.js';
 import type { BatteryChoice, SizeSpace, SunChoice } from './choices.js';
 import { bestWithin, KitSearch, picks, type Fronts } from './kit-search.js';
 import { KitTrials, type Trial } from './kit-trial.js';
@@ -237,5 +237,14 @@ describe('the trade between battery and panel', () => {
   it('says that no size is enough where the volts are too few', () => {
     const radio = { ...base.radio, dropoutV: 14 };
     expect(tradeAt({ ...base, radio }, 0, 20).ampereHours).toEqual([null, null, null, null]);
+  });
+});
+
+describe('the smallest battery for a chance', () => {
+  it('is the one that so many of the draws are content with, and none where too many want more than there is', () => {
+    const smallest = Float64Array.from([1, 2, 3, 4, 5, 6, 7, 8, 9, Infinity]);
+    // Nine of ten are content with 9 Ah, half of them with 5; all of them with none.
+    expect([0.1, 0.5, 0.51, 0.9].map((chance) => atChance(smallest, chance))).toEqual([1, 5, 6, 9]);
+    expect([0.95, 1].map((chance) => atChance(smallest, chance))).toEqual([null, null]);
   });
 });

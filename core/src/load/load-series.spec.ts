@@ -1,0 +1,36 @@
+import { HOUR_MS } from '../span.js';
+import { loadSeries } from './load-series.js';
+
+const edgesMs = Float64Array.from([0, HOUR_MS]);
+const block = { startMs: 0, endMs: HOUR_MS, powerW: 10, modeFactor: 1, keyUpAtReceive: false, share: 0.5 };
+const radio = (amps: number) => ({ receiveA: 0.2, points: [{ rfW: 10, amps }] });
+
+/** A first radio of 4 A that drops out at 11 V, and another beside it, on cables of the same resistance. */
+const decidedBy = (otherA: number, otherDropoutV: number, leadOhm: number) => {
+  const load = loadSeries(
+    {
+      radioName: 'first',
+      radio: radio(4),
+      blocks: [block],
+      accessories: [],
+      dropoutV: 11,
+      leadOhm,
+      others: [{ name: 'other', radio: radio(otherA), blocks: [block], dropoutV: otherDropoutV }],
+    },
+    edgesMs,
+  );
+  return { dropoutV: load.dropoutV![0], radioA: load.keyDownRadioA[0], keyDownA: load.keyDown.amps[0] };
+};
+
+describe('the load of several stations', () => {
+  it('asks of the battery what both take, and drops out with the one that needs the most volts at the battery', () => {
+    expect(decidedBy(2, 10.5, 0)).toEqual({ dropoutV: 11, radioA: 4, keyDownA: 6 });
+    expect(decidedBy(2, 11.5, 0)).toEqual({ dropoutV: 11.5, radioA: 2, keyDownA: 6 });
+  });
+
+  it('counts what each loses on its own cable', () => {
+    // 0.2 ohm: the first needs 11 + 4 x 0.2 = 11.8 V, the other 11.3 + 2 x 0.2 = 11.7 V, or 11.5 + 0.4 = 11.9 V.
+    expect(decidedBy(2, 11.3, 0.2)).toEqual({ dropoutV: 11, radioA: 4, keyDownA: 6 });
+    expect(decidedBy(2, 11.5, 0.2)).toEqual({ dropoutV: 11.5, radioA: 2, keyDownA: 6 });
+  });
+});
