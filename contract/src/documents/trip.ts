@@ -71,6 +71,8 @@ export interface LoadoutItem {
   readonly bag?: string;
   /** What it is taken for; part of the base if absent. */
   readonly module?: ModuleName;
+  /** It comes along on purpose though nothing out there feeds it, as a charger for the mains; nobody has asked yet if absent. */
+  readonly meant?: boolean;
   /** Ticked off: it lies packed. */
   readonly packed?: boolean;
 }

@@ -52,6 +52,7 @@ const loadoutItem = Joi.object({
   run: maybeOneOf(RUN_NAMES),
   bag: id().optional(),
   module: maybeOneOf(Object.keys(MODULES)),
+  meant: Joi.boolean().optional(),
   packed: Joi.boolean().optional(),
 });
 

@@ -1,6 +1,6 @@
 import type { Gear } from '@knapsack/contract';
 import { curlew, shale, trip } from '../../testing/documents';
-import { bagWeight, putIn, setCount, swapItem, takeOut } from './loadout';
+import { bagWeight, putIn, setCount, setMeant, swapItem, takeOut } from './loadout';
 import { powerSteps, stepPower, stepShare } from './new-work';
 
 describe('editing the bag', () => {
@@ -59,5 +59,11 @@ describe('steps of power and share', () => {
     expect(stepShare(0.5, true)).toBe(0.55);
     expect(stepShare(0.02, false)).toBe(0);
     expect(stepShare(0.98, true)).toBe(1);
+  });
+
+  it('asks of a charger once whether it comes along', () => {
+    const asked = trip({ loadout: [{ gear: 'mains', count: 1 }] });
+    expect(setMeant(asked, 0).loadout).toEqual([{ gear: 'mains', count: 1, meant: true }]);
+    expect(setCount(setMeant(asked, 0), 0, 2).loadout[0].meant).toBeTrue();
   });
 });

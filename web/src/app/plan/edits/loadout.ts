@@ -25,6 +25,10 @@ export function setStrings(trip: Trip, index: number, count: number, inSeries: n
   });
 }
 
+/** It comes along on purpose: nobody asks again. */
+export const setMeant = (trip: Trip, index: number): Trip =>
+  withItem(trip, index, (item) => ({ ...item, meant: true }));
+
 export const takeOut = (trip: Trip, index: number): Trip => ({
   ...trip,
   loadout: trip.loadout.filter((_, at) => at !== index),

@@ -58,7 +58,7 @@ const LARGEST_FILE = 1_900_000;
         as you say
         <button type="button" class="quiet" (click)="byClimate()">by the climate instead</button>;
       }
-      the hours are {{ source() }}.
+      {{ source() }}.
     </p>
     <p>
       Climate
@@ -96,7 +96,10 @@ export class WeatherFactsComponent {
     ...Object.entries(CLIMATES).map(([value, { label }]) => ({ value, label })),
   ]);
   protected readonly weather = computed<Weather>(() => this.store.trip()?.weather ?? USUAL_WEATHER);
-  protected readonly source = computed(() => SOURCE_WORDS[this.weather().source ?? 'typed']);
+  protected readonly source = computed(() => {
+    const { hours = [], source = 'typed' } = this.weather();
+    return hours.length > 0 ? `the hours are ${SOURCE_WORDS[source]}` : 'no hour is known';
+  });
 
   protected readonly cloud = computed(() => {
     const trip = this.store.trip();

@@ -10,7 +10,17 @@ import {
 } from '@knapsack/contract';
 import { RUN_NAMES, RUNS, sayQuantity, type RunName } from '@knapsack/core';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
-import { bagWeight, putIn, setCount, setRule, setRun, setStrings, swapItem, takeOut } from '../edits/loadout';
+import {
+  bagWeight,
+  putIn,
+  setCount,
+  setMeant,
+  setRule,
+  setRun,
+  setStrings,
+  swapItem,
+  takeOut,
+} from '../edits/loadout';
 import { PlanStore } from '../plan.store';
 import { GearFiguresComponent } from '../../gear/gear-figures.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
@@ -59,12 +69,14 @@ export class LoadoutComponent {
   protected readonly kindWords = KIND_WORDS;
   protected readonly telling = tellingFigures;
 
+  private readonly wayIn = computed(() => this.store.trip()?.packing?.wayIn);
   private readonly batteryUse = computed(() => this.store.trip()?.batteryUse);
   private readonly carryLimitG = computed(() => this.store.trip()?.carryLimitG ?? null);
 
   protected readonly rows = computed(() => {
     const gear = this.store.gear();
     const inTurn = this.batteryUse() === 'turns';
+    const wayIn = this.wayIn();
     return this.store.loadout().map((item, index) => {
       const found = gear.get(item.gear) ?? null;
       const others = found
@@ -87,6 +99,9 @@ export class LoadoutComponent {
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
+        // Nothing on the way feeds it, unless one goes by vehicle.
+        isAsked:
+          found?.kind === 'charger' && !item.meant && !(found.from === 'vehicle' && wayIn === 'vehicle'),
       };
     });
   });
@@ -120,6 +135,10 @@ export class LoadoutComponent {
 
   protected swap(index: number, id: string): void {
     this.store.edit((trip) => swapItem(trip, index, id));
+  }
+
+  protected meant(index: number): void {
+    this.store.edit((trip) => setMeant(trip, index));
   }
 
   protected count(index: number, count: number): void {

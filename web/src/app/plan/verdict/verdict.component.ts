@@ -56,7 +56,8 @@ function hasAnything(look: Look, { sun, events }: Verdict): boolean {
 
 const NOTHING_IN_WIRE = { stops: [], warnings: 0 };
 
-const isOtherwise = (look: Look): look is keyof WhatIf['sums'] => look === 'failures' || look === 'alone' || look === 'runs';
+const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
+  look === 'failures' || look === 'alone' || look === 'runs';
 
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({
@@ -190,7 +191,7 @@ export class VerdictComponent {
   });
   protected readonly findings = computed(() => {
     const view = this.view();
-    if (!view || this.problems().length > 0) return [];
+    if (!view || this.problems().length > 0 || this.chance.missing().length > 0) return [];
     return planFindings(view.verdict, this.chance.wire() ?? NOTHING_IN_WIRE);
   });
   /** "2 warnings in Wire", which leads there. */
