@@ -118,7 +118,7 @@ function withFuse(trip: Trip, shelf: readonly Gear[], to: string): Trip {
   const { carried } = lookUp(trip, shelf);
   const plan = resolve(trip, shelf);
   const run = plan.ok ? { plan: plan.value, load: planLoad(plan.value, stepEdges(plan.value)) } : null;
-  const { checks } = checkedHarness(trip, carried, run);
+  const { checks } = checkedHarness(trip, carried, run, true);
   const remedy = checks.find(({ rule, part }) => rule === 'fuse' && part === to)?.remedy;
   return remedy ? applyRemedy(trip, shelf, to, remedy, to) : trip;
 }

@@ -16,10 +16,11 @@ export function checkedHarness(
   trip: Trip,
   carried: readonly Carried[],
   run: HarnessRun | null,
+  withRemedies = false,
 ): CheckedHarness {
   const parts = harnessOf(trip, carried);
   const facts = harnessFacts(trip, carried, parts, run);
-  return { parts, facts, checks: checkHarness(parts, facts) };
+  return { parts, facts, checks: checkHarness(parts, facts, withRemedies) };
 }
 
 /** What Wire says of a plan that the other rooms have to know: its stops, and how many warnings there are besides. */

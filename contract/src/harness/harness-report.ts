@@ -43,7 +43,7 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
   const { carried } = lookUp(trip, shelf);
   const plan = resolve(trip, shelf);
   const run = plan.ok ? forecast(plan.value) : null;
-  const { parts, facts, checks } = checkedHarness(trip, carried, run);
+  const { parts, facts, checks } = checkedHarness(trip, carried, run, true);
   const figures = runFigures(parts, facts.flow);
   return {
     parts,

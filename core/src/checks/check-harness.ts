@@ -2,21 +2,29 @@ import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import { runFigures, type RunFigures } from '../harness/run-figures.js';
 import { SEVERITIES } from './check.js';
 import { packChecks } from './check-packs.js';
-import { runChecks, runLabel } from './check-runs.js';
+import { mendedRunChecks, runChecks, runLabel } from './check-runs.js';
 import { sunChecks } from './check-sun.js';
 import { at, type Check, type HarnessFacts } from './facts.js';
 import { inverterCost, missingPart, singlePoints, unknownRuns } from './plan-checks.js';
 import { fullPowerAtFloor, survivesCharging, survivesFullBattery } from './volts-checks.js';
 
-/** What is wrong with a harness by every rule, the gravest first. */
-export function checkHarness(parts: readonly HarnessPart[], facts: HarnessFacts): readonly Check[] {
+/**
+ * What is wrong with a harness by every rule, the gravest first.
+ *
+ * @param withRemedies of runs too, which have to be tried out: only where somebody looks at them
+ */
+export function checkHarness(
+  parts: readonly HarnessPart[],
+  facts: HarnessFacts,
+  withRemedies = true,
+): readonly Check[] {
   const figures = runFigures(parts, facts.flow);
   const found = [
     ...facts.missing.map(({ part, name, sentence }) =>
       at('missing', part, 'part', missingPart(name, sentence)),
     ),
     ...packChecks(parts, facts),
-    ...runChecks(parts, facts.flow),
+    ...(withRemedies ? mendedRunChecks(parts, facts.flow, figures) : runChecks(parts, figures)),
     ...radioChecks(parts, figures, facts),
     ...sunChecks(parts, facts),
     ...kitChecks(parts, figures, facts),

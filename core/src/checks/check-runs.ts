@@ -31,9 +31,18 @@ const MENDED: ReadonlySet<RuleName> = new Set([
   'rating',
 ]);
 
-/** All runs against their currents: fuse, wire, connectors and the volts lost; with what mends them, where that is sure to. */
-export function runChecks(parts: readonly HarnessPart[], flow: HarnessFlow): readonly Check[] {
-  const figures = runFigures(parts, flow);
+/** All runs against their currents: fuse, wire, connectors and the volts lost. */
+export const runChecks = (
+  parts: readonly HarnessPart[],
+  figures: ReadonlyMap<string, RunFigures>,
+): readonly Check[] => allBreaches(parts, figures);
+
+/** The same with what mends them, where that is sure to. */
+export function mendedRunChecks(
+  parts: readonly HarnessPart[],
+  flow: HarnessFlow,
+  figures: ReadonlyMap<string, RunFigures>,
+): readonly Check[] {
   const found = allBreaches(parts, figures);
   const stops = new Set(found.filter(isStop).map(placeOf));
   const offers = new Map<string, { readonly remedy: Remedy; readonly left: ReadonlySet<string> } | null>();

@@ -11,6 +11,8 @@ import type { Gear, Trip } from '@knapsack/contract';
 import { fail, succeed, type Ration, type Result } from '@knapsack/core';
 import type { ChanceFound, LoneAnswer, LoneQuestion } from './search-worker.js';
 
+/** What a search makes and drops is small: a large nursery would only hold memory. */
+const LEAN = { resourceLimits: { maxYoungGenerationSizeMb: 4 } };
 const WORKER = new URL('./search-worker.js', import.meta.url);
 const MOST_THREADS = 8;
 /** Threads of a search: one for each core. */
@@ -60,7 +62,7 @@ export function searchShelf(
 }
 
 export const hireThread: Hire = (answered, died) => {
-  const worker = new Worker(WORKER);
+  const worker = new Worker(WORKER, LEAN);
   worker.on('message', answered);
   worker.on('error', died);
   return {
@@ -85,7 +87,7 @@ export const chanceOnThread = (
 /** One question on a thread of its own, ended with it. */
 function alone<Value>(question: LoneQuestion, signal?: AbortSignal): Promise<Result<Value>> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(WORKER);
+    const worker = new Worker(WORKER, LEAN);
     const end = () => {
       signal?.removeEventListener('abort', abort);
       void worker.terminate();
