@@ -36,7 +36,7 @@ test('the load is rated three ways, and what else the run knows is told', async 
   await opens('ratings', 'measured, taken here');
   await opens('schools', 'down to the volts at which the radio quits');
   await opens('sun', 'would carry for ever');
-  await opens('runs', /panel to controller.*91\.1 mΩ/);
+  await opens('runs', /Frond 42 to Rill 8.*91\.1 mΩ/);
   await opens('events', 'the sun sets');
   await expect(verdict(page)).toContainText('lasts');
   await page.getByLabel('Rating of the load').selectOption('cautious');
@@ -133,4 +133,41 @@ test('milliampere-hours typed as ampere-hours are asked about', async ({ page, k
   await capacity.fill('12000 mAh');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-gear="shale-18"]')).toContainText('12.0 Ah lithium iron');
+});
+
+test('a station that runs unattended comes back by itself and is judged by its availability', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  await page.getByLabel('Who is there').selectOption({ label: 'it runs unattended' });
+  const odds = page.locator('.verdict .odds');
+  await expect(odds).toContainText('of the hours wanted in');
+  await expect(page.locator('.verdict .told')).toContainText('The typical one is up for');
+  await page.getByLabel('Target availability').fill('99');
+  await page.keyboard.press('Enter');
+  await expect(odds).toContainText('Up for at least 99 % of the hours wanted');
+  await page.getByRole('button', { name: 'left alone' }).click();
+  await expect(page.locator('.sum-popover')).toContainText(/January.*up \d+/s);
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Who is there').selectOption({ label: 'somebody is there' });
+  await expect(odds).toContainText('Lasts in');
+});
+
+test('a panel without any sky has no verdict, until the season’s usual weather is taken', async ({
+  page,
+  knapsack,
+}) => {
+  const response = await page.request.get(`${knapsack.address}/api/trips/gannet-rock-light`);
+  const { weather: _none, ...trip } = (await response.json()) as { weather: unknown };
+  const made = await page.request.post(`${knapsack.address}/api/trips`, { data: { ...trip, id: 'no-sky' } });
+  expect(made.status()).toBe(201);
+  await page.goto(`${knapsack.address}/trips/no-sky`);
+  const verdict = page.locator('.verdict');
+  await expect(verdict).toContainText('what the panel gives depends on the sky');
+  await verdict.getByRole('button', { name: /usual weather/ }).click();
+  await expect(verdict).toContainText('simulated outings');
+  await expect(verdict).toContainText('temperate, mild inland');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(verdict).toContainText('what the panel gives depends on the sky');
 });
