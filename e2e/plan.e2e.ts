@@ -188,6 +188,9 @@ test('variants of one outing are kept, compared, taken in hand and dropped', asy
   await expect(rows.nth(0)).toContainText('10.52 kg');
   await expect(rows.nth(1)).toContainText('lasts9.8 Ah38 %7.13 kg');
   await expect(rows.nth(1)).toContainText(/\d of \d failures/);
+  // The chance leads here as well, with its mark.
+  await expect(rows.nth(1)).toContainText('lasts in all of 400');
+  await expect(rows.nth(1).getByRole('img')).toHaveAccessibleName('fine');
   await page.getByRole('button', { name: 'Take variant B in hand' }).click();
   await expect(verdict(page)).toHaveText(before);
   await saved(page);

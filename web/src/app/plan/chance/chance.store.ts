@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { chanceSum, planMark, sayLasting, type PlanMark, type Sum } from '@knapsack/core';
-import { markWithWire, missingIn, type Missing } from '@knapsack/contract';
+import { chanceSum, planMark, sayLasting, sayLastingShort, type PlanMark, type Sum } from '@knapsack/core';
+import { markWithWire, missingIn, sayMissing, type Missing } from '@knapsack/contract';
 import { ShelfService } from '../../data/shelf.service';
 import type { ForecastQuestion } from '../forecast-protocol';
 import { NewestWorker } from '../newest-worker';
@@ -50,6 +50,11 @@ export class ChanceStore implements OnDestroy {
   readonly words = computed(() => {
     const chance = this.chance();
     return chance && sayLasting(chance);
+  });
+  /** The same without the last two words, where several stand together; what is missing, where something is. */
+  readonly short = computed(() => {
+    const chance = this.chance();
+    return this.missing().length > 0 ? sayMissing(this.missing()) : chance ? sayLastingShort(chance) : '';
   });
   /** The mark of the plan as it stands. */
   readonly mark = computed<PlanMark>(() => {

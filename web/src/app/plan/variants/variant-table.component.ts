@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { fixed, sayQuantity, sayTime } from '@knapsack/core';
+import { MARKS } from '../../parts/marks';
 import { PlanStore } from '../plan.store';
 import { VariantsStore, type VariantRow } from './variants.store';
 
@@ -12,6 +13,7 @@ import { VariantsStore, type VariantRow } from './variants.store';
       <thead>
         <tr>
           <th scope="col">variant</th>
+          <th scope="col">chance</th>
           <th scope="col">ends</th>
           <th scope="col">to spare</th>
           <th scope="col">lowest</th>
@@ -24,6 +26,15 @@ import { VariantsStore, type VariantRow } from './variants.store';
         @for (row of rows(); track row.id) {
           <tr [class.in-hand]="row.id === null">
             <th scope="row">{{ row.name }}</th>
+            <td>
+              <i
+                class="bi blaze"
+                [class]="row.icon + ' ' + row.mark"
+                role="img"
+                [attr.aria-label]="row.word"
+              ></i>
+              {{ row.words }}
+            </td>
             @for (cell of row.cells; track $index) {
               <td>{{ cell }}</td>
             }
@@ -38,7 +49,14 @@ export class VariantTableComponent {
   private readonly variants = inject(VariantsStore);
   protected readonly rows = computed(() => {
     const zone = this.store.trip()?.place.timeZone ?? 'UTC';
-    return this.variants.rows().map((row) => ({ id: row.id, name: row.name, cells: cellsOf(row, zone) }));
+    return this.variants.rows().map((row) => ({
+      id: row.id,
+      name: row.name,
+      mark: row.mark,
+      ...MARKS[row.mark],
+      words: row.words,
+      cells: cellsOf(row, zone),
+    }));
   });
 }
 

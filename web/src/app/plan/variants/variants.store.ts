@@ -10,8 +10,10 @@ import {
   type Trip,
 } from '@knapsack/contract';
 import { survived } from '@knapsack/contract/what-if';
+import type { PlanMark } from '@knapsack/core';
 import { newKey } from '../../data/new-id';
 import { bagCost, bagWeight } from '../edits/loadout';
+import { ChanceStore } from '../chance/chance.store';
 import type { ForecastView } from '../forecast-protocol';
 import { PlanStore } from '../plan.store';
 import { WhatIfStore } from '../what-if/what-if.store';
@@ -25,6 +27,9 @@ export interface VariantRow {
   readonly cost: number;
   /** Null while it is being reckoned or cannot be. */
   readonly view: ForecastView | null;
+  /** How it stands, and its chance in a few words; empty while it is being calculated. */
+  readonly mark: PlanMark;
+  readonly words: string;
   readonly survives: number | null;
   readonly ofFailures: number;
 }
@@ -34,6 +39,7 @@ export interface VariantRow {
 export class VariantsStore {
   private readonly store = inject(PlanStore);
   private readonly whatIf = inject(WhatIfStore);
+  private readonly chance = inject(ChanceStore);
 
   /** Whether the user wants them side by side. */
   readonly wanted = signal(false);
@@ -53,6 +59,8 @@ export class VariantsStore {
         name: trip.variantName ?? UNNAMED_VARIANT,
         ...weighed(trip),
         view: this.store.view(),
+        mark: this.chance.mark(),
+        words: this.chance.short(),
         survives: failures ? survived(failures) : null,
         ofFailures: failures?.length ?? 0,
       },
@@ -63,6 +71,8 @@ export class VariantsStore {
           name: variant.name,
           ...weighed(asTrip(trip, variant)),
           view: found?.view ?? null,
+          mark: found?.mark ?? 'calculating',
+          words: found?.words ?? '',
           survives: found?.view ? found.survives : null,
           ofFailures: found?.ofFailures ?? 0,
         };

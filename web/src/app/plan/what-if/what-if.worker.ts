@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import { asTrip, resolve, type Gear, type Trip, type Variant } from '@knapsack/contract';
+import { assessTrip, asTrip, sayMissing, type Gear, type Trip, type Variant } from '@knapsack/contract';
 import { failures, survived, whatIf } from '@knapsack/contract/what-if';
-import { forecast } from '@knapsack/core';
+import { sayLastingShort } from '@knapsack/core';
 import type { ForecastQuestion } from '../forecast-protocol';
 import type { Answered, Asked } from '../newest-worker';
 import { viewOf } from '../view-of';
@@ -19,12 +19,18 @@ addEventListener('message', ({ data: { number, question } }: MessageEvent<Asked<
 
 function variantView(trip: Trip, variant: Variant, shelf: readonly Gear[]): VariantView {
   const other = asTrip(trip, variant);
-  const plan = resolve(other, shelf);
-  const found = plan.ok ? failures(other, shelf) : [];
+  const { status: mark, found, missing, problems } = assessTrip(other, shelf);
+  const failed = found ? failures(other, shelf) : [];
   return {
     id: variant.id,
-    view: plan.ok ? viewOf(forecast(plan.value), trip.place.timeZone) : null,
-    survives: survived(found),
-    ofFailures: found.length,
+    view: found ? viewOf(found.run, trip.place.timeZone, false, found.skyFactor) : null,
+    mark,
+    words: found
+      ? sayLastingShort(found.chance)
+      : missing.length > 0
+        ? sayMissing(missing)
+        : problems[0].sentence,
+    survives: survived(failed),
+    ofFailures: failed.length,
   };
 }
