@@ -89,7 +89,7 @@ test('what a failure leaves, and how the load goes on alone, are told', async ({
   await expect(sum.locator('tr', { hasText: 'Shale 18' })).toContainText('off the air');
   await expect(sum.locator('tr', { hasText: 'small computer' })).toContainText('no FT8, FT4');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'left alone' }).click();
+  await page.getByRole('button', { name: 'running unattended' }).click();
   await expect(sum.locator('tr', { hasText: 'June' })).toContainText('runs for ever');
   await expect(sum.locator('tr', { hasText: 'December, the worst' })).toContainText('ends after');
 });

@@ -147,7 +147,7 @@ test('a station that runs unattended comes back by itself and is judged by its a
   await page.getByLabel('Target availability').fill('99');
   await page.keyboard.press('Enter');
   await expect(odds).toContainText('Up for at least 99 % of the hours wanted');
-  await page.getByRole('button', { name: 'left alone' }).click();
+  await page.getByRole('button', { name: 'running unattended' }).click();
   await expect(page.locator('.sum-popover')).toContainText(/January.*up \d+/s);
   await page.keyboard.press('Escape');
   await page.getByLabel('Who is there').selectOption({ label: 'somebody is there' });

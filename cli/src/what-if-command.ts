@@ -12,11 +12,11 @@ interface WhatIfOptions {
   json?: boolean;
 }
 
-/** knapsack what-if: what would fix a plan, what a failure leaves, how it goes on left alone. */
+/** knapsack what-if: what would fix a plan, what a failure leaves, how it runs unattended. */
 export function whatIfCommand(terminal: Terminal): Command {
   return new Command('what-if')
     .description(
-      'A trip from its other sides: what would fix it, what a failure leaves, how it goes on left alone.',
+      'A trip from its other sides: what would fix it, what a failure leaves, how it runs unattended.',
     )
     .argument('<TRIP.json>', 'a trip document')
     .option(...GEAR_OPTION)

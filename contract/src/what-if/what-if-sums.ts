@@ -54,7 +54,7 @@ export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
     })),
   ];
   return {
-    title: 'Left alone with its mean load',
+    title: 'Running unattended at its mean load',
     lines,
     remark:
       months.length > 0

@@ -36,7 +36,7 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
   { at: 'runs', words: 'the cables' },
   { at: 'events', words: 'what happens when' },
   { at: 'failures', words: 'if one thing fails' },
-  { at: 'alone', words: 'left alone' },
+  { at: 'alone', words: 'running unattended' },
 ];
 
 /** Shown in the place of a sum that is still being calculated. */
