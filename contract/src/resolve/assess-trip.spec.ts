@@ -1,4 +1,5 @@
 import { shelf, trip } from '../testing/documents.js';
+import type { Check } from '@knapsack/core';
 import { kitShelf, kitTrip } from '../testing/kit.js';
 import { withSomeWeather } from '../weather/take-weather.js';
 import { harnessReport } from '../harness/harness-report.js';
@@ -70,7 +71,9 @@ describe('what Wire says of a trip', () => {
     expect(first.severity).toBe('stop');
     expect(first.sentence).toContain('through a fuse of 1 A');
     const wired = harnessReport(kitTrip(), weakFuse).checks;
-    expect(wire!.stops).toEqual(wired.filter(({ severity }) => severity === 'stop'));
+    const told = (checks: readonly Check[]) =>
+      checks.map(({ rule, part, sentence }) => [rule, part, sentence]);
+    expect(told(wire!.stops)).toEqual(told(wired.filter(({ severity }) => severity === 'stop')));
   });
 
   it('is counted where it is a warning', () => {
