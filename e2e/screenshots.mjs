@@ -80,7 +80,7 @@ const SHOTS = [
     act: (page) => page.locator('[data-block="b2"]').click(),
   },
   { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
-  { name: 'size', path: '/trips/headland-contest-camp/size', act: found },
+  { name: 'size', path: '/trips/gannet-rock-light/size', act: found },
   { name: 'size-phone', path: `${PLAN}/size`, act: found, size: PHONE },
   { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
   { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },

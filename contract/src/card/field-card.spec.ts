@@ -90,4 +90,14 @@ describe('a field card', () => {
     expect(pair.schedule[1][1]).toBe('Curlew CW 10 W');
     expect(fieldCard(kitTrip(), kitShelf, null).schedule[0][1]).toBe('CW 10 W');
   });
+
+  it('says first what stops the plan, in Wire as well', () => {
+    const weakFuse = kitShelf.map((gear) =>
+      gear.kind === 'lead' && gear.wire ? { ...gear, wire: { ...gear.wire, fusesA: [1] } } : gear,
+    );
+    expect(fieldCard(kitTrip(), kitShelf, null).stops).toEqual([]);
+    const { stops } = fieldCard(kitTrip(), weakFuse, null);
+    expect(stops.length).toBe(1);
+    expect(stops[0]).toContain('through a fuse of 1 A');
+  });
 });

@@ -24,6 +24,7 @@ import { stationOf } from '../resolve/expand-blocks.js';
 import { counted, lookUp } from '../resolve/look-up.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
 import { assessTrip, sayMissing, type TripAssessment } from '../resolve/assess-trip.js';
+import { planFindings } from '../resolve/plan-findings.js';
 import { rationRules } from '../size/ration-words.js';
 import { voltsTable } from './volts-table.js';
 
@@ -32,6 +33,8 @@ export interface FieldCard {
   readonly name: string;
   readonly where: string;
   readonly when: string;
+  /** What stops the plan, in any room: said first. */
+  readonly stops: readonly string[];
   /** The chance and the typical outing; what is missing; or why it cannot be calculated. */
   readonly verdict: string;
   readonly kit: string;
@@ -58,6 +61,14 @@ export const BLANK_LINES = 6;
 const MOST_RATION = 14;
 const MOST_SCHEDULE = 14;
 
+/** What says stop, in the forecast or in Wire. */
+const stopsOf = ({ found, wire }: TripAssessment): readonly string[] =>
+  found && wire
+    ? planFindings(found.run.verdict, wire)
+        .filter(({ severity }) => severity === 'stop')
+        .map(({ sentence }) => sentence)
+    : [];
+
 /** The chance and the typical outing; or what is missing, or why nothing can be said. */
 function verdictWords({ found, missing, problems }: TripAssessment, zone: string): string {
   if (missing.length > 0) return sayMissing(missing);
@@ -81,6 +92,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     name: trip.name,
     where: whereWords(trip),
     when: whenWords(trip),
+    stops: stopsOf(assessment),
     verdict: verdictWords(assessment, zone),
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(

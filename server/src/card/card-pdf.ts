@@ -141,7 +141,17 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
       { text: card.name, bold: true, fontSize: 17 * unit },
       { text: card.where },
       { text: card.when },
-      { text: card.verdict, bold: true, margin: [0, 3 * unit, 0, 0] },
+      {
+        text: [
+          ...card.stops.map(
+            (stop) => `Stop: ${stop}
+`,
+          ),
+          card.verdict,
+        ],
+        bold: true,
+        margin: [0, 3 * unit, 0, 0],
+      },
       {
         columns: [
           { stack: left, width: '*' },
