@@ -15,6 +15,8 @@ const LIKE_LAST_HOUR = 0.75;
 const WANDER = Math.sqrt(1 - LIKE_LAST_HOUR ** 2);
 /** An hour that was forecast may be this much off at the ends of the scale, and more between them. */
 const SURE_SPREAD = 0.08;
+/** Under a closed sky that share less: cloud can only become less there, and light rises steeply where it does. */
+const CLOSED_STAYS = 0.8;
 const UNSURE_SPREAD = 0.5;
 
 const TYPES = Object.keys(DAY_TYPES) as DayType[];
@@ -118,7 +120,8 @@ export function drawSky({ hours, days }: SkyLaw, next: Generator, into: Float32A
     // A day without a forecast hour of its own is drawn; one with hours that nobody has forecast as well, in those.
     const kind: number | null = type ?? (hour.isForecast ? null : nearestType(days[day].cloud ?? 0));
     if (kind === null) {
-      const spread = SURE_SPREAD + UNSURE_SPREAD * hour.cloud * (1 - hour.cloud);
+      const spread =
+        SURE_SPREAD * (1 - CLOSED_STAYS * hour.cloud) + UNSURE_SPREAD * hour.cloud * (1 - hour.cloud);
       into[index] = hour.rain ? RAIN : hour.fog ? FOG : placeOf(hour.cloud + spread * wander);
     } else {
       const { cloud, spread } = DAY_TYPES[TYPES[kind]];
