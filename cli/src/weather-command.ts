@@ -58,6 +58,6 @@ export function simulatedFor(trip: Trip, climate: ClimateWord | undefined): Weat
 
 /** Reads a climate word of an option. */
 export function climateWord(text: string): ClimateWord {
-  if (text in CLIMATES) return text as ClimateWord;
+  if (Object.hasOwn(CLIMATES, text)) return text as ClimateWord;
   throw new InputProblem(`--climate: “${text}” is not known; choose one of ${CLIMATE_WORDS.join(', ')}.`);
 }

@@ -64,6 +64,13 @@ export function insertBefore(trip: Trip, kind: AddedKind, before: string, from: 
   return changeRun(withHarness(trip, { ...rest, parts: [...parts, part] }), before, { from: id });
 }
 
+/** The trip with something said of a part that was put in. */
+export const changePart = (trip: Trip, id: string, said: Partial<AddedPart>): Trip =>
+  withHarness(trip, {
+    ...trip.harness,
+    parts: (trip.harness?.parts ?? []).map((part) => (part.id === id ? { ...part, ...said } : part)),
+  });
+
 /** The trip without an added part; what hung from it hangs from where it hung. */
 export function withoutPart(trip: Trip, id: string): Trip {
   const { parts = [], runs = [] } = trip.harness ?? {};

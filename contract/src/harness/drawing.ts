@@ -185,8 +185,9 @@ function runLines(part: HarnessPart, run: ReportedRun): { readonly text: string;
   const { wire, lead } = part.run!;
   const made = wire
     ? `${fixed(wire.lengthM, wire.lengthM < 10 ? 1 : 0)} m · ${wire.size.awg === null ? `${Number(wire.size.areaMm2.toFixed(2))} mm²` : `AWG ${wire.size.awg}`}`
-    : (lead ?? 'nobody has said');
-  const isCharging = run.mostChargeA > 0 && run.keyDownA === 0;
+    : (lead ?? 'not entered');
+  // The larger of what comes and what is drawn, where a run carries both.
+  const isCharging = run.mostChargeA > run.keyDownA;
   const low = isCharging ? run.chargeA : run.receiveA;
   const high = isCharging ? run.mostChargeA : run.keyDownA;
   const say = (amps: number) =>

@@ -155,7 +155,7 @@ function readRow(
       hour.start = new Date(timeMs).toISOString();
     } else if (column === 'air') {
       const word = cell.toLowerCase();
-      if (word in AIR_WORDS) hour.air = word as AirWord;
+      if (Object.hasOwn(AIR_WORDS, word)) hour.air = word as AirWord;
       else if (word !== '') return `“${cell}” is no word for the air (${Object.keys(AIR_WORDS).join(', ')})`;
     } else if (column === 'rain' && (YES.test(cell) || NO.test(cell))) {
       hour.rain = YES.test(cell);

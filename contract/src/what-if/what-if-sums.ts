@@ -9,6 +9,7 @@ import {
   type Sum,
   type SumLine,
 } from '@knapsack/core';
+import { runFlows } from '../harness/run-flows.js';
 import type { ReportedRun } from '../harness/harness-report.js';
 import type { Failure } from './failures.js';
 import type { LeftAlone } from './left-alone.js';
@@ -72,43 +73,32 @@ const sayAvailability = ({ p50, p10, outages, longestH }: ChanceUp): string => {
   return `up ${sayUp(p50)} of the time in half of such months, ${sayUp(p10)} in nine of ten${down}`;
 };
 
+const FLOW_WORDS = {
+  charging: 'charging on average',
+  'best hour': 'charging in the best hour',
+  receive: 'receive',
+  'key down': 'key down',
+} as const;
+
 /** What each cable loses, at the currents that Wire shows, and the fuse that it wants. */
 export function runsSum(runs: readonly ReportedRun[]): Sum {
   const amps = (value: number): Quantity => ({ value, unit: 'A' });
-  const lines = runs.flatMap(
-    ({
-      label,
-      ohm,
-      receiveA,
-      keyDownA,
-      chargeA,
-      mostChargeA,
-      safeForA,
-      ampacityA,
-      wantsA,
-    }): readonly SumLine[] => {
-      if (ohm === null) return [{ label, terms: [], result: 'not entered' }];
-      const lost = (words: string, value: number): SumLine => ({
-        label: words,
-        terms: [amps(value), ' × ', { value: ohm, unit: 'ohm' }],
-        result: { value: value * ohm, unit: 'V' },
-      });
-      const charging = [
-        lost(`${label}, charging on average`, chargeA),
-        lost('in the best hour', mostChargeA),
-      ];
-      const loads = [lost(`${label}, receive`, receiveA), lost('key down', keyDownA)];
-      return [
-        ...(mostChargeA > 0 ? charging : []),
-        ...(mostChargeA > 0 && keyDownA === 0 ? [] : loads),
-        {
-          label: 'must be safe for, and may carry',
-          terms: [amps(safeForA), ...(ampacityA === null ? [] : [' of ', amps(ampacityA)])],
-          result: wantsA === null ? 'no fuse fits this wire' : `fuse ${wantsA} A`,
-        },
-      ];
-    },
-  );
+  const lines = runs.flatMap((run): readonly SumLine[] => {
+    const { label, ohm, safeForA, ampacityA, wantsA } = run;
+    if (ohm === null) return [{ label, terms: [], result: 'not entered' }];
+    return [
+      ...runFlows(run).map(({ what, amps: flowing, dropV }): SumLine => ({
+        label: `${label}, ${FLOW_WORDS[what]}`,
+        terms: [amps(flowing), ' × ', { value: ohm, unit: 'ohm' }],
+        result: { value: dropV!, unit: 'V' },
+      })),
+      {
+        label: 'must be safe for, and may carry',
+        terms: [amps(safeForA), ...(ampacityA === null ? [] : [' of ', amps(ampacityA)])],
+        result: wantsA === null ? 'no fuse fits this wire' : `fuse ${wantsA} A`,
+      },
+    ];
+  });
   return {
     title: 'What the cables lose',
     lines,

@@ -109,7 +109,7 @@ describe('the rule of the low-voltage disconnect', () => {
         remedy: { words: 'a low-voltage disconnect', disconnect: true },
       }),
     );
-    expect(disconnectPresent({ ...pack, protects: undefined })?.sentence).toContain('Nobody has said');
+    expect(disconnectPresent({ ...pack, protects: undefined })?.sentence).toContain('is not entered');
     expect(disconnectPresent({ ...pack, chemistry: 'agm', protects: undefined })?.severity).toBe('look');
   });
 });

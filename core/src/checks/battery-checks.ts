@@ -140,10 +140,10 @@ export function disconnectPresent({ name, chemistry, protects, disconnects }: Gu
   return {
     severity: unknown || isLead ? 'look' : 'stop',
     sentence: unknown
-      ? `Nobody has said whether ${name} has a protection that opens when it is empty. Look at its label; without one, put a low-voltage disconnect in.`
+      ? `Whether a protection inside ${name} opens when it is empty is not entered. Look at its label; without one, put a low-voltage disconnect in.`
       : `Nothing switches ${name} off before it is emptied too far, which ruins it. Put a low-voltage disconnect in, or use load terminals that open.`,
     asks: 'a protection or a disconnect',
-    has: unknown ? 'not known' : 'none',
+    has: unknown ? 'not entered' : 'none',
     remedy: { words: 'a low-voltage disconnect', disconnect: true },
   };
 }

@@ -27,10 +27,10 @@ export function fuseAtBattery({ label, fuseA, safeForA }: Fused): Answer {
   return {
     severity: unknown ? 'look' : 'stop',
     sentence: unknown
-      ? `Nobody has said which fuse stands from ${label}. A short circuit there is fed by the whole battery: put one in the positive lead, within 20 cm.`
-      : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets leads on fire. Put one in the positive lead, within 20 cm.`,
+      ? `The fuse from ${label} is not entered. A short circuit there is fed by the whole battery: put one in the positive cable, within 20 cm.`
+      : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within 20 cm.`,
     asks: chosen === null ? 'a fuse' : `a fuse of ${rating(chosen)}`,
-    has: unknown ? 'not known' : 'none',
+    has: unknown ? 'not entered' : 'none',
   };
 }
 

@@ -27,7 +27,7 @@ describe('the word on runs that nobody knows', () => {
   });
 
   it('names them', () => {
-    expect(unknownRuns(['battery to fan'])?.sentence).toContain('this run is made of');
+    expect(unknownRuns(['battery to fan'])?.sentence).toContain('this run is not checked');
     expect(unknownRuns(['a to b', 'c to d'])?.sentence).toContain('a to b; c to d');
   });
 });

@@ -25,9 +25,9 @@ export const unknownRuns = (labels: readonly string[]): Answer =>
   labels.length > 0
     ? {
         severity: 'note',
-        sentence: `Nobody has said what ${labels.length === 1 ? 'this run is' : 'these runs are'} made of, so no rule was held against ${labels.length === 1 ? 'it' : 'them'}: ${labels.join('; ')}. Length and wire are enough.`,
+        sentence: `Length and wire are not entered, so ${labels.length === 1 ? 'this run is' : 'these runs are'} not checked: ${labels.join('; ')}.`,
         asks: 'length and wire',
-        has: 'not known',
+        has: 'not entered',
       }
     : null;
 

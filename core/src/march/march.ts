@@ -2,7 +2,7 @@ import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
 import { terminalVolts } from '../battery/terminal-volts.js';
 import { HOUR_MS } from '../span.js';
-import { RECONNECT_HOURS } from '../battery/restart.js';
+import { Reconnect } from './reconnect.js';
 import { shareAbove } from './tight-restart.js';
 import { wantedSteps } from './tight-steps.js';
 import { Bank } from './bank.js';
@@ -45,14 +45,14 @@ class Walk {
     cutoffMs: null,
   };
   private readonly books = {
-    loads: 0,
-    offered: 0,
-    served: 0,
-    stored: 0,
-    curtailed: 0,
-    chargeLoss: 0,
-    drawn: 0,
-    leaked: 0,
+    loadsAh: 0,
+    offeredAh: 0,
+    servedAh: 0,
+    storedAh: 0,
+    curtailedAh: 0,
+    chargeLossAh: 0,
+    drawnAh: 0,
+    leakedAh: 0,
   };
   /** Volts at the terminals at the end of the stretch before. */
   private busV: number;
@@ -60,11 +60,9 @@ class Walk {
   private packA = 0;
   /** Mean load of the last stretch, A out of the pack. */
   private meanA = 0;
-  /** Whether the loads were on when the step began, and whether they are now. */
+  /** Whether the loads were on when the step began; whether they are now, the other says. */
   private connected = true;
-  private isOn = true;
-  /** How long the terminals have stood at the volts to reconnect at, h. */
-  private standingHours = 0;
+  private readonly loads: Reconnect;
   private readonly backMs: number[] = [];
   private readonly upHours: Float64Array | null;
 
@@ -85,6 +83,7 @@ class Walk {
     this.soc = new Float64Array(this.steps + 1);
     this.socInUse = new Float64Array(this.steps + 1);
     this.inUse = new Uint8Array(this.steps);
+    this.loads = new Reconnect(input.reconnectV ?? Infinity);
     this.upHours = input.reconnectV === undefined ? null : series();
     this.soc[0] = this.bank.totalSoc();
     this.socInUse[0] = this.bank.soc[0];
@@ -96,16 +95,18 @@ class Walk {
     for (let step = 0; step < this.steps; step++) {
       const hours = (edgesMs[step + 1] - edgesMs[step]) / HOUR_MS;
       let left = hours;
-      this.books.leaked += this.bank.leak(hours);
-      this.connected = this.isOn;
+      this.books.leakedAh += this.bank.leak(hours);
+      this.connected = this.loads.isOn;
       // A pack that runs out hands over within the step; no pack does so twice.
       for (let hands = this.bank.packs.length; left > 0 && hands > 0; hands--) {
         left = this.stretch(step, edgesMs[step + 1] - left * HOUR_MS, left, hours, hands > 1);
       }
       this.atEdge(step);
-      this.reconnect(step, hours);
+      if (!this.connected && this.loads.stoodAt(this.packA < 0 ? this.busV : null, hours)) {
+        this.backMs.push(edgesMs[step + 1]);
+      }
     }
-    const { loads, offered, served, stored, curtailed, chargeLoss, drawn, leaked } = this.books;
+    const { books } = this;
     return {
       edgesMs,
       soc: this.soc,
@@ -118,17 +119,7 @@ class Walk {
       wanted: wantedSteps(this.input.load),
       backMs: this.backMs,
       ends: this.ends,
-      books: {
-        loadsAh: loads,
-        offeredAh: offered,
-        servedAh: served,
-        storedAh: stored,
-        curtailedAh: curtailed,
-        chargeLossAh: chargeLoss,
-        drawnAh: drawn,
-        leakedAh: leaked,
-        dischargeLossAh: drawn - (loads - served),
-      },
+      books: { ...books, dischargeLossAh: books.drawnAh - (books.loadsAh - books.servedAh) },
     };
   }
 
@@ -169,10 +160,10 @@ class Walk {
     series.cellsV[step] = cellsV;
     series.wantedA[step] += wanted * weight;
     series.offeredA[step] += offered * weight;
-    this.books.offered += offered * spent;
+    this.books.offeredAh += offered * spent;
     const carriedHours = carried * fed;
     series.loadA[step] += carriedHours / stepHours;
-    this.books.loads += carriedHours;
+    this.books.loadsAh += carriedHours;
 
     let used = 0;
     if (deficit <= 0) this.packA = 0;
@@ -185,7 +176,7 @@ class Walk {
     }
     const curtailed = Math.max(0, offered * spent - used);
     series.curtailedA[step] += curtailed / stepHours;
-    this.books.curtailed += curtailed;
+    this.books.curtailedAh += curtailed;
 
     if (this.upHours && this.connected) {
       const level = this.dropoutLevelAt(step);
@@ -215,11 +206,11 @@ class Walk {
       after = share === 0 ? before : stop;
       if (spare < 0) {
         this.ends.cutoffMs ??= fromMs + share * hours * HOUR_MS;
-        this.isOn = false;
+        this.loads.takenOff();
       }
     }
     bank.soc[inUse] = after;
-    this.books.drawn += (before - after) * pack.storedAh;
+    this.books.drawnAh += (before - after) * pack.storedAh;
     this.packA = deficit * share;
     if (spare < 0) this.pointsPassed(step, fromMs, hours, before, after);
     return share;
@@ -230,18 +221,6 @@ class Walk {
     const { ends, bank } = this;
     ends.floorMs ??= crossing(fromMs, hours, before, after, bank.packs[bank.inUse].floorSoc);
     ends.radioDropoutMs ??= crossing(fromMs, hours, before, after, this.dropoutLevelAt(step));
-  }
-
-  /** Loads that were taken off come back once the battery, while it charges, has stood at its volts for long enough. */
-  private reconnect(step: number, hours: number): void {
-    const { reconnectV, load } = this.input;
-    if (this.isOn || reconnectV === undefined) return;
-    const stands = !this.connected && this.packA < 0 && this.busV >= reconnectV;
-    this.standingHours = stands ? this.standingHours + hours : 0;
-    if (this.standingHours < RECONNECT_HOURS) return;
-    this.isOn = true;
-    this.standingHours = 0;
-    this.backMs.push(load.edgesMs[step + 1]);
   }
 
   private dropoutLevelAt(step: number): number {
@@ -300,15 +279,15 @@ class Walk {
   }
 
   private serve(ampereHours: number): number {
-    this.books.served += ampereHours;
+    this.books.servedAh += ampereHours;
     return ampereHours;
   }
 
   /** Charges a pack; returns what it took, Ah. */
   private store(index: number, amps: number, hours: number): number {
     const { acceptedAh, storedAh } = this.bank.charge(index, amps, hours);
-    this.books.stored += storedAh;
-    this.books.chargeLoss += acceptedAh - storedAh;
+    this.books.storedAh += storedAh;
+    this.books.chargeLossAh += acceptedAh - storedAh;
     return acceptedAh;
   }
 }

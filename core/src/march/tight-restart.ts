@@ -1,6 +1,6 @@
-import { RECONNECT_HOURS } from '../battery/restart.js';
 import { terminalVolts } from '../battery/terminal-volts.js';
 import { availabilityOf } from './availability.js';
+import { Reconnect } from './reconnect.js';
 import { tightStep, type TightOutcome, type TightRun } from './tight-march.js';
 import type { TightPack } from './tight-pack.js';
 import type { TightSteps } from './tight-steps.js';
@@ -37,8 +37,7 @@ export function restartingMarch(
   const { upHours, reconnectV } = restart;
   let soc = pack.startSoc;
   let lowest = soc;
-  let isOn = true;
-  let standing = 0;
+  const loads = new Reconnect(reconnectV);
   let stretch = 0;
   if (socs) socs[0] = soc;
   for (let step = 0; step < hours.length; step++) {
@@ -47,29 +46,23 @@ export function restartingMarch(
     const h = hours[step];
     soc -= soc * pack.leakAnHour * h;
     const sun = sunA === null ? 0 : Math.min(controllerMaxA, sunGain * sunA[step]);
-    const net = (isOn ? loadA[step] * pack.loadGain + pack.idleA : 0) - sun;
+    const wasOn = loads.isOn;
+    const net = (wasOn ? loadA[step] * pack.loadGain + pack.idleA : 0) - sun;
     const before = soc;
     let after = tightStep(pack, soc, net, h);
     // Share of the step until the loads are taken off.
     let share = 1;
-    const wasOn = isOn;
     const cutoff = pack.cutoffs[key];
     if (net > 0 && after <= cutoff) {
       share = before <= cutoff ? 0 : (before - cutoff) / (before - after);
       after = share === 0 ? before : cutoff;
-      isOn = false;
-      standing = 0;
+      loads.takenOff();
     }
     soc = after;
     if (soc < lowest) lowest = soc;
     upHours[step] = wanted[step] && wasOn ? h * share * shareAbove(before, after, pack.levels[key]) : 0;
     if (socs) socs[step + 1] = soc;
-    if (isOn || net >= 0) continue;
-    standing = terminalVolts(pack.from.pack, soc, net) >= reconnectV ? standing + h : 0;
-    if (standing >= RECONNECT_HOURS) {
-      isOn = true;
-      standing = 0;
-    }
+    if (!wasOn) loads.stoodAt(net < 0 ? terminalVolts(pack.from.pack, soc, net) : null, h);
   }
   const { share, outages, longestH, firstH } = availabilityOf(hours, wanted, upHours);
   out.up = share;

@@ -83,7 +83,7 @@ interface Meter {
 
 function radioMeter(radio: Extract<Gear, { kind: 'radio' }>, ask: Question): Result<Meter> {
   const script = ask.text('script');
-  if (!(script in METER_SCRIPTS)) {
+  if (!Object.hasOwn(METER_SCRIPTS, script)) {
     return refuse(`The script must be one of ${Object.keys(METER_SCRIPTS).join(', ')}.`);
   }
   const powerW = ask.number('power', USUAL_POWER_W);

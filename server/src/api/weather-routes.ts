@@ -26,7 +26,7 @@ export function weatherRoutes(): Router {
       });
     }
     const climate = textOf(request, 'climate');
-    if (!(climate in CLIMATES)) {
+    if (!Object.hasOwn(CLIMATES, climate)) {
       problems.push({
         code: 'climate',
         pointer: '/climate',

@@ -27,6 +27,8 @@ describe('the weather service', () => {
     const ask = async (query: string) => detail(await app.api.get(`/api/weather?${query}`).expect(422));
     expect(await ask(`latitude=95&longitude=5&${HOURS}&climate=maritime`)).toContain('The latitude must be');
     expect(await ask(`${PLACE}&${HOURS}&climate=lunar`)).toContain('maritime, temperate');
+    // A word that every plain object has.
+    expect(await ask(`${PLACE}&${HOURS}&climate=constructor`)).toContain('maritime, temperate');
     expect(await ask(`${PLACE}&from=now&to=then&climate=polar`)).toContain('“from” must be a time');
     expect(await ask(`${PLACE}&from=2027-01-01T00:00Z&to=2028-01-01T00:00Z&climate=polar`)).toContain(
       '30 days',

@@ -40,7 +40,7 @@ export class KeysService {
 
   private roomOf(key: string): string | null {
     const trip = /^\/trips\/[^/?]+/.exec(this.router.url)?.[0];
-    if (trip && key in TRIP_ROOMS) return trip + TRIP_ROOMS[key];
+    if (trip && Object.hasOwn(TRIP_ROOMS, key)) return trip + TRIP_ROOMS[key];
     return ROOMS[key] ?? null;
   }
 

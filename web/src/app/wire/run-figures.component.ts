@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { ReportedRun } from '@knapsack/contract/harness';
+import { runFlows, type ReportedRun } from '@knapsack/contract/harness';
 import { sayQuantity } from '@knapsack/core';
 
 const amps = (value: number): string => sayQuantity({ value, unit: 'A' });
@@ -12,6 +12,13 @@ const flows = (value: number, dropV: number | null, leftV: number | null): strin
     ...(dropV === null ? [] : [`loses ${volts(dropV)}`]),
     ...(leftV === null ? [] : [`leaves ${volts(leftV)}`]),
   ].join(', ');
+
+const FLOW_LABELS = {
+  charging: 'charging on average',
+  'best hour': 'in the best hour',
+  receive: 'listening',
+  'key down': 'key down',
+} as const;
 
 /** What flows in a run and what it may carry, figure by figure. */
 @Component({
@@ -32,20 +39,11 @@ export class RunFiguresComponent {
   readonly run = input.required<ReportedRun>();
   protected readonly lines = computed(() => {
     const run = this.run();
-    const lost = (value: number) => (run.ohm === null ? null : value * run.ohm);
     return [
-      ...(run.mostChargeA > 0
-        ? [
-            { label: 'in the best hour', value: flows(run.mostChargeA, lost(run.mostChargeA), null) },
-            { label: 'charging on average', value: amps(run.chargeA) },
-          ]
-        : []),
-      ...(run.mostChargeA > 0 && run.keyDownA === 0
-        ? []
-        : [
-            { label: 'listening', value: flows(run.receiveA, run.receiveDropV, run.receiveV) },
-            { label: 'key down', value: flows(run.keyDownA, run.keyDownDropV, run.keyDownV) },
-          ]),
+      ...runFlows(run).map(({ what, amps: flowing, dropV, leftV }) => ({
+        label: FLOW_LABELS[what],
+        value: flows(flowing, dropV, leftV),
+      })),
       {
         label: 'lost at the most',
         value:

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FIELDS, readNumber, type AddedKind, type AddedPart, type RunNote } from '@knapsack/contract';
-import { changeRun, insertBefore, tryRun, withoutPart } from '@knapsack/contract/harness';
+import { FIELDS, readNumber, type AddedKind, type RunNote } from '@knapsack/contract';
+import { changeRun, insertBefore, tryRun } from '@knapsack/contract/harness';
 import { CONNECTOR_ENDS, type Connector, type HarnessPart } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
-import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { PlanStore } from '../plan/plan.store';
+import { AddedPartComponent } from './added-part.component';
 import { ADDED, CONNECTOR_CHOICES, keyOf, LIES, NOT_SAID, SIZES } from './run-choices';
 import { RunFiguresComponent } from './run-figures.component';
 import { WireStore } from './wire.store';
@@ -15,7 +15,7 @@ import { WireStore } from './wire.store';
 /** What the chosen run is made of, in a sentence that is edited in place, and what flows in it. */
 @Component({
   selector: 'ks-run-sentence',
-  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTextComponent, RunFiguresComponent],
+  imports: [AddedPartComponent, InlineChoiceComponent, InlineTextComponent, RunFiguresComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (part(); as chosen) {
@@ -103,36 +103,7 @@ import { WireStore } from './wire.store';
           <b>{{ chosen.name }}</b>: the harness begins here.
         </p>
       }
-      @if (addedPart(); as added) {
-        <p class="run-sentence">
-          {{ chosen.name }} may carry
-          <ks-text
-            label="What the part may carry"
-            unit="A"
-            keyboard="decimal"
-            [value]="added.maxA === undefined ? '' : '' + added.maxA"
-            [refuse]="refuseMost"
-            (committed)="setMost($event)"
-          />.
-          @if (added.kind === 'disconnect') {
-            It switches the loads off at
-            <ks-number
-              field="disconnectV"
-              label="Disconnect voltage"
-              [value]="added.disconnectV ?? null"
-              (committed)="sayOfPart({ disconnectV: $event })"
-            />
-            and on again at
-            <ks-number
-              field="reconnectV"
-              label="Reconnect voltage"
-              [value]="added.reconnectV ?? null"
-              (committed)="sayOfPart({ reconnectV: $event })"
-            />.
-          }
-          <button type="button" class="quiet" (click)="takeOut()">Take it out</button>
-        </p>
-      }
+      <ks-added-part [part]="chosen" />
     } @else {
       <p class="muted">
         Choose a run or a part on the drawing to see its figures and to change it. Volts are those with the
@@ -190,20 +161,12 @@ export class RunSentenceComponent {
   protected readonly isNoted = computed(
     () => this.plan.trip()?.harness?.runs?.some(({ to }) => to === this.part()?.id) ?? false,
   );
-  protected readonly addedPart = computed(
-    () => this.plan.trip()?.harness?.parts?.find(({ id }) => id === this.part()?.id) ?? null,
-  );
   protected readonly end = (connector: Connector | null): string => (connector ? keyOf(connector) : '');
   protected readonly refuseLength = (text: string) =>
     this.refusal('lengthM', text, (lengthM) => ({ lengthM }));
   protected readonly refuseFuse = (text: string) => this.refusal('bladeA', text, (fuseA) => ({ fuseA }));
   protected readonly refuseReach = (text: string) =>
     this.refusal('fuseAtM', text, (fuseAtM) => ({ fuseAtM }));
-  protected readonly refuseMost = (text: string) => {
-    const read = readNumber(FIELDS.fuseA, text);
-    return 'problem' in read ? read.problem : null;
-  };
-
   protected setLength(text: string): void {
     this.setNumber('lengthM', text, (lengthM) => ({ lengthM }));
   }
@@ -230,23 +193,6 @@ export class RunSentenceComponent {
     else this.plan.edit((trip) => changeRun(trip, id, { [which]: undefined }));
   }
 
-  protected setMost(text: string): void {
-    const read = readNumber(FIELDS.fuseA, text);
-    if ('value' in read) this.sayOfPart({ maxA: read.value });
-  }
-
-  /** Something said of the chosen part that was put in. */
-  protected sayOfPart(said: Partial<AddedPart>): void {
-    const id = this.part()?.id;
-    this.plan.edit((trip) => ({
-      ...trip,
-      harness: {
-        ...trip.harness,
-        parts: (trip.harness?.parts ?? []).map((part) => (part.id === id ? { ...part, ...said } : part)),
-      },
-    }));
-  }
-
   /** Something said of the chosen run; what cannot be is answered with a sentence. */
   protected say(said: Partial<RunNote>): void {
     const trip = this.plan.trip();
@@ -266,13 +212,6 @@ export class RunSentenceComponent {
     const added = `${kind}-${newKey()}`;
     this.plan.edit((trip) => insertBefore(trip, kind as AddedKind, id, from, added));
     this.wire.chosen.set({ part: added, on: 'part' });
-  }
-
-  protected takeOut(): void {
-    const id = this.part()?.id;
-    if (!id) return;
-    this.plan.edit((trip) => withoutPart(trip, id));
-    this.wire.chosen.set(null);
   }
 
   protected asTheBag(): void {
