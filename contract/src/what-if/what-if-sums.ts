@@ -5,6 +5,7 @@ import {
   sayTime,
   sayUp,
   type ChanceUp,
+  type MonthOfLoad,
   type Quantity,
   type Sum,
   type SumLine,
@@ -38,40 +39,54 @@ export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
       terms: [{ value: meanA, unit: 'A' }, ' day and night'],
       result: sayDays(darkDays),
     },
-    ...months.map(({ month, lasts, endsAfterDays, surplusAh, lowestSoc, availability }): SumLine => ({
-      label: `${MONTH_NAMES[month - 1]}${month === worst?.month ? ', the worst' : ''}`,
-      terms: [
-        `${surplusAh < 0 ? 'lacks' : 'has over'} `,
-        { value: Math.abs(surplusAh), unit: 'Ah' },
-        ' a day, lowest ',
-        { value: lowestSoc, unit: 'share' },
-        ...(availability ? [`; ${sayAvailability(availability)}`] : []),
-      ],
-      result: lasts
-        ? 'runs for ever'
-        : endsAfterDays === null
-          ? 'runs down slowly'
-          : `ends after ${sayDays(endsAfterDays)}`,
+    ...months.map((month): SumLine => ({
+      label: `${MONTH_NAMES[month.month - 1]}${month.month === worst?.month ? ', the worst' : ''}`,
+      ...(month.availability ? upOver(month, month.availability) : chargeOver(month)),
     })),
   ];
+  return { title: 'Running unattended at its mean load', lines, remark: remarkOn(months) };
+}
+
+function remarkOn(months: readonly MonthOfLoad[]): string {
+  if (months.length === 0) return 'Without a panel there is no month in which it runs for ever.';
+  return months.some(({ availability }) => availability)
+    ? 'Each month is simulated 60 times under its climate, ten days from full: half of them are up for the share on the right.'
+    : 'Each month under the climate’s usual sky, ten days from full. A run of dark days may still end it: that is what the days without sun are for.';
+}
+
+const balanceOf = ({ surplusAh }: MonthOfLoad): SumLine['terms'] => [
+  `${surplusAh < 0 ? 'lacks' : 'has over'} `,
+  { value: Math.abs(surplusAh), unit: 'Ah' },
+  ' a day',
+];
+
+/** A month of a load that somebody has to bring back: by its usual sky. */
+function chargeOver(month: MonthOfLoad): Pick<SumLine, 'terms' | 'result'> {
+  const { lasts, endsAfterDays, lowestSoc } = month;
   return {
-    title: 'Running unattended at its mean load',
-    lines,
-    remark:
-      months.length > 0
-        ? 'Each month under the climate’s usual sky, ten days from full. A run of dark days may still end it: that is what the days without sun are for.'
-        : 'Without a panel there is no month in which it runs for ever.',
+    terms: [...balanceOf(month), ', lowest ', { value: lowestSoc, unit: 'share' }],
+    result: lasts
+      ? 'runs for ever'
+      : endsAfterDays === null
+        ? 'runs down slowly'
+        : `ends after ${sayDays(endsAfterDays)}`,
   };
 }
 
-/** "up 98.2 % in half of such months, 91.0 % in nine of ten, 1 outage, the longest 9 h 10". */
-const sayAvailability = ({ p50, p10, outages, longestH }: ChanceUp): string => {
+/** A month of a load that comes back by itself: by its availability alone, since no usual sky says how it ends. */
+function upOver(
+  month: MonthOfLoad,
+  { p50, p10, outages, longestH }: ChanceUp,
+): Pick<SumLine, 'terms' | 'result'> {
   const down =
     outages === 0
       ? ''
       : `, ${outages} ${outages === 1 ? 'outage' : 'outages'}, the longest ${sayDuration(longestH)}`;
-  return `up ${sayUp(p50)} of the time in half of such months, ${sayUp(p10)} in nine of ten${down}`;
-};
+  return {
+    terms: [...balanceOf(month), `; nine in ten up ${sayUp(p10)}${down}`],
+    result: `up ${sayUp(p50)}`,
+  };
+}
 
 const FLOW_WORDS = {
   charging: 'charging on average',

@@ -139,6 +139,23 @@ describe('a trip left alone', () => {
     expect(alone.months[5].lasts).toBeTrue();
     expect(alone.worst!.month).toBe(12);
     expect(sums.alone.lines.length).toBe(13);
+    expect(sums.alone.lines[6].result).toBe('runs for ever');
+  });
+
+  it('is told by its availability alone, month by month, where it comes back by itself', () => {
+    const place = { name: 'islet', timeZone: 'Europe/Oslo', latitudeDeg: 59, longitudeDeg: 5 };
+    const weather = { air: 'clean', windMS: 3, climate: 'maritime' } as const;
+    const loadout = [item('curlew'), item('shale'), item('relay'), item('frond'), item('rill')];
+    const unattended = trip({ loadout, place, weather, unattended: true, restart: true });
+    const waking = { ...controller, wakesBattery: true } as Gear;
+    const { alone, sums } = whatIf(unattended, [...shelf, panel, waking])!;
+    const [, ...months] = sums.alone.lines;
+    expect(months.length).toBe(12);
+    for (const { result } of months) expect(String(result)).toMatch(/^up \d+(\.\d)? %$/);
+    const [june, december] = [alone.months[5].availability!, alone.months[11].availability!];
+    expect(december.p50).toBeLessThanOrEqual(june.p50);
+    expect(december.p10).toBeLessThanOrEqual(december.p50);
+    expect(sums.alone.remark).toContain('simulated 60 times');
   });
 });
 

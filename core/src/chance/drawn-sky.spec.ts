@@ -37,6 +37,17 @@ describe('a drawn sky', () => {
     expect(Math.max(...days)).toBeLessThan(0.75);
   });
 
+  it('stays nearly closed on the days that turn out as forecast where a closed sky was', () => {
+    const places = drawn(skyLaw(outing, PLACE, said(1)), 6);
+    const days = Array.from({ length: DAYS }, (_, day) =>
+      mean(Array.from(places.slice(day * 24, day * 24 + 24), cloudOf)),
+    );
+    const asSaid = days.filter((cloud) => cloud > 0.93);
+    expect(asSaid.length).toBeGreaterThan(DAYS / 2);
+    // Half of the hours wander by 0.016 from 1, the others cannot: 1 - 0.016 x 0.40.
+    expect(mean(asSaid)).toBeGreaterThan(0.985);
+  });
+
   it('has the climate’s mean where nobody has forecast', () => {
     const law = skyLaw(outing, PLACE, said(0), { climate: 'maritime', isForecast: () => false });
     const clouds = Array.from({ length: 12 }, (_, seed) => drawn(law, seed + 1)).flatMap((places) =>
