@@ -27,7 +27,7 @@ export interface Chemistry {
   readonly capacityByCold: readonly number[];
   /** How it takes a charge, or null where it must not be charged at all. */
   readonly charge: ChargeHabit | null;
-  readonly belongsTo: 'lithium' | 'lead' | 'nickel' | 'alkaline';
+  readonly belongsTo: 'lithium' | 'lead' | 'nickel' | 'primary';
   /** Volts that a charge is held at, for each of {@link tableCells}'s set: what its terminals see at the most; null where it must not be charged. */
   readonly absorptionV: number | null;
 }
@@ -203,7 +203,24 @@ export const CHEMISTRIES = {
     usable: 0.95,
     capacityByCold: [0.2, 0.4, 0.65, 0.85, 1],
     charge: null,
-    belongsTo: 'alkaline',
+    belongsTo: 'primary',
+    absorptionV: null,
+  },
+  lithiumaa: {
+    label: 'lithium AA',
+    tableCells: 1,
+    floorSoc: 0.05,
+    cutoffV: 0.9,
+    openCircuitV: [0.9, 1.2, 1.35, 1.42, 1.45, 1.47, 1.49, 1.5, 1.52, 1.55, 1.62, 1.78],
+    ratingHours: 20,
+    peukert: 1.02,
+    inside: forEach(1, 0.25, 0.1, 0),
+    leaksAMonth: 0.0005,
+    nominalV: 1.5,
+    usable: 0.95,
+    capacityByCold: [0.8, 0.9, 0.96, 0.99, 1],
+    charge: null,
+    belongsTo: 'primary',
     absorptionV: null,
   },
 } as const satisfies Record<string, Chemistry>;
@@ -214,6 +231,12 @@ export const CHEMISTRY_NAMES = Object.keys(CHEMISTRIES) as readonly ChemistryNam
 
 export const chemistryOf = (name: ChemistryName): Chemistry => CHEMISTRIES[name];
 
+/** Cells that must not be charged at all: they leak or burst. */
+export const isPrimary = (name: ChemistryName): boolean => chemistryOf(name).charge === null;
+
+export const isLead = (name: ChemistryName): boolean => chemistryOf(name).belongsTo === 'lead';
+
+/** Cells that may be charged again; a lithium AA is none of them. */
 export const isLithium = (name: ChemistryName): boolean => chemistryOf(name).belongsTo === 'lithium';
 
 /** Volts of a full pack at rest, V. */

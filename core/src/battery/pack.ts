@@ -17,6 +17,8 @@ export interface PackLabel {
   readonly cutoffV?: number;
   /** Largest charge current, A, where the label states one. */
   readonly maxChargeA?: number;
+  /** Its protection keeps a charge out below freezing; undefined where nobody has said. */
+  readonly coldProtected?: boolean;
   /** Share of its charge that it loses in a month; as usual for its chemistry if absent. */
   readonly leaksAMonth?: number;
   /** The 12 V socket of a boxed power station; absent for a plain battery. */

@@ -16,6 +16,7 @@ const RECONNECT_V_A_CELL: Readonly<Record<ChemistryName, number>> = {
   flooded: 12.6 / 6,
   nimh: 1.35,
   alkaline: Infinity,
+  lithiumaa: Infinity,
 };
 
 /** Volts at a pack's terminals, while it charges, at which loads come back where no label says; infinite for what is never charged. */

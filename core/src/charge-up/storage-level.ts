@@ -6,4 +6,4 @@ import { chemistryOf, type ChemistryName } from '../battery/chemistry.js';
  * battery makers; what stands on the label goes first.
  */
 export const storageLevel = (chemistry: ChemistryName): number =>
-  ({ lithium: 0.5, lead: 1, nickel: 0.5, alkaline: 1 })[chemistryOf(chemistry).belongsTo];
+  ({ lithium: 0.5, lead: 1, nickel: 0.5, primary: 1 })[chemistryOf(chemistry).belongsTo];

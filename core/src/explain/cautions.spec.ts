@@ -1,19 +1,32 @@
-import { CHEMISTRY_NAMES } from '../battery/chemistry.js';
+import { CHEMISTRY_NAMES, isPrimary } from '../battery/chemistry.js';
 import { packAt } from '../battery/pack.js';
-import { cautions } from './cautions.js';
+import { cautions, outingCautions } from './cautions.js';
 
 describe('cautions', () => {
-  it('ask for a fuse at every battery', () => {
-    for (const name of CHEMISTRY_NAMES) expect(cautions(name)[0]).toContain('fuse');
+  it('ask for a fuse at every battery that can burn, and for no charge where cells leak or burst', () => {
+    for (const name of CHEMISTRY_NAMES) {
+      expect(cautions(name)[0])
+        .withContext(name)
+        .toContain(isPrimary(name) ? 'Never charge it' : 'fuse');
+    }
   });
 
   it('warn of charging in the cold exactly where the model forbids it', () => {
     for (const name of CHEMISTRY_NAMES) {
       const pack = packAt({ chemistry: name, cellsInSeries: 4, ratedAh: 10, health: 1 }, -5);
-      const warned = cautions(name).some((sentence) => /below 0|Never charge it\./.test(sentence));
+      const warned = cautions(name).some((sentence) => /below 0|Never charge it:/.test(sentence));
       expect(warned)
         .withContext(name)
         .toBe(pack.charge === null);
     }
+  });
+
+  it('say what to do in thunder wherever there is an antenna, and of mains only where it is made', () => {
+    const said = (hasAntenna: boolean, hasMains: boolean) =>
+      outingCautions({ hasAntenna, hasMains }).join(' ');
+    expect(said(true, false)).toMatch(/power lines.*Thunder/);
+    expect(said(true, false)).not.toContain('Mains');
+    expect(said(false, true)).toContain('Mains');
+    expect(outingCautions({ hasAntenna: false, hasMains: false })).toEqual([]);
   });
 });

@@ -40,7 +40,7 @@ describe('the tight loop', () => {
     const edgesMs = timeGrid(outing, 5 * MINUTE_MS, []);
     const one = harvest(sunPlan({ panel: labelFromWatts(1, 'good_mono') }), edgesMs);
     const unitA = Float32Array.from({ length: edgesMs.length - 1 }, (_, step) => one.offeredAt(step, VOLTS));
-    const cells = { lifepo4: 4, liion: 4, agm: 6, gel: 6, flooded: 6, nimh: 10, alkaline: 9 };
+    const cells = { lifepo4: 4, liion: 4, agm: 6, gel: 6, flooded: 6, nimh: 10, alkaline: 9, lithiumaa: 8 };
     fc.assert(
       fc.property(kits, (kit) => {
         const { chemistry, ratedAh, panelW, maxA, startSoc, floorSoc } = kit;

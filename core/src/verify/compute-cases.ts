@@ -23,7 +23,8 @@ import { airMass, clearSky, extraterrestrialNormal, underCloud } from '../sun/cl
 import { cosIncidence, lightOnPanel, totalOf } from '../sun/plane-of-panel.js';
 import { sunPosition } from '../sun/position.js';
 import { controllerRunAmps, panelRunAmps } from '../wire/source-runs.js';
-import { ampacity, areaOfAwg, copperOhm, fuseFor, loopOhm } from '../wire/wire.js';
+import { fuseFor } from '../wire/fuses.js';
+import { ampacity, areaOfAwg, copperOhm, loopOhm } from '../wire/wire.js';
 import { holdAgainst, type Computed, type ReferenceFile, type VerifiedFile } from './reference-file.js';
 
 type Numbers<Names extends string> = Readonly<Record<Names, number>>;
@@ -240,7 +241,7 @@ function sourceRuns(
   const controller = { kind: given.controller, maxA: given.max_a, limitsCurrent: given.limits_current };
   const panelA = panelRunAmps(label);
   const controllerA = controllerRunAmps(controller, label, packAt(packLabel(given.chemistry, 1, 1), 25));
-  const fuse = (amps: number) => fuseFor(amps, Infinity, Infinity);
+  const fuse = (amps: number) => fuseFor(amps, Infinity, Infinity, REFERENCE_FUSES_A);
   return {
     panel_run_a: panelA,
     controller_run_a: controllerA,
@@ -315,9 +316,12 @@ function wire(
     total_loop_ohm: loopOhm(run),
     total_drop_v: loopOhm(run) * amps,
     wire_ampacity_a: wireA,
-    fuse_a: fuseFor(amps, wireA, given.connector_rating_a),
+    fuse_a: fuseFor(amps, wireA, given.connector_rating_a, REFERENCE_FUSES_A),
   };
 }
+
+/** The reference files use the short list of blades. */
+const REFERENCE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40];
 
 /** The kinds of file that are known, each by a field that only its cases have. */
 const KINDS: readonly {

@@ -43,6 +43,7 @@ export const leadOhm = (made: MadeOf, temperatureC: number): number => loopOhm(a
 
 const asRun = (made: MadeOf, temperatureC: number): Run => ({
   areaMm2: made.size.areaMm2,
+  isClad: made.size.isClad ?? false,
   runM: made.lengthM,
   temperatureC,
   contactPairs: made.contactPairs,

@@ -1,4 +1,5 @@
-import { ampacity, areaOfAwg, fuseFor } from './wire.js';
+import { fuseFor, fuseNotSold, FUSES_A, smallestFuse, usualKind } from './fuses.js';
+import { ampacity, areaOfAwg, copperOhm } from './wire.js';
 
 describe('wire', () => {
   it('of one gauge is three gauges away from half of it, near enough', () => {
@@ -17,6 +18,37 @@ describe('wire', () => {
     expect(fuseFor(12, 25, 30)).toBe(15);
     expect(fuseFor(12.1, 25, 30)).toBe(20);
     expect(fuseFor(12.1, 17, 30)).toBeNull();
-    expect(fuseFor(40, 100, 100)).toBeNull();
+    expect(fuseFor(40, 100, 100)).toBe(50);
+    expect(fuseFor(40, 45, 100)).toBeNull();
+  });
+
+  it('goes on past 10 mm² and AWG 8', () => {
+    const mm2 = (areaMm2: number) => ampacity({ awg: null, areaMm2 }, 20, false);
+    expect([10, 16, 25, 35].map(mm2)).toEqual([62, 98, 129, 158]);
+    expect([8, 6, 4, 2].map((awg) => ampacity({ awg, areaMm2: areaOfAwg(awg) }, 20, false))).toEqual([
+      60, 80, 115, 150,
+    ]);
+  });
+
+  it('of copper-clad aluminium loses 1.6 times as much and carries less', () => {
+    const run = { areaMm2: 2.5, runM: 1, temperatureC: 20, contactPairs: 0, fusesA: [] };
+    expect(copperOhm({ ...run, isClad: true })).toBeCloseTo(1.6 * copperOhm(run), 12);
+    expect(ampacity({ awg: null, areaMm2: 2.5, isClad: true }, 20, false)).toBeCloseTo(19.76, 2);
+  });
+});
+
+describe('fuses', () => {
+  it('are sold as blades to 40 A, large blades to 80 A, bolted down beyond', () => {
+    expect([27, 33, 41, 70].map((amps) => smallestFuse(amps))).toEqual([35, 50, 60, 100]);
+    expect([35, 40, 50, 80, 100].map(usualKind)).toEqual(['blade', 'blade', 'large', 'large', 'bolt']);
+    expect(smallestFuse(500)).toBeNull();
+    for (const rated of FUSES_A) expect(fuseNotSold(rated)).toBeNull();
+  });
+
+  it('that nobody sells are answered with the next one, by kind', () => {
+    expect(fuseNotSold(12)).toContain('Nobody sells a fuse of 12 A');
+    expect(fuseNotSold(12)).toContain('The next is 15 A.');
+    expect(fuseNotSold(10, 'terminal')).toContain('The next is 30 A.');
+    expect(fuseNotSold(500)).toContain('The next is 250 A.');
   });
 });

@@ -7,6 +7,8 @@ const COPPER_PER_KELVIN = 0.00393;
 const CONTACT_OHM = 0.001;
 /** A blade fuse's resistance x its rated current, V. */
 const FUSE_V = 0.12;
+/** Resistance of copper-clad aluminium over that of copper. Source: usual figure for a tenth of copper by volume. */
+const CLAD_OHM = 1.6;
 
 /** Cross section of a wire by its AWG number, mm2: diameter 0.127 x 92^((36 - n) / 39) mm. Source: ASTM B258. */
 export function areaOfAwg(awg: number): number {
@@ -24,11 +26,14 @@ export interface Run {
   readonly contactPairs: number;
   /** Rated current of each blade fuse in the loop, A. */
   readonly fusesA: readonly number[];
+  /** Copper-clad aluminium instead of copper. */
+  readonly isClad?: boolean;
 }
 
-/** Resistance of the copper there and back, ohm. */
-export const copperOhm = ({ areaMm2, runM, temperatureC }: Run): number =>
-  (COPPER_OHM_M * (1 + COPPER_PER_KELVIN * (temperatureC - 20)) * 2 * runM) / (areaMm2 * 1e-6);
+/** Resistance of the wire there and back, ohm. */
+export const copperOhm = ({ areaMm2, runM, temperatureC, isClad }: Run): number =>
+  ((isClad ? CLAD_OHM : 1) * COPPER_OHM_M * (1 + COPPER_PER_KELVIN * (temperatureC - 20)) * 2 * runM) /
+  (areaMm2 * 1e-6);
 
 /** Resistance of the whole loop, contacts and fuses included, ohm. */
 export const loopOhm = (run: Run): number =>
@@ -45,9 +50,12 @@ const AMPACITY_BY_AWG: Readonly<Record<number, number>> = {
   12: 30,
   10: 45,
   8: 60,
+  6: 80,
+  4: 115,
+  2: 150,
 };
-const AMPACITY_MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10] as const;
-const AMPACITY_A = [6, 9, 12, 17, 25, 35, 47, 62] as const;
+const AMPACITY_MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35] as const;
+const AMPACITY_A = [6, 9, 12, 17, 25, 35, 47, 62, 98, 129, 158] as const;
 
 /** Once, when bundled or in surroundings above 40 C. */
 const CROWDED = 0.8;
@@ -57,14 +65,17 @@ const HOT_C = 40;
 export interface WireSize {
   readonly awg: number | null;
   readonly areaMm2: number;
+  readonly isClad?: boolean;
 }
 
 /**
  * Current that a wire may carry, A. A size between two of the table gets the smaller one's; one below the table a
  * share of the smallest, straight to nothing.
  */
-export function ampacity({ awg, areaMm2 }: WireSize, temperatureC: number, bundled: boolean): number {
-  const free = (awg !== null && AMPACITY_BY_AWG[awg]) || freeAirByArea(areaMm2);
+export function ampacity({ awg, areaMm2, isClad }: WireSize, temperatureC: number, bundled: boolean): number {
+  const copper = (awg !== null && AMPACITY_BY_AWG[awg]) || freeAirByArea(areaMm2);
+  // The same heat with 1.6 times the resistance.
+  const free = isClad ? copper / Math.sqrt(CLAD_OHM) : copper;
   return bundled || temperatureC > HOT_C ? free * CROWDED : free;
 }
 
@@ -72,21 +83,4 @@ function freeAirByArea(areaMm2: number): number {
   // A hair of slack, so that 0.5 mm2 computed is 0.5 mm2.
   const index = AMPACITY_MM2.findLastIndex((size) => size <= areaMm2 * 1.000001);
   return index === -1 ? interpolate([0, AMPACITY_MM2[0]], [0, AMPACITY_A[0]], areaMm2) : AMPACITY_A[index];
-}
-
-/** Standard blade ratings, A. */
-export const BLADE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40] as const;
-const FUSE_MARGIN = 1.25;
-
-/** The smallest standard blade rating of at least 1.25 x a steady current, A; null where none is sold. */
-export const smallestFuse = (steadyA: number): number | null =>
-  BLADE_FUSES_A.find((fuseA) => fuseA >= FUSE_MARGIN * steadyA - 1e-9) ?? null;
-
-/**
- * The fuse for a run, A: the smallest standard blade rating of at least 1.25 x the largest steady current, if the wire and
- * the connector may carry it; null where none fits and thicker wire or another connector is needed.
- */
-export function fuseFor(steadyA: number, wireA: number, connectorA: number): number | null {
-  const rating = smallestFuse(steadyA);
-  return rating !== null && rating <= wireA && rating <= connectorA ? rating : null;
 }

@@ -1,0 +1,28 @@
+import { copperOhm } from './wire.js';
+
+/** A battery as a short circuit sees it: full volts, and half of its ohmic resistance, which is what milliseconds meet. */
+export interface FaultSource {
+  readonly fullV: number;
+  /** Ohmic resistance at 25 C, ohm. */
+  readonly ohmicOhm: number;
+}
+
+/** Wire that a lead is taken to be of where nobody has said, mm2: AWG 12. */
+const USUAL_AREA_MM2 = 3.31;
+const MILLISECONDS_SHARE = 0.5;
+const ROOM_C = 20;
+
+/**
+ * Short-circuit current just behind a fuse, A: full volts / (half of the ohmic resistance + the lead to the fuse, there and
+ * back). Source: convention of this project, docs/model.md; direct current's ohmic resistance is about twice that of milliseconds.
+ *
+ * @param reachM how far from the battery the fuse sits, m
+ */
+export function faultCurrent(
+  { fullV, ohmicOhm }: FaultSource,
+  reachM: number,
+  areaMm2 = USUAL_AREA_MM2,
+): number {
+  const leadOhm = copperOhm({ areaMm2, runM: reachM, temperatureC: ROOM_C, contactPairs: 0, fusesA: [] });
+  return fullV / (MILLISECONDS_SHARE * ohmicOhm + leadOhm);
+}

@@ -1,0 +1,89 @@
+import { fixed } from '../say/quantity.js';
+
+/** A kind of fuse, in generic terms: what it is sold for, what it can break and up to which volts. */
+interface FuseKindFacts {
+  readonly label: string;
+  readonly ratingsA: readonly number[];
+  /** Largest short-circuit current that it breaks, A, and the most volts of direct current. */
+  readonly breaksA: number;
+  readonly mostV: number;
+}
+
+/** Kinds of fuses. Source: usual figures of makers' sheets, the lower end; a fuse's own sheet goes first. */
+export const FUSE_KINDS = {
+  blade: {
+    label: 'blade fuse',
+    ratingsA: [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40],
+    breaksA: 1000,
+    mostV: 32,
+  },
+  large: { label: 'large blade fuse', ratingsA: [20, 30, 40, 50, 60, 80], breaksA: 1000, mostV: 32 },
+  bolt: {
+    label: 'bolt-down fuse',
+    ratingsA: [40, 50, 60, 80, 100, 125, 150, 200, 250],
+    breaksA: 2000,
+    mostV: 32,
+  },
+  terminal: {
+    label: 'terminal fuse',
+    ratingsA: [30, 40, 50, 60, 80, 100, 125, 150, 200, 250, 300],
+    breaksA: 10_000,
+    mostV: 32,
+  },
+  classT: {
+    label: 'class T fuse',
+    ratingsA: [1, 3, 6, 10, 15, 20, 25, 30, 35, 40, 50, 60, 80, 100, 125, 150, 200, 250, 300],
+    breaksA: 20_000,
+    mostV: 125,
+  },
+} as const satisfies Record<string, FuseKindFacts>;
+
+export type FuseKind = keyof typeof FUSE_KINDS;
+
+export const FUSE_KIND_NAMES = Object.keys(FUSE_KINDS) as readonly FuseKind[];
+
+const KINDS_BY_SIZE: readonly FuseKind[] = ['blade', 'large', 'bolt'];
+
+const isSold = (kind: FuseKind, amps: number): boolean =>
+  (FUSE_KINDS[kind].ratingsA as readonly number[]).includes(amps);
+
+/** The kind that a rating is usually sold as: a blade, a large blade, bolted down. */
+export const usualKind = (ratedA: number): FuseKind =>
+  KINDS_BY_SIZE.find((kind) => isSold(kind, ratedA)) ?? 'bolt';
+
+/** Standard ratings of blades, large blades and bolt-down fuses, A, ascending. */
+export const FUSES_A: readonly number[] = [
+  ...new Set(KINDS_BY_SIZE.flatMap((kind): readonly number[] => FUSE_KINDS[kind].ratingsA)),
+].sort((a, b) => a - b);
+
+/** Rating over the largest steady current. Source: convention of this project, docs/model.md. */
+export const FUSE_MARGIN = 1.25;
+
+/** The smallest standard rating of at least 1.25 x a steady current, A; null where none is sold. */
+export const smallestFuse = (steadyA: number, ratingsA: readonly number[] = FUSES_A): number | null =>
+  ratingsA.find((fuseA) => fuseA >= FUSE_MARGIN * steadyA - 1e-9) ?? null;
+
+/**
+ * The fuse for a run, A: the smallest standard rating of at least 1.25 x the largest steady current, if the wire and the
+ * connector may carry it; null where none fits and thicker wire or another connector is needed.
+ */
+export function fuseFor(
+  steadyA: number,
+  wireA: number,
+  connectorA: number,
+  ratingsA: readonly number[] = FUSES_A,
+): number | null {
+  const rating = smallestFuse(steadyA, ratingsA);
+  return rating !== null && rating <= wireA && rating <= connectorA ? rating : null;
+}
+
+/** Why a fuse cannot be had, in a sentence; null for a rating that is sold. */
+export function fuseNotSold(fuseA: number, kind?: FuseKind): string | null {
+  const ratings: readonly number[] = kind ? FUSE_KINDS[kind].ratingsA : FUSES_A;
+  if (ratings.includes(fuseA)) return null;
+  const above = ratings.find((sold) => sold >= fuseA) ?? ratings.at(-1)!;
+  const what = kind ? FUSE_KINDS[kind].label : 'fuse';
+  return `Nobody sells a ${what} of ${tidy(fuseA)} A: they come as ${ratings.map(tidy).join(', ')} A. The next is ${tidy(above)} A.`;
+}
+
+const tidy = (amps: number): string => String(Number(fixed(amps, 1)));
