@@ -15,7 +15,6 @@ export const chanceMark = ({ chance }: Pick<Odds, 'chance'>, target: number): Bl
 const ENERGY_OR_VOLTS: ReadonlySet<string> = new Set([
   'key-down-cutoff',
   'full-power',
-  'cold-block',
   'wake-up',
   'no-sun',
 ]);

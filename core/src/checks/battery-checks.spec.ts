@@ -1,79 +1,16 @@
 import {
-  chargedCold,
-  continuousDischarge,
-  dischargeLimitKnown,
+  byAir,
+  changeoverPresent,
+  disconnectEntered,
   disconnectPresent,
+  lastResort,
   parallelPacksAlike,
   parasiticDraw,
-  peakDischarge,
-  supplyCarriesKeyDown,
   type Guarded,
   type PackAge,
 } from './battery-checks.js';
 
 const shale: PackAge = { name: 'Shale 18', chemistry: 'lifepo4', cellsInSeries: 4, health: 0.95 };
-
-describe('the rule of continuous discharge', () => {
-  it('is kept at the limit and where the label states none', () => {
-    expect(continuousDischarge({ name: 'Shale 18', needA: 18, limitA: 18 })).toBeNull();
-    expect(continuousDischarge({ name: 'Shale 18', needA: 99, limitA: undefined })).toBeNull();
-  });
-
-  it('stops a mean load over it', () => {
-    const breach = continuousDischarge({ name: 'Shale 18', needA: 18.5, limitA: 18 });
-    expect(breach).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'at most 18.0 A', has: '18.5 A' }),
-    );
-    expect(breach!.sentence).toContain('The mean load takes 18.5 A and Shale 18 may give 18.0 A');
-  });
-});
-
-describe('the rule of peak discharge', () => {
-  it('is kept under the limit', () => {
-    expect(peakDischarge({ name: 'Shale 18', needA: 20, limitA: 30 })).toBeNull();
-  });
-
-  it('stops key-down over it', () => {
-    expect(peakDischarge({ name: 'Shale 18', needA: 31, limitA: 30 })?.sentence).toContain(
-      'Key-down takes 31.0 A',
-    );
-  });
-});
-
-describe('the rule of the discharge limit that is not entered', () => {
-  const cells = { name: 'Ten cells', chemistry: 'nimh', capacityAh: 2.5 } as const;
-
-  it('is content where the label states one', () => {
-    expect(dischargeLimitKnown({ ...cells, continuousA: 5 }, 20)).toBeNull();
-    expect(dischargeLimitKnown({ ...cells, peakA: 5 }, 20)).toBeNull();
-    expect(dischargeLimitKnown(cells, 0)).toBeNull();
-  });
-
-  it('checks what is asked of the cells, and stops beyond three times what they usually stand', () => {
-    // 2 A of 2.5 Ah is 0.8 C; 20 A is 8 C.
-    expect(dischargeLimitKnown(cells, 2)).toEqual(
-      jasmine.objectContaining({ severity: 'look', asks: 'at most 1.0 C', has: '0.8 C' }),
-    );
-    expect(dischargeLimitKnown(cells, 7.5)?.severity).toBe('look');
-    expect(dischargeLimitKnown(cells, 20)).toEqual(
-      jasmine.objectContaining({ severity: 'stop', has: '8.0 C' }),
-    );
-    // Alkaline cells stand a fifth of that.
-    expect(dischargeLimitKnown({ ...cells, chemistry: 'alkaline' }, 2)?.severity).toBe('stop');
-  });
-});
-
-describe('the rule of the supply', () => {
-  it('is kept where the socket gives key-down', () => {
-    expect(supplyCarriesKeyDown({ name: 'Tarn 256', needA: 9, limitA: 10 })).toBeNull();
-  });
-
-  it('stops a socket that is too small', () => {
-    expect(supplyCarriesKeyDown({ name: 'Tarn 256', needA: 19, limitA: 10 })).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'at most 10.0 A' }),
-    );
-  });
-});
 
 describe('the rule of packs in parallel', () => {
   it('is kept by one pack, and by packs of about one age', () => {
@@ -114,19 +51,6 @@ describe('the rule of the low-voltage disconnect', () => {
   });
 });
 
-describe('the rule of charging in the cold', () => {
-  it('is kept at 0 °C, and by lead below it', () => {
-    expect(chargedCold(shale, 0)).toBeNull();
-    expect(chargedCold({ name: 'Cobble 17', chemistry: 'agm' }, -8)).toBeNull();
-  });
-
-  it('stops lithium below freezing', () => {
-    expect(chargedCold(shale, -1)).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'at least 0 °C' }),
-    );
-  });
-});
-
 describe('the rule of what draws in store', () => {
   const store = {
     name: 'Cobble 17',
@@ -150,5 +74,67 @@ describe('the rule of what draws in store', () => {
     expect(parasiticDraw({ ...store, days: 80 })).toEqual(
       jasmine.objectContaining({ severity: 'stop', has: '19.2 Ah' }),
     );
+  });
+});
+
+describe('the rule of batteries one after the other', () => {
+  it('is kept by one, and by a change-over switch', () => {
+    expect(changeoverPresent(['Shale 18'], false)).toBeNull();
+    expect(changeoverPresent(['Shale 18', 'Shale 9'], true)).toBeNull();
+  });
+
+  it('stops them on one joint', () => {
+    const stop = changeoverPresent(['Shale 18', 'Shale 9'], false);
+    expect(stop?.severity).toBe('stop');
+    expect(stop?.sentence).toContain('breaks before it makes');
+    expect(stop?.remedy?.changeover).toBe(true);
+  });
+});
+
+describe('the rule of what a disconnect does', () => {
+  const lvd = { name: 'disconnect', disconnectV: 11.5, reconnectV: 13, maxA: 20 };
+
+  it('is kept where all of it is entered and it opens before the battery’s own', () => {
+    expect(disconnectEntered(lvd, 10)).toBeNull();
+    expect(disconnectEntered(lvd, undefined)).toBeNull();
+  });
+
+  it('looks at what is not entered, and at one that opens too late', () => {
+    const { reconnectV: _reconnectV, ...rest } = lvd;
+    expect(disconnectEntered(rest, 10)?.sentence).toContain('closes again');
+    expect(disconnectEntered({ name: 'disconnect' }, 10)?.sentence).toContain('what it may carry');
+    expect(disconnectEntered({ ...lvd, disconnectV: 9.5 }, 10)?.sentence).toContain('a last resort');
+  });
+});
+
+describe('the rule of the last resort', () => {
+  const shaleAlone: Guarded = { name: 'Shale 18', chemistry: 'lifepo4', protects: true, disconnects: false };
+
+  it('is kept where somebody is there, by a disconnect, and by lead', () => {
+    expect(lastResort(shaleAlone, false)).toBeNull();
+    expect(lastResort({ ...shaleAlone, disconnects: true }, true)).toBeNull();
+    expect(lastResort({ ...shaleAlone, chemistry: 'agm' }, true)).toBeNull();
+  });
+
+  it('looks at unattended lithium that lives off its own protection', () => {
+    expect(lastResort(shaleAlone, true)).toEqual(
+      jasmine.objectContaining({ severity: 'look', has: 'its own protection' }),
+    );
+  });
+});
+
+describe('the rule of batteries by air', () => {
+  const of = (wattHours: number, chemistry: PackAge['chemistry'] = 'lifepo4') =>
+    byAir({ name: 'Shale 18', chemistry, wattHours })?.severity;
+
+  it('is kept up to 100 Wh, and by what is not lithium', () => {
+    expect(of(100)).toBeUndefined();
+    expect(of(300, 'agm')).toBeUndefined();
+  });
+
+  it('looks up to 160 Wh and stops beyond', () => {
+    expect(of(101)).toBe('look');
+    expect(of(160)).toBe('look');
+    expect(of(161)).toBe('stop');
   });
 });

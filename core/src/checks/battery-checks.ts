@@ -1,88 +1,7 @@
-import { chemistryOf, isLithium, type ChemistryName } from '../battery/chemistry.js';
+import { chemistryOf, isLead, isLithium, type ChemistryName } from '../battery/chemistry.js';
 import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import type { Answer } from './check.js';
-import { amps } from './say.js';
-
-/** What a pack may give against what is asked of it, A; the limit is undefined where its label states none. */
-export interface Discharge {
-  readonly name: string;
-  readonly needA: number;
-  readonly limitA: number | undefined;
-}
-
-const LESS = 'Use less power or a pack that may give more.';
-
-const tooMuch = ({ name, needA, limitA }: Discharge, what: string): Answer =>
-  limitA !== undefined && needA > limitA
-    ? {
-        severity: 'stop',
-        sentence: `${what} takes ${amps(needA)} and ${name} may give ${amps(limitA)}: its protection would open. ${LESS}`,
-        asks: `at most ${amps(limitA)}`,
-        has: amps(needA),
-      }
-    : null;
-
-/** What cells usually stand for as long as they last, C; lead for minutes. Source: convention of this project, docs/model.md. */
-const USUAL_C: ReadonlyMap<ChemistryName, number> = new Map([
-  ['lifepo4', 1],
-  ['liion', 1],
-  ['agm', 1],
-  ['gel', 1],
-  ['flooded', 1],
-  ['nimh', 1],
-  ['alkaline', 0.2],
-]);
-/** More than this many times what is usual is no question any more. */
-const FAR_BEYOND = 3;
-
-/** A pack whose label states no limit: what is asked of it against what such cells usually stand. @param needA key-down, A */
-export function dischargeLimitKnown(
-  {
-    name,
-    chemistry,
-    capacityAh,
-    continuousA,
-    peakA,
-  }: {
-    readonly name: string;
-    readonly chemistry: ChemistryName;
-    readonly capacityAh: number;
-    readonly continuousA?: number | undefined;
-    readonly peakA?: number | undefined;
-  },
-  needA: number,
-): Answer {
-  if (continuousA !== undefined || peakA !== undefined || needA <= 0) return null;
-  const usualC = USUAL_C.get(chemistry)!;
-  const needC = needA / capacityAh;
-  const beyond = needC > FAR_BEYOND * usualC;
-  const c = (value: number) => `${fixed(value, value < 0.1 ? 2 : 1)} C`;
-  const usual = `Cells of this kind usually stand ${c(usualC)}${chemistryOf(chemistry).belongsTo === 'lead' ? ' for minutes' : ''}`;
-  return {
-    severity: beyond ? 'stop' : 'look',
-    sentence: `The discharge limit of ${name} is not entered. Key-down takes ${amps(needA)}, which is ${c(needC)}. ${usual}. ${beyond ? LESS : 'Look at its label and enter the limit.'}`,
-    asks: `at most ${c(usualC)}`,
-    has: c(needC),
-  };
-}
-
-/** A pack gives its mean load without end. @param discharge A: the mean load, and the label's continuous limit */
-export const continuousDischarge = (discharge: Discharge, what = 'The mean load'): Answer =>
-  tooMuch(discharge, what);
-
-/** A pack gives key-down current for as long as the key is held. @param discharge A: key-down, and the label's peak limit */
-export const peakDischarge = (discharge: Discharge, what = 'Key-down'): Answer => tooMuch(discharge, what);
-
-/** A regulated supply (a socket of a power station, a converter) gives key-down current, or its volts collapse. */
-export const supplyCarriesKeyDown = ({ name, needA, limitA }: Discharge): Answer =>
-  limitA !== undefined && needA > limitA
-    ? {
-        severity: 'stop',
-        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. Take the radio straight from a battery, or use less power.`,
-        asks: `at most ${amps(limitA)}`,
-        has: amps(needA),
-      }
-    : null;
+import { amps, volts } from './say.js';
 
 /** A pack as it stands beside others. */
 export interface PackAge {
@@ -134,11 +53,10 @@ export interface Guarded {
 
 /** Lithium and lead are switched off before they are ruined: by a protection of their own or a low-voltage disconnect. */
 export function disconnectPresent({ name, chemistry, protects, disconnects }: Guarded): Answer {
-  const isLead = chemistryOf(chemistry).belongsTo === 'lead';
-  if ((!isLithium(chemistry) && !isLead) || disconnects || protects) return null;
+  if ((!isLithium(chemistry) && !isLead(chemistry)) || disconnects || protects) return null;
   const unknown = isLithium(chemistry) && protects === undefined;
   return {
-    severity: unknown || isLead ? 'look' : 'stop',
+    severity: unknown || isLead(chemistry) ? 'look' : 'stop',
     sentence: unknown
       ? `Whether a protection inside ${name} opens when it is empty is not entered. Look at its label; without one, put a low-voltage disconnect in.`
       : `Nothing switches ${name} off before it is emptied too far, which ruins it. Put a low-voltage disconnect in, or use load terminals that open.`,
@@ -147,20 +65,6 @@ export function disconnectPresent({ name, chemistry, protects, disconnects }: Gu
     remedy: { words: 'a low-voltage disconnect', disconnect: true },
   };
 }
-
-/** Lithium is not charged below freezing. @param coldC lowest temperature of the outing, C */
-export const chargedCold = (
-  { name, chemistry }: { readonly name: string; readonly chemistry: ChemistryName },
-  coldC: number,
-): Answer =>
-  coldC < 0 && chemistryOf(chemistry).charge?.belowFreezing === 0
-    ? {
-        severity: 'stop',
-        sentence: `At ${sayQuantity({ value: coldC, unit: 'C' })} ${name} must not be charged: it is damaged inside, without a sign. Keep it warm, or take the panel off while it freezes.`,
-        asks: 'at least 0 °C',
-        has: sayQuantity({ value: coldC, unit: 'C' }),
-      }
-    : null;
 
 /** What draws on a pack while it lies in store. */
 export interface InStore {
@@ -192,4 +96,100 @@ export function parasiticDraw({ name, capacityAh, soc, standingA, days }: InStor
     asks: `under ${sayQuantity({ value: WORTH_A_WORD * there, unit: 'Ah' })}`,
     has: sayQuantity({ value: gone, unit: 'Ah' }),
   };
+}
+
+/** Several batteries that are used one after the other: a switch that breaks before it makes keeps them apart. */
+export const changeoverPresent = (names: readonly string[], isThere: boolean): Answer =>
+  names.length > 1 && !isThere
+    ? {
+        severity: 'stop',
+        sentence: `${inWords(names)} are used one after the other, and nothing keeps them apart: joined at one point, the fuller one drives current into the emptier one without limit. Put in a change-over switch that breaks before it makes.`,
+        asks: 'a change-over switch',
+        has: 'one joint',
+        remedy: { words: 'a change-over switch', changeover: true },
+      }
+    : null;
+
+const inWords = (names: readonly string[]): string => `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+
+/** A low-voltage disconnect as it is entered. */
+export interface Disconnect {
+  readonly name: string;
+  readonly disconnectV?: number;
+  readonly reconnectV?: number;
+  readonly maxA?: number;
+}
+
+/** What a disconnect does is known: its volts, those at which loads come back, its amps; and it opens before the battery's protection. */
+export function disconnectEntered(
+  { name, disconnectV, reconnectV, maxA }: Disconnect,
+  cutoffV: number | undefined,
+): Answer {
+  const open = [
+    ...(disconnectV === undefined ? ['the volts at which it opens'] : []),
+    ...(reconnectV === undefined ? ['those at which it closes again'] : []),
+    ...(maxA === undefined ? ['what it may carry'] : []),
+  ];
+  if (open.length > 0) {
+    return {
+      severity: 'look',
+      sentence: `Of ${name} ${open.length === 1 ? 'one thing is' : 'some things are'} not entered: ${open.join(', ')}. Its label says so.`,
+      asks: 'volts and amps',
+      has: 'not entered',
+    };
+  }
+  return cutoffV !== undefined && disconnectV! < cutoffV
+    ? {
+        severity: 'look',
+        sentence: `${name} opens at ${volts(disconnectV!)}, after the battery’s own protection at ${volts(cutoffV)}. That one is a last resort: set the disconnect higher.`,
+        asks: `over ${volts(cutoffV)}`,
+        has: volts(disconnectV!),
+      }
+    : null;
+}
+
+/** Gear that nobody reaches does not live off the protection inside its battery. */
+export const lastResort = (
+  { name, chemistry, protects, disconnects }: Guarded,
+  isUnattended: boolean,
+): Answer =>
+  isUnattended && isLithium(chemistry) && protects === true && !disconnects
+    ? {
+        severity: 'look',
+        sentence: `Nobody is there, and only the protection inside ${name} takes the loads off: it is a last resort and may need a charger to wake it. Put a low-voltage disconnect in.`,
+        asks: 'a disconnect',
+        has: 'its own protection',
+        remedy: { words: 'a low-voltage disconnect', disconnect: true },
+      }
+    : null;
+
+/** Lithium in the cabin: so much without asking, and so much with the airline's approval, Wh. Source: rules of air transport, as usual; the airline's own go first. */
+const CABIN_WH = 100;
+const APPROVED_WH = 160;
+
+/** A lithium battery that goes by air. */
+export function byAir({
+  name,
+  chemistry,
+  wattHours,
+}: {
+  readonly name: string;
+  readonly chemistry: ChemistryName;
+  readonly wattHours: number;
+}): Answer {
+  if (!isLithium(chemistry) || wattHours <= CABIN_WH) return null;
+  const has = `${fixed(wattHours, 0)} Wh`;
+  return wattHours > APPROVED_WH
+    ? {
+        severity: 'stop',
+        sentence: `${name} holds ${has}: over ${APPROVED_WH} Wh lithium does not go in an aircraft with passengers. Take smaller ones, or send it another way.`,
+        asks: `at most ${APPROVED_WH} Wh`,
+        has,
+      }
+    : {
+        severity: 'look',
+        sentence: `${name} holds ${has}: in the cabin only, its terminals capped, and over ${CABIN_WH} Wh with the airline’s approval. Ask before you go.`,
+        asks: `at most ${CABIN_WH} Wh`,
+        has,
+      };
 }

@@ -1,4 +1,4 @@
-import { copper, part } from '../testing/harness.js';
+import { checkedPack, copper, factsOf, part, still } from '../testing/harness.js';
 import type { HarnessPart } from '../harness/harness.js';
 import { checkHarness } from './check-harness.js';
 import type { HarnessFacts } from './facts.js';
@@ -9,43 +9,17 @@ const good: readonly HarnessPart[] = [
   part('battery', 'battery', null),
   part('radio', 'radio', 'battery', wired),
 ];
-const facts = (more: Partial<HarnessFacts> = {}): HarnessFacts => ({
-  flow: {
-    draws: new Map([['radio', { receiveA: 0.3, keyDownA: 4, safeForA: 4 }]]),
-    charging: new Map(),
-    floorV: { receive: 12.8, keyDown: 12.7 },
-    batteryShare: 1,
-    temperatureC: 20,
-  },
-  packs: [
-    {
-      part: 'battery',
-      name: 'battery',
-      chemistry: 'lifepo4',
-      cellsInSeries: 4,
-      health: 1,
-      meanA: 0.6,
-      keyDownA: 4,
-      continuousA: 10,
-      peakA: 20,
-      protects: true,
-      hasSocket: false,
-      capacityAh: 18,
-      soc: 1,
-    },
-  ],
-  inParallel: true,
-  radios: [{ part: 'radio', name: 'radio', dropoutV: 9, fullPowerV: 12.5, maxV: 15 }],
-  controllers: [],
-  panels: [],
-  inverters: [],
-  coldC: 12,
-  storedDays: 0,
-  standingA: 0,
-  singles: [],
-  missing: [],
-  ...more,
-});
+const facts = (more: Partial<HarnessFacts> = {}): HarnessFacts =>
+  factsOf({
+    flow: still({
+      draws: new Map([['radio', { receiveA: 0.3, keyDownA: 4, safeForA: 4 }]]),
+      lowV: { receive: 12.8, keyDown: 12.7 },
+    }),
+    packs: [checkedPack()],
+    radios: [{ part: 'radio', name: 'radio', mostW: 10, dropoutV: 9, fullPowerV: 12.5, maxV: 15 }],
+    ...more,
+  });
+const panel = { part: 'panel', name: 'panel', coldV: 26, shortA: 2, stringA: 2, strings: 1, bestA: 1 };
 const rules = (parts: readonly HarnessPart[], given = facts()) =>
   checkHarness(parts, given).map(({ rule, part: where, severity }) => `${severity} ${rule} ${where}`);
 
@@ -57,6 +31,10 @@ describe('a harness against all rules', () => {
   it('tells each breach at its place, the gravest first', () => {
     const thin = [good[0], part('radio', 'radio', 'battery', { ...wired, ...copper(0.5, 3), fuseA: null })];
     expect(rules(thin)).toEqual(['stop fuse radio', 'look drop radio', 'look floor radio']);
+    // A plan that gets to where the radio shuts off is stopped by it.
+    const shutsOff = facts({ radios: [{ ...facts().radios[0], dropoutV: 12.4 }] });
+    expect(rules(thin, shutsOff)).toContain('look floor radio');
+    expect(rules(thin, { ...shutsOff, getsToDropout: true })).toContain('stop floor radio');
   });
 
   it('holds a fuse against the wire behind it, not against the panel’s', () => {
@@ -83,7 +61,7 @@ describe('a harness against all rules', () => {
     const sun = facts({
       coldC: -5,
       controllers: [{ part: 'mppt', name: 'mppt', limits: true, maxInputV: 25, heard: [], hasLoads: false }],
-      panels: [{ part: 'panel', name: 'panel', coldV: 26, shortA: 2, bestA: 1 }],
+      panels: [panel],
     });
     const found = rules(
       [...good, part('mppt', 'controller', 'battery', wired), part('panel', 'panel', 'mppt', wired)],
@@ -105,5 +83,75 @@ describe('a harness against all rules', () => {
     expect(rules([...good, ...unknown], facts({ flow: drawn }))).toEqual(['note unknown null']);
     // What draws nothing needs no word.
     expect(rules([...good, ...unknown])).toEqual([]);
+  });
+
+  it('holds every battery that the sun reaches against it, not the first alone', () => {
+    const controller = { part: 'mppt', name: 'mppt', limits: true, heard: [], hasLoads: false } as const;
+    const parts = [
+      part('joint', 'joint', null),
+      part('one', 'battery', 'joint', wired),
+      part('two', 'battery', 'joint', wired),
+      part('radio', 'radio', 'joint', wired),
+      part('mppt', 'controller', 'joint', wired),
+      part('panel', 'panel', 'mppt', wired),
+    ];
+    const packs = [
+      checkedPack({ part: 'one', name: 'one' }),
+      checkedPack({ part: 'two', name: 'two', chemistry: 'agm', cellsInSeries: 6 }),
+    ];
+    const given = { packs, panels: [panel], inParallel: false };
+    const found = (profiles: readonly ('lifepo4' | 'agm')[]) =>
+      rules(parts, facts({ ...given, controllers: [{ ...controller, profiles }] }));
+    expect(found(['lifepo4', 'agm'])).not.toContain('stop profile mppt');
+    expect(found(['lifepo4'])).toContain('stop profile mppt');
+    expect(found(['agm'])).toContain('stop profile mppt');
+    // One after the other: nothing keeps them apart.
+    expect(found(['agm'])).toContain('stop changeover joint');
+    const apart = parts.with(0, part('joint', 'changeover', null));
+    expect(rules(apart, facts(given))).not.toContain('stop changeover joint');
+  });
+
+  it('asks no fuse of a power station, and a note of one before cells in a holder', () => {
+    const bare = [
+      part('battery', 'station', null),
+      part('radio', 'radio', 'battery', { ...wired, fuseA: null }),
+    ];
+    expect(rules(bare, facts({ packs: [checkedPack({ hasSocket: true, socketA: 10 })] }))).toEqual([]);
+    const cells = [
+      part('battery', 'battery', null),
+      part('radio', 'radio', 'battery', { ...wired, fuseA: null }),
+    ];
+    const holder = checkedPack({ ofCells: true, chemistry: 'alkaline', cellsInSeries: 8, capacityAh: 2.5 });
+    expect(rules(cells, facts({ packs: [holder] }))).toEqual(['note fuse radio']);
+  });
+
+  it('holds the solar input of a power station against the panels', () => {
+    const parts = [
+      part('battery', 'station', null),
+      part('radio', 'radio', 'battery', wired),
+      part('panel', 'panel', 'battery', copper(2.5, 2)),
+    ];
+    const given = (input: { maxInputV?: number }) =>
+      facts({
+        packs: [checkedPack({ hasSocket: true, socketA: 10, coldProtected: true })],
+        panels: [{ ...panel, coldV: 50 }],
+        inputs: [{ part: 'battery', name: 'Tarn', ...input }],
+      });
+    expect(rules(parts, given({ maxInputV: 28 }))).toContain('stop input battery');
+    expect(rules(parts, given({ maxInputV: 60 }))).toEqual([]);
+    expect(rules(parts, given({}))).toEqual(['look input battery']);
+  });
+
+  it('says that a kit whose currents are not known is not checked', () => {
+    expect(rules(good, facts({ suspended: 'It feeds itself.' }))).toEqual(['look suspended null']);
+  });
+
+  it('names mains voltage wherever it is made', () => {
+    const outlet = { ...part('mains', 'outlet', 'battery'), run: null };
+    expect(rules([...good, outlet])).toEqual(['note outlet mains']);
+    const inverters = [{ part: 'inv', name: 'inverter', standingW: 6, hours: 4 }];
+    expect(
+      rules([...good, part('inv', 'inverter', 'battery', { ...wired, fuseA: 30 })], facts({ inverters })),
+    ).toContain('look inverter inv');
   });
 });

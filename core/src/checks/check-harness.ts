@@ -2,11 +2,19 @@ import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import { runFigures, type RunFigures } from '../harness/run-figures.js';
 import { SEVERITIES } from './check.js';
 import { packChecks } from './check-packs.js';
-import { mendedRunChecks, runChecks, runLabel } from './check-runs.js';
+import { mendedRunChecks, runChecks } from './check-runs.js';
 import { sunChecks } from './check-sun.js';
 import { at, type Check, type HarnessFacts } from './facts.js';
-import { inverterCost, missingPart, singlePoints, unknownRuns } from './plan-checks.js';
-import { fullPowerAtFloor, survivesCharging, survivesFullBattery } from './volts-checks.js';
+import {
+  inverterCost,
+  mainsOutlet,
+  missingPart,
+  radioFrequency,
+  suspended,
+  unknownRuns,
+} from './plan-checks.js';
+import { runLabel } from './run-label.js';
+import { fullPowerAtLowest, survivesCharging, survivesFullBattery } from './volts-checks.js';
 
 /**
  * What is wrong with a harness by every rule, the gravest first.
@@ -23,8 +31,8 @@ export function checkHarness(
     ...facts.missing.map(({ part, name, sentence }) =>
       at('missing', part, 'part', missingPart(name, sentence)),
     ),
-    ...packChecks(parts, facts),
-    ...(withRemedies ? mendedRunChecks(parts, facts.flow, figures) : runChecks(parts, figures)),
+    ...packChecks(parts, facts, figures),
+    ...(withRemedies ? mendedRunChecks(parts, facts, figures) : runChecks(parts, facts, figures)),
     ...radioChecks(parts, figures, facts),
     ...sunChecks(parts, facts),
     ...kitChecks(parts, figures, facts),
@@ -37,23 +45,40 @@ export function checkHarness(
 function radioChecks(
   parts: readonly HarnessPart[],
   figures: ReadonlyMap<string, RunFigures>,
-  { radios, packs, panels }: HarnessFacts,
+  facts: HarnessFacts,
 ): (Check | null)[] {
+  const { radios, packs, panels, flow, coldC, storedDays, getsToDropout, controllers } = facts;
+  const [first] = packs;
+  const shape = {
+    temperatureC: coldC,
+    compensates: controllers.some(({ compensates }) => compensates),
+    equalises: controllers.some(({ equalises }) => equalises),
+  };
   return radios.flatMap((radio) => {
     const regulated = wayToRoot(parts, radio.part).some(({ kind }) => kind === 'converter');
-    const plain = packs.filter(({ hasSocket }) => !hasSocket);
-    const highest = regulated ? undefined : plain[0];
+    const plain = regulated ? [] : packs.filter(({ hasSocket }) => !hasSocket);
     // Where a run on the way is not entered, nothing is said of the volts behind it.
-    const volts = figures.get(radio.part)?.keyDownV ?? undefined;
-    const full = highest && at('full', radio.part, 'part', survivesFullBattery(radio, highest));
+    const keyDownV = figures.get(radio.part)?.keyDownV ?? undefined;
+    const highest = plain.map(
+      (pack) =>
+        at('full', radio.part, 'part', survivesFullBattery(radio, pack, storedDays)) ??
+        (panels.length > 0 ? at('charging', radio.part, 'part', survivesCharging(radio, pack, shape)) : null),
+    );
     return [
-      volts === undefined || regulated
+      keyDownV === undefined || regulated || !first
         ? null
-        : at('floor', radio.part, 'part', fullPowerAtFloor(radio, volts)),
-      full ?? null,
-      !full && highest && panels.length > 0
-        ? at('charging', radio.part, 'part', survivesCharging(radio, highest))
-        : null,
+        : at(
+            'floor',
+            radio.part,
+            'part',
+            fullPowerAtLowest(radio, {
+              keyDownV,
+              lostV: flow.lowV.keyDown - keyDownV,
+              chemistry: first.chemistry,
+              getsThere: getsToDropout,
+            }),
+          ),
+      highest.find((check) => check?.severity === 'stop') ?? highest.find((check) => check !== null) ?? null,
     ];
   });
 }
@@ -61,17 +86,23 @@ function radioChecks(
 function kitChecks(
   parts: readonly HarnessPart[],
   figures: ReadonlyMap<string, RunFigures>,
-  { inverters, singles, flow }: HarnessFacts,
+  { inverters, flow, radios, suspended: why }: HarnessFacts,
 ): (Check | null)[] {
   const unknown = parts.filter((part) => {
     const run = figures.get(part.id);
     return run && !part.run?.wire && run.safeForA > 0;
   });
+  const loudest = radios.reduce((most, { mostW }) => Math.max(most, mostW), 0);
+  const longest = parts.reduce((most, { run }) => Math.max(most, run?.wire?.lengthM ?? 0), 0);
   return [
+    at('suspended', null, 'kit', suspended(why)),
     ...inverters.map(({ part, name, standingW, hours }) =>
-      at('inverter', part, 'part', inverterCost(name, standingW, hours, flow.floorV.receive)),
+      at('inverter', part, 'part', inverterCost(name, standingW, hours, flow.lowV.receive)),
     ),
+    ...parts
+      .filter(({ kind }) => kind === 'outlet')
+      .map(({ id, name }) => at('outlet', id, 'part', mainsOutlet(name))),
+    at('rf', null, 'kit', radioFrequency(loudest, longest)),
     at('unknown', null, 'kit', unknownRuns(unknown.map((part) => runLabel(parts, part)))),
-    at('single', null, 'kit', singlePoints(singles)),
   ];
 }

@@ -1,52 +1,106 @@
+import { ampsOutOf, BRANCH_SHARE, type RunFigures } from '../harness/run-figures.js';
 import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import {
-  chargedCold,
-  continuousDischarge,
-  dischargeLimitKnown,
+  byAir,
+  changeoverPresent,
+  disconnectEntered,
   disconnectPresent,
+  lastResort,
   parallelPacksAlike,
   parasiticDraw,
+} from './battery-checks.js';
+import { freezes } from './charge-checks.js';
+import { runLabel } from './run-label.js';
+import {
+  continuousDischarge,
+  dischargeLimitKnown,
   peakDischarge,
   supplyCarriesKeyDown,
-} from './battery-checks.js';
-import { at, type Check, type HarnessFacts } from './facts.js';
+  unevenShare,
+} from './discharge-checks.js';
+import { fuseInterrupts } from './fuse-checks.js';
+import { at, type Check, type CheckedPack, type HarnessFacts } from './facts.js';
 
 /** The batteries against what is asked of them and what is done with them. */
-export function packChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (Check | null)[] {
-  const { packs, coldC, storedDays, standingA, panels, inParallel } = facts;
+export function packChecks(
+  parts: readonly HarnessPart[],
+  facts: HarnessFacts,
+  figures: ReadonlyMap<string, RunFigures>,
+): (Check | null)[] {
+  const { packs, coldC, storedDays, standingA, inParallel } = facts;
+  const disconnects = loadsDisconnected(parts, facts);
   const each = packs.flatMap((pack) => {
-    const { part, name, keyDownA: needs } = pack;
-    const peak = { name, needA: needs, limitA: pack.peakA ?? pack.continuousA };
+    const { part } = pack;
+    const guarded = { ...pack, protects: pack.hasSocket || pack.protects, disconnects };
     return [
-      pack.hasSocket ? null : at('limit', part, 'part', dischargeLimitKnown(pack, needs)),
-      pack.hasSocket
-        ? at('supply', part, 'part', supplyCarriesKeyDown({ name, needA: needs, limitA: pack.socketA }))
-        : (at('peak', part, 'part', peakDischarge(peak)) ??
-          at(
-            'continuous',
-            part,
-            'part',
-            continuousDischarge({ name, needA: pack.meanA, limitA: pack.continuousA }),
-          )),
-      at(
-        'disconnect',
-        part,
-        'part',
-        disconnectPresent({
-          name,
-          chemistry: pack.chemistry,
-          protects: pack.hasSocket || pack.protects,
-          disconnects: loadsDisconnected(parts, facts),
-        }),
-      ),
-      panels.length > 0 ? at('cold', part, 'part', chargedCold(pack, coldC)) : null,
+      ...dischargeChecks(parts, facts, pack),
+      at('disconnect', part, 'part', disconnectPresent(guarded)),
+      pack.hasSocket ? null : at('resort', part, 'part', lastResort(guarded, facts.isUnattended)),
+      at('freeze', part, 'part', freezes(pack, pack.lowestSoc, coldC)),
+      at('interrupts', part, 'part', interrupts(parts, pack, figures)),
+      facts.byAir ? at('air', part, 'part', byAir(pack)) : null,
       at('storage', part, 'part', parasiticDraw({ ...pack, standingA, days: storedDays })),
     ];
   });
+  const joint = parts.find(({ from }) => from === null)?.id ?? null;
   return [
     ...each,
-    inParallel ? at('parallel', packs[0]?.part ?? null, 'part', parallelPacksAlike(packs)) : null,
+    inParallel
+      ? at('parallel', packs[0]?.part ?? null, 'part', parallelPacksAlike(packs))
+      : at(
+          'changeover',
+          joint,
+          'part',
+          changeoverPresent(
+            packs.map(({ name }) => name),
+            parts.some(({ kind }) => kind === 'changeover'),
+          ),
+        ),
+    ...facts.disconnects.map(({ part, ...disconnect }) =>
+      at('settings', part, 'part', disconnectEntered(disconnect, packs[0]?.cutoffV)),
+    ),
   ];
+}
+
+function dischargeChecks(
+  parts: readonly HarnessPart[],
+  { flow, packs, inParallel }: HarnessFacts,
+  pack: CheckedPack,
+): (Check | null)[] {
+  const { part, name, keyDownA: needA, continuousA, socketA } = pack;
+  if (pack.hasSocket) {
+    return [at('supply', part, 'part', supplyCarriesKeyDown({ name, needA, limitA: socketA }))];
+  }
+  const limitA = pack.peakA ?? continuousA;
+  const unevenA = BRANCH_SHARE * ampsOutOf(parts, flow, 'keyDownA');
+  return [
+    at('limit', part, 'part', dischargeLimitKnown(pack, needA)),
+    at('peak', part, 'part', peakDischarge({ name, needA, limitA })) ??
+      at('continuous', part, 'part', continuousDischarge({ name, needA: pack.meanA, limitA: continuousA })) ??
+      (inParallel && packs.length > 1
+        ? at('peak', part, 'part', unevenShare({ name, needA: unevenA, limitA }, needA))
+        : null),
+  ];
+}
+
+/** The first fuses of a battery: the one that would have to break the most and cannot. */
+function interrupts(
+  parts: readonly HarnessPart[],
+  { part: battery, name, protects, capacityAh, hasSocket }: CheckedPack,
+  figures: ReadonlyMap<string, RunFigures>,
+) {
+  if (hasSocket) return null;
+  const own = parts.find(({ id }) => id === battery);
+  const first = own?.run ? [own] : parts.filter(({ from }) => from === battery);
+  const faultOf = ({ id }: HarnessPart) => figures.get(id)?.faultA ?? 0;
+  for (const part of first.toSorted((a, b) => faultOf(b) - faultOf(a))) {
+    const { fuseA, fuseKind } = part.run ?? {};
+    if (typeof fuseA !== 'number') continue;
+    const [label, faultA] = [runLabel(parts, part), faultOf(part)];
+    const found = fuseInterrupts({ name, label, fuseA, fuseKind, faultA, protects, capacityAh });
+    if (found) return found;
+  }
+  return null;
 }
 
 /** Whether every load hangs behind something that opens when the battery is low. */

@@ -1,21 +1,27 @@
-import type { HarnessPart } from '../harness/harness.js';
-import { runFigures, type HarnessFlow, type RunFigures } from '../harness/run-figures.js';
-import { supplyCarriesKeyDown } from './battery-checks.js';
+import { fullRestVolts } from '../battery/most-volts.js';
+import { wayToRoot, type HarnessPart } from '../harness/harness.js';
+import { runFigures, type RunFigures } from '../harness/run-figures.js';
+import { supplyCarriesKeyDown } from './discharge-checks.js';
+import type { Connector } from '../harness/connectors.js';
 import type { Answer, Remedy } from './check.js';
-import { at, type Check } from './facts.js';
+import { at, type Check, type HarnessFacts } from './facts.js';
 import {
   fuseAtBattery,
   fuseCarriesLoad,
   fuseExists,
   fuseGuardsWire,
   fuseWithinReach,
+  fuseWithinVolts,
 } from './fuse-checks.js';
-import { mended, mendRun } from './mend-run.js';
+import { longestFor, mended, mendRun } from './mend-run.js';
 import type { RuleName } from './rules.js';
+import { runLabel } from './run-label.js';
 import {
   connectorCarries,
   connectorsMate,
   dropWithinTarget,
+  isCopper,
+  liveSideShrouded,
   polarityMarked,
   wireCarries,
 } from './run-checks.js';
@@ -31,19 +37,47 @@ const MENDED: ReadonlySet<RuleName> = new Set([
   'rating',
 ]);
 
+/** What a run is held against besides its own figures. */
+interface RunContext {
+  /** Of the copper, C. */
+  readonly temperatureC: number;
+  /** Volts of the battery, key down, at its lowest. */
+  readonly lowV: number;
+  /** Batteries that are small cells in a holder. */
+  readonly ofCells: ReadonlySet<string>;
+  /** Highest volts that stand on the run to a part, V. */
+  readonly mostV: (part: HarnessPart) => number;
+}
+
+function contextOf(parts: readonly HarnessPart[], { flow, packs, panels }: HarnessFacts): RunContext {
+  const batteryV = Math.max(0, ...packs.map((pack) => (pack.hasSocket ? 0 : fullRestVolts(pack))));
+  return {
+    temperatureC: flow.temperatureC,
+    lowV: flow.lowV.keyDown,
+    ofCells: new Set(packs.filter(({ ofCells }) => ofCells).map(({ part }) => part)),
+    mostV: ({ id, from }) =>
+      panels.find(({ part }) => part === id)?.coldV ??
+      wayToRoot(parts, from ?? '').find(({ supply }) => supply)?.supply?.volts ??
+      batteryV,
+  };
+}
+
 /** All runs against their currents: fuse, wire, connectors and the volts lost. */
 export const runChecks = (
   parts: readonly HarnessPart[],
+  facts: HarnessFacts,
   figures: ReadonlyMap<string, RunFigures>,
-): readonly Check[] => allBreaches(parts, figures);
+): readonly Check[] => allBreaches(parts, contextOf(parts, facts), figures);
 
 /** The same with what mends them, where that is sure to. */
 export function mendedRunChecks(
   parts: readonly HarnessPart[],
-  flow: HarnessFlow,
+  facts: HarnessFacts,
   figures: ReadonlyMap<string, RunFigures>,
 ): readonly Check[] {
-  const found = allBreaches(parts, figures);
+  const { flow } = facts;
+  const context = contextOf(parts, facts);
+  const found = allBreaches(parts, context, figures);
   const stops = new Set(found.filter(isStop).map(placeOf));
   const offers = new Map<string, { readonly remedy: Remedy; readonly left: ReadonlySet<string> } | null>();
   const offerFor = (part: HarnessPart) => {
@@ -51,7 +85,7 @@ export function mendedRunChecks(
     if (known !== undefined) return known;
     const remedy = mendRun(parts, part, flow, figures);
     const after = remedy ? mended(parts, part.id, remedy) : parts;
-    const left = remedy ? allBreaches(after, runFigures(after, flow)) : found;
+    const left = remedy ? allBreaches(after, context, runFigures(after, flow)) : found;
     // What would stop something else is no remedy.
     const isSafe = left.filter(isStop).every((stop) => stops.has(placeOf(stop)));
     const offer = remedy && isSafe ? { remedy, left: new Set(left.map(placeOf)) } : null;
@@ -70,12 +104,13 @@ const placeOf = ({ rule, part, on }: Check): string => `${rule} ${part} ${on}`;
 
 const allBreaches = (
   parts: readonly HarnessPart[],
+  context: RunContext,
   figures: ReadonlyMap<string, RunFigures>,
 ): readonly Check[] =>
   parts
     .flatMap((part) => {
       const run = figures.get(part.id);
-      return run ? runBreaches(parts, part, run) : [];
+      return run ? runBreaches(parts, part, run, context) : [];
     })
     .filter((check) => check !== null);
 
@@ -84,24 +119,39 @@ function runBreaches(
   parts: readonly HarnessPart[],
   part: HarnessPart,
   figures: RunFigures,
+  context: RunContext,
 ): (Check | null)[] {
   const run = part.run!;
   const above = parts.find(({ id }) => id === part.from);
   const label = runLabel(parts, part);
-  const name = run.lead ?? 'its lead';
-  const { safeForA, ampacityA, connectorA, wantsA, guardA } = figures;
-  const { near, far, fuseA, fuseAtM } = run;
-  // Behind a joint each battery has its own fuse, which the runs from there on rely on.
-  const fromBattery = above?.kind === 'battery';
-  const isBattery = part.kind === 'battery';
+  const name = run.lead ?? 'its cable';
+  const { safeForA, ampacityA, connectorA, wantsA, guardA, keyDownA } = figures;
+  const { near, far, fuseA, fuseKind, fuseAtM } = run;
+  // Behind a joint each battery has its own fuse, which the runs from there on rely on. A power station protects its outlets itself.
+  const atBattery = above?.kind === 'battery' || part.kind === 'battery';
+  const battery = part.kind === 'battery' ? part.id : above?.id;
   const told = (rule: RuleName, answer: Answer) => at(rule, part.id, 'run', answer);
-  const fused = { label, fuseA, fuseAtM, safeForA };
-  const wire = { label, name, safeForA, ampacityA };
   const isPanel = part.kind === 'panel';
+  const isCharge = isPanel || part.kind === 'controller';
+  const most = { safeForA, plannedA: keyDownA, isCharge: isCharge && figures.keyDownA < safeForA };
+  const fused = {
+    label,
+    fuseA,
+    fuseAtM,
+    ...most,
+    ...(fuseKind && { fuseKind }),
+    ofCells: context.ofCells.has(battery ?? ''),
+    faultA: figures.faultA ?? 0,
+  };
+  const wire = { label, name, ampacityA, ...most };
+  const connected = { label, near, far, ...most };
   const carries = fuseCarriesLoad(fused);
+  // Towards the battery, a panel is what is live.
+  const [live, liveAt] = isPanel ? [near, above?.name ?? 'the controller'] : [far, part.name];
   return [
-    fromBattery || isBattery ? told('fuse', fuseAtBattery(fused)) : null,
-    fromBattery || isBattery ? told('reach', fuseWithinReach(fused)) : null,
+    atBattery ? told('fuse', fuseAtBattery(fused)) : null,
+    atBattery ? told('reach', fuseWithinReach(fused)) : null,
+    told('fuseVolts', fuseWithinVolts(label, fuseA, fuseKind, context.mostV(part))),
     told('carries', carries),
     isPanel
       ? null
@@ -128,40 +178,42 @@ function runBreaches(
             dropV: figures.mostDropV,
             dropShare: figures.dropShare,
             most: figures.most,
+            longestM: longestFor(run, figures, context.temperatureC),
           }),
         ),
-    told('rating', connectorCarries({ label, safeForA, near, far })),
-    told('polarity', polarityMarked({ label, safeForA, near, far })),
-    ...(above
-      ? [
-          told(
-            'mating',
-            connectorsMate({ label, part: above.name, offered: above.connectors, end: near, which: 'near' }),
-          ),
-        ]
-      : []),
-    told(
-      'mating',
-      connectorsMate({ label, part: part.name, offered: part.connectors, end: far, which: 'far' }),
-    ),
-    part.kind === 'converter' ||
-    part.kind === 'distribution' ||
-    part.kind === 'splitter' ||
-    part.kind === 'disconnect'
+    told('rating', connectorCarries(connected)),
+    told('pin', liveSideShrouded(label, live, liveAt)),
+    told('copper', isCopper(label, run.wire?.size.isClad ?? false)),
+    told('polarity', polarityMarked(connected)),
+    ...(above ? [told('mating', mating(label, above, near, 'near', isPanel))] : []),
+    told('mating', mating(label, part, far, 'far', !isPanel)),
+    SWITCHES.has(part.kind)
       ? at(
           'supply',
           part.id,
           'part',
-          supplyCarriesKeyDown({ name: part.name, needA: figures.keyDownA, limitA: part.maxA }),
+          // What a converter gives counts on its own side.
+          supplyCarriesKeyDown({ name: part.name, needA: behind(part, figures, context), limitA: part.maxA }),
         )
       : null,
   ];
 }
 
-/** Between which parts a run lies, in the direction of the current: "battery to radio". */
-export function runLabel(parts: readonly HarnessPart[], part: HarnessPart): string {
-  const above = parts.find(({ id }) => id === part.from)?.name ?? 'the battery';
-  if (part.kind === 'battery' || part.kind === 'station') return `${part.name} to the joint`;
-  const towards = part.kind === 'panel' || part.kind === 'controller';
-  return towards ? `${part.name} to ${above}` : `${above} to ${part.name}`;
-}
+const SWITCHES: ReadonlySet<HarnessPart['kind']> = new Set([
+  'converter',
+  'distribution',
+  'splitter',
+  'disconnect',
+]);
+
+const mating = (
+  label: string,
+  { name, connectors }: HarnessPart,
+  end: Connector | null,
+  which: 'near' | 'far',
+  isLive: boolean,
+): Answer => connectorsMate({ label, part: name, offered: connectors, end, which, isLive });
+
+/** What a part gives to what hangs behind it, A. */
+const behind = ({ supply }: HarnessPart, { keyDownA }: RunFigures, { lowV }: RunContext): number =>
+  supply ? (keyDownA * supply.efficiency * lowV) / supply.volts : keyDownA;

@@ -1,65 +1,114 @@
 import { partsBelow, type HarnessPart } from '../harness/harness.js';
-import type { Answer } from './check.js';
-import { at, type Check, type HarnessFacts } from './facts.js';
 import {
   batteryAccepts,
+  chargedCold,
+  chargedHot,
   chargeProfile,
+  neverCharged,
+  setPointFits,
+  wakesBattery,
+} from './charge-checks.js';
+import type { Answer } from './check.js';
+import { at, type Check, type CheckedPanel, type HarnessFacts } from './facts.js';
+import {
+  belowShock,
   controllerCarries,
   controllerNoise,
   inputSurvivesCold,
   panelNeedsController,
+  stationInputKnown,
+  stringsFused,
   terminalsCarry,
-  wakesBattery,
 } from './sun-checks.js';
 
-/** Panels and their controllers against each other and the battery. */
-export function sunChecks(
+/** Panels, and what they charge, against each other. */
+export function sunChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (Check | null)[] {
+  const { panels } = facts;
+  return [
+    ...panels.flatMap((panel) => panelChecks(parts, panel)),
+    ...(panels.length > 0 ? chargedChecks(facts) : []),
+    ...controllerChecks(parts, facts),
+    ...facts.inputs.flatMap(({ part, ...input }) =>
+      panels
+        .filter((panel) => parts.some(({ id, from }) => id === panel.part && from === part))
+        .flatMap(({ name, coldV }) => [
+          at(
+            'input',
+            part,
+            'part',
+            inputSurvivesCold({ ...input, name: `the solar input of ${input.name}` }, name, coldV),
+          ),
+          at('input', part, 'part', stationInputKnown(input, name, coldV)),
+        ]),
+    ),
+  ];
+}
+
+function panelChecks(
   parts: readonly HarnessPart[],
-  { panels, controllers, packs, inParallel, flow }: HarnessFacts,
+  { part, name, coldV, strings, stringA }: CheckedPanel,
 ): (Check | null)[] {
-  const straight = panels.map((panel) => {
-    const into = parts.find(({ id }) => id === parts.find((part) => part.id === panel.part)?.from);
-    const charges = into?.kind === 'controller' || into?.kind === 'station';
-    return at(
-      'straight',
-      panel.part,
-      'run',
-      panelNeedsController(panel.name, into ? { name: into.name, charges } : null),
-    );
-  });
-  const chemistry = packs[0]?.chemistry;
+  const own = parts.find(({ id }) => id === part);
+  const into = parts.find(({ id }) => id === own?.from);
+  const charges = into?.kind === 'controller' || into?.kind === 'station';
+  return [
+    at('straight', part, 'run', panelNeedsController(name, into ? { name: into.name, charges } : null)),
+    at('shock', part, 'part', belowShock(name, coldV)),
+    at('strings', part, 'run', stringsFused(name, strings, stringA, own?.run?.stringFuseA)),
+  ];
+}
+
+/** Every battery that the sun reaches. */
+const chargedChecks = ({ packs, coldC, hotC }: HarnessFacts): (Check | null)[] =>
+  packs.flatMap((pack) => [
+    at('primary', pack.part, 'part', neverCharged(pack)),
+    at('cold', pack.part, 'part', chargedCold(pack, coldC)),
+    at('hot', pack.part, 'part', chargedHot(pack, hotC)),
+  ]);
+
+function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (Check | null)[] {
+  const { controllers, panels, packs, inParallel, flow, temperatureC, isUnattended } = facts;
   // Batteries in parallel share what comes; one after the other each takes all of it.
   const charged = packs.filter(({ maxChargeA }) => maxChargeA !== undefined);
   const shares = inParallel ? Math.max(1, charged.length) : 1;
-  const accepts = (controller: string, bringsA: number) =>
-    charged.reduce<Answer>(
-      (found, { name, chemistry: kind, maxChargeA, chargeEntered = false }) =>
-        found ??
-        batteryAccepts(
-          controller,
-          { name, chemistry: kind, maxChargeA: maxChargeA!, isEntered: chargeEntered },
-          bringsA / shares,
-        ),
-      null,
-    );
-  const byController = controllers.flatMap((controller) => {
+  const first = (answers: readonly Answer[]) => answers.find((answer) => answer !== null) ?? null;
+  return controllers.flatMap((controller) => {
     const { part } = controller;
     const fed = panels.filter((panel) => partsBelow(parts, part).some(({ id }) => id === panel.part));
+    const whenFed = (rule: Parameters<typeof at>[0], answers: readonly Answer[]) =>
+      fed.length > 0 ? at(rule, part, 'part', first(answers)) : null;
+    const bringsA = (flow.charging.get(part)?.safeForA ?? 0) / shares;
     return [
       ...fed.flatMap(({ name, coldV, shortA, bestA }) => [
         at('input', part, 'part', inputSurvivesCold(controller, name, coldV)),
         at('current', part, 'part', controllerCarries(controller, shortA, bestA)),
       ]),
-      fed.length > 0
-        ? at('accepts', part, 'part', accepts(controller.name, flow.charging.get(part)?.safeForA ?? 0))
-        : null,
-      chemistry && fed.length > 0 ? at('profile', part, 'part', chargeProfile(controller, chemistry)) : null,
-      chemistry && fed.length > 0 ? at('wake', part, 'part', wakesBattery(controller, chemistry)) : null,
+      whenFed(
+        'accepts',
+        charged.map(({ name, chemistry, maxChargeA, chargeEntered = false }) =>
+          batteryAccepts(
+            controller.name,
+            { name, chemistry, maxChargeA: maxChargeA!, isEntered: chargeEntered },
+            bringsA,
+          ),
+        ),
+      ),
+      whenFed('profile', gravestFirst(packs.map((pack) => chargeProfile(controller, pack)))),
+      whenFed('setpoint', gravestFirst(packs.map((pack) => setPointFits(controller, pack, temperatureC)))),
+      whenFed(
+        'wake',
+        packs.map((pack) => wakesBattery(controller, pack, isUnattended)),
+      ),
       controller.hasLoads
         ? at('terminals', part, 'part', terminalsCarry(controller, packs[0]?.keyDownA ?? 0))
         : null,
       at('noise', part, 'part', controllerNoise(controller.name, controller.heard)),
     ];
   });
-  return [...straight, ...byController];
 }
+
+/** A stop of one battery goes before a look of another. */
+const gravestFirst = (answers: readonly Answer[]): readonly Answer[] => [
+  ...answers.filter((answer) => answer?.severity === 'stop'),
+  ...answers,
+];

@@ -1,16 +1,20 @@
 import type { Connector } from '../harness/connectors.js';
+import type { FuseKind } from '../wire/fuses.js';
 
 export const SEVERITIES = ['stop', 'look', 'note'] as const;
-/** Stop: it may break or hurt. Look: it may not work as planned. Note: good to know. */
+/** Stop: it would break, hurt someone or not work at all. Look: it may not work as planned. Note: good to know. */
 export type Severity = (typeof SEVERITIES)[number];
 
 /** What is changed of a run; what is absent stays as it is. */
 export interface RunChange {
-  /** Blade fuse, A, and how far from the battery, m. */
+  /** Fuse, A, its kind, and how far from the battery, m. */
   readonly fuseA?: number;
+  readonly fuseKind?: FuseKind;
   readonly fuseAtM?: number;
   readonly areaMm2?: number;
   readonly lengthM?: number;
+  /** Copper instead of what it is of. */
+  readonly isCopper?: true;
   /** Connectors at the end nearer the battery and at the other one. */
   readonly near?: Connector;
   readonly far?: Connector;
@@ -28,6 +32,10 @@ export interface Remedy extends RunChange {
   readonly offTerminals?: true;
   /** A low-voltage disconnect goes before it. */
   readonly disconnect?: true;
+  /** A change-over switch takes the place of the joint. */
+  readonly changeover?: true;
+  /** A fuse in each string of panels, A. */
+  readonly stringFuseA?: number;
 }
 
 /** What a rule found where it is not kept. */

@@ -1,19 +1,22 @@
 import type { HarnessFlow } from '../harness/run-figures.js';
-import type { PackAge } from './battery-checks.js';
+import type { Disconnect, PackAge } from './battery-checks.js';
+import type { Chargeable } from './charge-checks.js';
 import type { Answer, Breach } from './check.js';
 import type { RuleName } from './rules.js';
 import type { ChargedBy } from './sun-checks.js';
 import type { Supplied } from './volts-checks.js';
 
 /** A battery of the harness as the rules see it. */
-export interface CheckedPack extends PackAge {
+export interface CheckedPack extends PackAge, Chargeable {
   readonly part: string;
-  /** Mean load, key-down and the limits of the label, A. */
+  /** Mean load and key-down, and the limits of the label, A. */
   readonly meanA: number;
   readonly keyDownA: number;
   readonly continuousA?: number;
   readonly peakA?: number;
   readonly protects?: boolean;
+  /** Volts at which its own protection opens, where they are entered. */
+  readonly cutoffV?: number;
   /** Largest charge current at the outing's temperature, A, and whether its maker states it; absent where it must not be charged. */
   readonly maxChargeA?: number;
   readonly chargeEntered?: boolean;
@@ -21,16 +24,33 @@ export interface CheckedPack extends PackAge {
   readonly socketA?: number;
   readonly hasSocket: boolean;
   readonly capacityAh: number;
+  readonly wattHours: number;
   readonly soc: number;
+  /** Lowest charge that the plan takes it to, 0 to 1; null where it was not marched. */
+  readonly lowestSoc: number | null;
+  /** Small cells in a holder rather than a battery. */
+  readonly ofCells: boolean;
+}
+
+/** A panel, or several as they are joined. */
+export interface CheckedPanel {
+  readonly part: string;
+  readonly name: string;
+  /** Open-circuit volts on the coldest morning, V, short-circuit current of all and of one string, and the best hour's charge, A. */
+  readonly coldV: number;
+  readonly shortA: number;
+  readonly stringA: number;
+  readonly strings: number;
+  readonly bestA: number;
 }
 
 /** Everything that a harness is held against, besides what it is made of. */
 export interface HarnessFacts {
   readonly flow: HarnessFlow;
   readonly packs: readonly CheckedPack[];
-  /** Whether the packs lie in parallel, rather than being used in turn. */
+  /** Whether the packs lie in parallel, rather than being used one after the other. */
   readonly inParallel: boolean;
-  readonly radios: readonly (Supplied & { readonly part: string })[];
+  readonly radios: readonly (Supplied & { readonly part: string; readonly mostW: number })[];
   readonly controllers: readonly (ChargedBy & {
     readonly part: string;
     /** Bands on which it was heard; null where nobody has listened. */
@@ -38,29 +58,32 @@ export interface HarnessFacts {
     /** Whether the radio hangs on its load terminals. */
     readonly hasLoads: boolean;
   })[];
-  readonly panels: readonly {
-    readonly part: string;
-    readonly name: string;
-    /** Open-circuit volts on the coldest morning, V, short-circuit current of all and the best hour's charge, A. */
-    readonly coldV: number;
-    readonly shortA: number;
-    readonly bestA: number;
-  }[];
+  /** Solar inputs of power stations. */
+  readonly inputs: readonly { readonly part: string; readonly name: string; readonly maxInputV?: number }[];
+  readonly panels: readonly CheckedPanel[];
   readonly inverters: readonly {
     readonly part: string;
     readonly name: string;
     readonly standingW: number;
     readonly hours: number;
   }[];
-  /** Lowest temperature of the outing, C. */
+  readonly disconnects: readonly (Disconnect & { readonly part: string })[];
+  /** Lowest and highest temperature of the outing, and that around the battery, C. */
   readonly coldC: number;
+  readonly hotC: number;
+  readonly temperatureC: number;
+  /** Nobody is there to mend, switch or wake anything; it goes by air. */
+  readonly isUnattended: boolean;
+  readonly byAir: boolean;
+  /** The plan gets to where the radio shuts off. */
+  readonly getsToDropout: boolean;
   /** Days in store and what stays joined then, A. */
   readonly storedDays: number;
   readonly standingA: number;
-  /** Names of what there is only one of. */
-  readonly singles: readonly string[];
   /** What is missing from the bag, by the part that stands for it. */
   readonly missing: readonly { readonly part: string; readonly name: string; readonly sentence: string }[];
+  /** Why the currents are not known; null where they are. */
+  readonly suspended: string | null;
 }
 
 /** A rule that is not kept, and where. */

@@ -3,8 +3,9 @@ import {
   fuseCarriesLoad,
   fuseExists,
   fuseGuardsWire,
-  fuseNotSold,
+  fuseInterrupts,
   fuseWithinReach,
+  fuseWithinVolts,
   type Fused,
 } from './fuse-checks.js';
 
@@ -26,6 +27,13 @@ describe('the rule of the fuse at the battery', () => {
       jasmine.objectContaining({ severity: 'stop', asks: 'a fuse of 3 A', has: 'none' }),
     );
     expect(fuseAtBattery({ ...fused, fuseA: undefined })?.severity).toBe('look');
+  });
+
+  it('is a note before cells in a holder, a look where they are strong', () => {
+    const cells = { ...fused, fuseA: null, ofCells: true };
+    expect(fuseAtBattery({ ...cells, faultA: 22 })?.severity).toBe('note');
+    expect(fuseAtBattery({ ...cells, faultA: 190 })?.severity).toBe('look');
+    expect(fuseWithinReach({ ...fused, fuseAtM: 2, ofCells: true })).toBeNull();
   });
 });
 
@@ -57,6 +65,15 @@ describe('the rule of the fuse and its load', () => {
       jasmine.objectContaining({ severity: 'look', asks: 'at least 5.63 A', has: '5 A' }),
     );
     expect(fuseCarriesLoad({ ...fused, safeForA: 5.1 })?.severity).toBe('stop');
+  });
+
+  it('tells the radio’s own largest current and that of the plan, and never blames the key for the sun', () => {
+    const opens = fuseCarriesLoad({ ...fused, safeForA: 22, plannedA: 4 })!.sentence;
+    expect(opens).toContain('up to 22.0 A at full power (4.00 A as planned)');
+    expect(opens).toContain('while the key is down');
+    const sun = fuseCarriesLoad({ ...fused, safeForA: 22, isCharge: true })!.sentence;
+    expect(sun).toContain('in full sun');
+    expect(sun).not.toContain('key');
   });
 });
 
@@ -104,16 +121,48 @@ describe('the rule that a fuse can be had', () => {
 
   it('looks where none is between load and wire', () => {
     expect(fuseExists({ ...run, wantsA: null })).toEqual(
-      jasmine.objectContaining({ severity: 'look', asks: 'a fuse from 27.5 A to 25.0 A' }),
+      jasmine.objectContaining({ severity: 'look', asks: 'a fuse of at least 27.5 A' }),
     );
   });
 });
 
-describe('a rating of a fuse', () => {
-  it('is one that is sold, or answered with the next one', () => {
-    expect(fuseNotSold(7.5)).toBeNull();
-    expect(fuseNotSold(12)).toContain('Nobody sells a blade fuse of 12 A');
-    expect(fuseNotSold(12)).toContain('The next is 15 A.');
-    expect(fuseNotSold(500)).toContain('The next is 40 A.');
+describe('the rule of the fuse and a short circuit', () => {
+  const first = {
+    name: 'Shale 18',
+    label: 'Shale 18 to Curlew 10',
+    fuseA: 10,
+    faultA: 1500,
+    protects: true,
+    capacityAh: 18,
+  };
+
+  it('is kept under what a blade breaks, and by a fuse made for more', () => {
+    expect(fuseInterrupts({ ...first, faultA: 1000 })).toBeNull();
+    expect(fuseInterrupts({ ...first, fuseA: 30, fuseKind: 'terminal' })).toBeNull();
+    expect(fuseInterrupts({ ...first, faultA: 15_000, fuseKind: 'classT' })).toBeNull();
+  });
+
+  it('is a note where the battery’s own protection opens first, else a look, and a look from 50 Ah on', () => {
+    expect(fuseInterrupts(first)).toEqual(
+      jasmine.objectContaining({ severity: 'note', asks: 'breaks 1.5 kA', has: '1 kA' }),
+    );
+    expect(fuseInterrupts({ ...first, protects: undefined })?.severity).toBe('look');
+    expect(fuseInterrupts({ ...first, protects: false })?.severity).toBe('look');
+    expect(fuseInterrupts({ ...first, capacityAh: 50 })?.severity).toBe('look');
+    expect(fuseInterrupts({ ...first, faultA: 15_000 })?.sentence).toContain('Put a class T fuse');
+  });
+});
+
+describe('the rule of the fuse and its volts', () => {
+  it('is kept up to 32 V, and where there is none', () => {
+    expect(fuseWithinVolts('a to b', 10, undefined, 32)).toBeNull();
+    expect(fuseWithinVolts('a to b', null, undefined, 90)).toBeNull();
+    expect(fuseWithinVolts('a to b', 10, 'classT', 90)).toBeNull();
+  });
+
+  it('stops a blade at more', () => {
+    expect(fuseWithinVolts('a to b', 10, undefined, 44)).toEqual(
+      jasmine.objectContaining({ severity: 'stop', has: '32 V' }),
+    );
   });
 });

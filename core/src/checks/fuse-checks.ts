@@ -1,45 +1,61 @@
-import { BLADE_FUSES_A, smallestFuse } from '../wire/wire.js';
+import { FUSE_KINDS, FUSE_MARGIN, smallestFuse, usualKind, type FuseKind } from '../wire/fuses.js';
 import type { Answer } from './check.js';
-import { amps, rating } from './say.js';
+import { amps, rating, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its fuse is looked at. */
-export interface Fused {
+export interface Fused extends MostAmps {
   /** For example "battery to radio". */
   readonly label: string;
   /** Its own fuse, A; null for none, undefined where nobody has said. */
   readonly fuseA: number | null | undefined;
+  readonly fuseKind?: FuseKind;
   /** How far from the battery it sits, m. */
   readonly fuseAtM: number;
-  /** The largest current that it must be safe for, A. */
-  readonly safeForA: number;
+  /** It leaves a holder of small cells, and what they give into a short circuit, A. */
+  readonly ofCells?: boolean;
+  readonly faultA?: number;
 }
 
-/** Largest distance of a fuse from the battery, m. Source: convention of this project, docs/model.md. */
+/** Largest distance of a fuse from the battery, m. Source: usual practice of marine and vehicle wiring. */
 export const FUSE_REACH_M = 0.2;
-/** Rating over the largest steady current. Source: convention of this project, docs/model.md. */
-const MARGIN = 1.25;
 
-/** Every run that leaves a battery has a fuse of its own. */
-export function fuseAtBattery({ label, fuseA, safeForA }: Fused): Answer {
+/** Small cells that give no more than this into a short circuit get warm, A. Source: convention of this project, docs/model.md. */
+const WARM_A = 50;
+
+/** Every run that leaves a battery has a fuse of its own; before small cells it is worth a note, or a look where they are strong. */
+export function fuseAtBattery({ label, fuseA, safeForA, ofCells = false, faultA = 0 }: Fused): Answer {
   if (typeof fuseA === 'number') return null;
   const unknown = fuseA === undefined;
   const chosen = smallestFuse(safeForA);
+  const common = {
+    asks: chosen === null || safeForA === 0 ? 'a fuse' : `a fuse of ${rating(chosen)}`,
+    has: unknown ? 'not entered' : 'none',
+  };
+  if (ofCells) {
+    const isStrong = faultA > WARM_A;
+    return {
+      severity: isStrong ? 'look' : 'note',
+      sentence: isStrong
+        ? `From ${label} a short circuit takes some ${Math.round(faultA)} A out of these cells and melts thin wire. Put a small fuse at the holder.`
+        : `From ${label} a small fuse keeps a short circuit from heating the cells.`,
+      ...common,
+    };
+  }
   return {
     severity: unknown ? 'look' : 'stop',
     sentence: unknown
       ? `The fuse from ${label} is not entered. A short circuit there is fed by the whole battery: put one in the positive cable, within 20 cm.`
       : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within 20 cm.`,
-    asks: chosen === null ? 'a fuse' : `a fuse of ${rating(chosen)}`,
-    has: unknown ? 'not entered' : 'none',
+    ...common,
   };
 }
 
-/** The fuse sits within reach of the battery: what lies before it is guarded by nothing. */
-export const fuseWithinReach = ({ label, fuseA, fuseAtM }: Fused): Answer =>
-  typeof fuseA === 'number' && fuseAtM > FUSE_REACH_M + 1e-9
+/** The fuse sits within reach of the battery: what lies before it is protected by nothing. */
+export const fuseWithinReach = ({ label, fuseA, fuseAtM, ofCells }: Fused): Answer =>
+  typeof fuseA === 'number' && !ofCells && fuseAtM > FUSE_REACH_M + 1e-9
     ? {
         severity: 'look',
-        sentence: `From ${label}, ${Math.round(fuseAtM * 100)} cm of lead lie before the fuse and are guarded by nothing. Move it to within 20 cm of the battery.`,
+        sentence: `From ${label}, ${Math.round(fuseAtM * 100)} cm of cable lie before the fuse and are protected by nothing. Move it to within 20 cm of the battery.`,
         asks: 'at most 20 cm',
         has: `${Math.round(fuseAtM * 100)} cm`,
         remedy: { words: 'the fuse at 15 cm', fuseAtM: 0.15 },
@@ -47,18 +63,83 @@ export const fuseWithinReach = ({ label, fuseA, fuseAtM }: Fused): Answer =>
     : null;
 
 /** The fuse carries the largest steady current with a quarter to spare, or it opens when it should not. */
-export function fuseCarriesLoad({ label, fuseA, safeForA }: Fused): Answer {
-  const wanted = MARGIN * safeForA;
+export function fuseCarriesLoad(fused: Fused): Answer {
+  const { label, fuseA, safeForA, isCharge } = fused;
+  const wanted = FUSE_MARGIN * safeForA;
   if (typeof fuseA !== 'number' || fuseA >= wanted - 1e-9) return null;
+  const opens = fuseA < safeForA;
+  const when = isCharge
+    ? 'in full sun, and leaves the controller with a panel and no battery'
+    : 'while the key is down';
   return {
-    severity: fuseA < safeForA ? 'stop' : 'look',
-    sentence: `From ${label}, up to ${amps(safeForA)} flow through a fuse of ${rating(fuseA)}: it ${fuseA < safeForA ? 'opens' : 'may open'} while the key is down. A quarter more than the largest current is right.`,
+    severity: opens ? 'stop' : 'look',
+    sentence: `From ${label}, ${sayMost(fused)} flow through a fuse of ${rating(fuseA)}: it ${opens ? 'opens' : 'may open'} ${when}. A quarter more than the largest current is right.`,
     asks: `at least ${amps(wanted)}`,
     has: rating(fuseA),
   };
 }
 
-/** A run as its wire and connectors are guarded. */
+/** The most amp hours of a battery whose short circuit its own protection may be left to, Ah. Source: convention of this project. */
+const LARGE_AH = 50;
+
+/** The first fuse of a battery breaks its short-circuit current. */
+export function fuseInterrupts({
+  name,
+  label,
+  fuseA,
+  fuseKind,
+  faultA,
+  protects,
+  capacityAh,
+}: {
+  readonly name: string;
+  readonly label: string;
+  readonly fuseA: number;
+  readonly fuseKind?: FuseKind | undefined;
+  /** Short-circuit current at the fuse, A. */
+  readonly faultA: number;
+  /** The battery's own protection opens on a short circuit; undefined where nobody has said. */
+  readonly protects: boolean | undefined;
+  readonly capacityAh: number;
+}): Answer {
+  const kind = fuseKind ?? usualKind(fuseA);
+  const { label: kindLabel, breaksA } = FUSE_KINDS[kind];
+  // An estimate: to the tenth of a kiloampere that is told.
+  const tenths = (value: number) => Number((value / 1000).toFixed(1));
+  if (tenths(faultA) <= tenths(breaksA)) return null;
+  const kiloamps = (value: number) => `${tenths(value)} kA`;
+  const isNote = protects === true && capacityAh < LARGE_AH;
+  const own = isNote ? ' Its own protection opens first; the fuse is there for when that fails.' : '';
+  const better =
+    faultA <= FUSE_KINDS.terminal.breaksA ? 'a terminal fuse or a class T fuse' : 'a class T fuse';
+  return {
+    severity: isNote ? 'note' : 'look',
+    sentence: `Shorted, ${name} gives about ${kiloamps(faultA)}, and the ${kindLabel} from ${label} breaks ${kiloamps(breaksA)}: over that it may burn on as an arc. Put ${better} at the battery as its main fuse.${own}`,
+    asks: `breaks ${kiloamps(faultA)}`,
+    has: kiloamps(breaksA),
+  };
+}
+
+/** A fuse stands in a run of no more volts than it can break. @param mostV highest volts of the run, V */
+export function fuseWithinVolts(
+  label: string,
+  fuseA: number | null | undefined,
+  kind: FuseKind | undefined,
+  mostV: number,
+): Answer {
+  if (typeof fuseA !== 'number') return null;
+  const facts = FUSE_KINDS[kind ?? usualKind(fuseA)];
+  return mostV > facts.mostV
+    ? {
+        severity: 'stop',
+        sentence: `From ${label} there are up to ${volts(mostV)}, and a ${facts.label} breaks direct current up to ${facts.mostV} V only: it would burn on as an arc. Take a fuse made for the volts.`,
+        asks: `a fuse for ${volts(mostV)}`,
+        has: `${facts.mostV} V`,
+      }
+    : null;
+}
+
+/** A run as its wire and connectors are protected. */
 export interface Guarded {
   readonly label: string;
   /** The fuse nearest towards the battery, A; null or undefined where there is none or it is not known. */
@@ -75,15 +156,16 @@ export function fuseGuardsWire({ label, guardA, ownFuse, ampacityA, connectorA, 
   if (typeof guardA !== 'number' || guardA <= weakest) return null;
   const what = weakest === ampacityA ? 'its wire' : 'its connectors';
   const fits = wantsA !== null && wantsA <= weakest;
+  const thicker = weakest === ampacityA ? 'Take a thicker cable.' : 'Take a connector that carries it.';
   return {
     severity: 'stop',
-    sentence: `From ${label}, ${what} may carry ${amps(weakest)} and the fuse ${ownFuse ? '' : 'before it '}opens at ${rating(guardA)}: in a short circuit it gets hot first. ${fits ? `Put a ${rating(wantsA)} fuse in.` : 'Take a thicker lead or a better connector.'}`,
+    sentence: `From ${label}, ${what} may carry ${amps(weakest)} and the fuse ${ownFuse ? '' : 'before it '}opens at ${rating(guardA)}: in a short circuit it gets hot first. ${fits ? `Put a ${rating(wantsA)} fuse in.` : thicker}`,
     asks: `at most ${amps(weakest)}`,
     has: rating(guardA),
   };
 }
 
-/** A fuse that both carries the load and guards the wire can be had. */
+/** A fuse that both carries the load and protects the wire can be had. */
 export const fuseExists = ({
   label,
   name,
@@ -100,15 +182,8 @@ export const fuseExists = ({
   wantsA === null && ampacityA !== null && safeForA <= ampacityA
     ? {
         severity: 'look',
-        sentence: `No standard fuse both carries the ${amps(safeForA)} of ${label} and guards ${name}. Take a thicker lead or a better connector.`,
-        asks: `a fuse from ${amps(MARGIN * safeForA)} to ${amps(ampacityA)}`,
+        sentence: `No standard fuse both carries the ${amps(safeForA)} of ${label} and protects ${name} and its connectors. Take a thicker cable or a connector that carries more.`,
+        asks: `a fuse of at least ${amps(FUSE_MARGIN * safeForA)}`,
         has: 'none is sold',
       }
     : null;
-
-/** Why a fuse cannot be had, in a sentence; null for a rating that is sold. */
-export function fuseNotSold(fuseA: number): string | null {
-  if (BLADE_FUSES_A.some((sold) => sold === fuseA)) return null;
-  const above = BLADE_FUSES_A.find((sold) => sold >= fuseA) ?? BLADE_FUSES_A.at(-1)!;
-  return `Nobody sells a blade fuse of ${rating(fuseA)}: they come as ${BLADE_FUSES_A.join(', ')} A. The next is ${rating(above)}.`;
-}

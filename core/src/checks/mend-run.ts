@@ -1,17 +1,30 @@
-import { CONNECTOR_ENDS, CONNECTORS, mates, sayConnector, type Connector } from '../harness/connectors.js';
+import {
+  CONNECTOR_ENDS,
+  CONNECTORS,
+  isBarePin,
+  mates,
+  sayConnector,
+  type Connector,
+} from '../harness/connectors.js';
 import type { HarnessPart, HarnessRun } from '../harness/harness.js';
-import { runFigures, type HarnessFlow, type RunFigures } from '../harness/run-figures.js';
-import { ampacity, loopOhm, smallestFuse } from '../wire/wire.js';
+import { LEAST_RADIO_FUSE_A, runFigures, type HarnessFlow, type RunFigures } from '../harness/run-figures.js';
+import { FUSES_A, smallestFuse } from '../wire/fuses.js';
+import { ampacity, loopOhm } from '../wire/wire.js';
 import type { Remedy, RunChange } from './check.js';
 import { rating } from './say.js';
 import { sizeWords, WIRE_SIZES_MM2 } from './wire-sizes.js';
 
-/** Connectors that carry much, in the order in which they are offered. */
+/** Connectors that carry much, in the order in which they are offered; none of them has a bare pin. */
 const STRONG: readonly Connector[] = [
   { family: 'flat30', end: 'plug' },
-  { family: 'bullet4', end: 'plug' },
+  { family: 'flat45', end: 'plug' },
+  { family: 'flat50', end: 'plug' },
   { family: 'ring', end: 'plug' },
+  { family: 'ring8', end: 'plug' },
 ];
+/** A cable is not offered shorter than this, m, nor than this share of what it is. */
+const SHORTEST_M = 0.3;
+const SHORTEST_SHARE = 0.4;
 
 /**
  * What mends a run in every respect at once: the smallest fuse, wire and connectors with which it carries its current, is guarded
@@ -64,13 +77,15 @@ function changeOf(
   // Not under what guards it, nor under the smallest fuse that could.
   const guards = part.kind === 'panel' ? [] : [fused.fuseA ?? figures.guardA, smallestFuse(safeForA)];
   const carriesA = Math.max(safeForA, fuseA ?? 0, ...guards.map((amps) => amps ?? 0));
-  const areaMm2 = sizeOf(fused, flow, figures, carriesA, ampacityA);
-  if (areaMm2 === null) return null;
   const ends = connectorA !== null && connectorA < carriesA ? endsFor(parts, part, carriesA) : {};
   if (ends === null) return null;
+  const size = sizeOf({ ...fused, ...ends }, flow, figures, carriesA, ampacityA);
+  if (size === null) return null;
   return {
     ...(fuseA !== undefined && fuseA !== run.fuseA && { fuseA }),
-    ...(areaMm2 !== undefined && { areaMm2 }),
+    ...size,
+    // Thicker wire is offered of copper.
+    ...(size.areaMm2 !== undefined && run.wire?.size.isClad && { isCopper: true as const }),
     ...ends,
   };
 }
@@ -83,11 +98,13 @@ function fuseOf(
 ): number | null | undefined {
   const own = part.run!.fuseA;
   const weakest = Math.min(ampacityA ?? Infinity, connectorA ?? Infinity);
-  const smallest = smallestFuse(safeForA);
+  const least = part.kind === 'radio' ? LEAST_RADIO_FUSE_A : 0;
+  const smallest = smallestFuse(
+    safeForA,
+    FUSES_A.filter((rated) => rated >= least),
+  );
   const leavesBattery =
-    part.kind === 'battery' ||
-    part.kind === 'station' ||
-    parts.find(({ id }) => id === part.from)?.kind === 'battery';
+    part.kind === 'battery' || parts.find(({ id }) => id === part.from)?.kind === 'battery';
   if (typeof own === 'number') {
     const carries = smallest !== null && own >= smallest;
     if (!carries) return smallest;
@@ -98,36 +115,95 @@ function fuseOf(
   return typeof guardA === 'number' && guardA > weakest && part.kind !== 'panel' ? smallest : undefined;
 }
 
-/** The wire that a run should be of, mm2; undefined where its own will do, null where none that is sold does. */
+/** Thickest wire that goes into both ends of a run, mm2. */
+const thickestFor = ({ near, far }: Pick<HarnessRun, 'near' | 'far'>): number =>
+  Math.min(...[near, far].map((end) => (end ? CONNECTORS[end.family].mostMm2 : Infinity)));
+
+/**
+ * The wire that a run should be of: a thicker one as far as it goes into the ends, else a shorter cable; nothing where its own
+ * will do, null where nothing does.
+ */
 function sizeOf(
   run: HarnessRun,
   { temperatureC }: HarnessFlow,
-  { dropShare, most, ohm }: RunFigures,
+  figures: RunFigures,
   carriesA: number,
   ampacityA: number | null,
-): number | undefined | null {
+): Pick<RunChange, 'areaMm2' | 'lengthM'> | null {
   const { wire } = run;
-  if (!wire || ampacityA === null) return undefined;
-  const { lengthM, contactPairs, bundled } = wire;
-  const fusesA = run.fuseA ? [run.fuseA, ...run.moreFusesA] : run.moreFusesA;
-  const carries = (areaMm2: number) => ampacity({ awg: null, areaMm2 }, temperatureC, bundled) >= carriesA;
-  const lossWith = (areaMm2: number) =>
-    ohm && dropShare !== null
-      ? (dropShare / ohm) * loopOhm({ areaMm2, runM: lengthM, temperatureC, contactPairs, fusesA })
-      : 0;
+  if (!wire || ampacityA === null) return {};
+  const { dropShare, most } = figures;
+  const carries = (areaMm2: number) =>
+    ampacity({ awg: null, areaMm2 }, temperatureC, wire.bundled) >= carriesA;
+  const lossWith = (areaMm2: number) => lossOf(run, figures, temperatureC, areaMm2, wire.lengthM);
   // A larger fuse alone loses less.
-  const loses = run.measuredOhm === null ? lossWith(wire.size.areaMm2) : (dropShare ?? 0);
-  if (ampacityA >= carriesA && loses <= most) return undefined;
-  const able = WIRE_SIZES_MM2.filter((areaMm2) => areaMm2 > wire.size.areaMm2 || ampacityA < carriesA).filter(
-    carries,
-  );
+  const loses =
+    run.measuredOhm === null
+      ? lossOf(run, figures, temperatureC, wire.size.areaMm2, wire.lengthM, wire.size.isClad)
+      : (dropShare ?? 0);
+  if (ampacityA >= carriesA && loses <= most) return {};
+  const thickest = thickestFor(run);
+  const able = WIRE_SIZES_MM2.filter((areaMm2) => areaMm2 > wire.size.areaMm2 || ampacityA < carriesA)
+    .filter((areaMm2) => areaMm2 <= thickest)
+    .filter(carries);
   const best = able.find((areaMm2) => lossWith(areaMm2) <= most);
-  if (best !== undefined) return best;
-  // A run that is too long for any wire is at least made safe.
-  return ampacityA >= carriesA ? undefined : (able[0] ?? null);
+  if (best !== undefined) return { areaMm2: best };
+  // Too long for any wire that goes in: a shorter cable of the thickest that does.
+  const areaMm2 = able.at(-1);
+  if (areaMm2 === undefined && ampacityA < carriesA) return null;
+  const used = areaMm2 ?? wire.size.areaMm2;
+  const lengthM = longestOf(run, figures, temperatureC, used);
+  if (lengthM !== null) return { ...(areaMm2 !== undefined && { areaMm2 }), lengthM };
+  // At least it is made safe.
+  return ampacityA >= carriesA ? {} : { areaMm2: able[0] };
 }
 
-/** Ends that carry a current: those that go into what the parts have, else the usual strong ones; null where none is sold. */
+/** What a run would lose as a share, of other wire. */
+const lossOf = (
+  run: HarnessRun,
+  { ohm, dropShare }: RunFigures,
+  temperatureC: number,
+  areaMm2: number,
+  runM: number,
+  isClad = false,
+): number =>
+  ohm && dropShare !== null
+    ? (dropShare / ohm) *
+      loopOhm({
+        areaMm2,
+        runM,
+        temperatureC,
+        isClad,
+        contactPairs: run.wire!.contactPairs,
+        fusesA: run.fuseA ? [run.fuseA, ...run.moreFusesA] : run.moreFusesA,
+      })
+    : 0;
+
+/** Longest that a run may be of a wire to lose no more than it should, m, to the decimetre; null where that is hardly a cable. */
+function longestOf(
+  run: HarnessRun,
+  figures: RunFigures,
+  temperatureC: number,
+  areaMm2: number,
+  isClad = false,
+): number | null {
+  const { lengthM } = run.wire!;
+  const none = lossOf(run, figures, temperatureC, areaMm2, 0, isClad);
+  const perMetre = lossOf(run, figures, temperatureC, areaMm2, 1, isClad) - none;
+  const longest = Math.floor(((figures.most - none) / perMetre) * 10 + 1e-9) / 10;
+  return longest >= SHORTEST_M && longest >= SHORTEST_SHARE * lengthM && longest < lengthM ? longest : null;
+}
+
+/** The same of the wire that a run has. */
+export const longestFor = (run: HarnessRun, figures: RunFigures, temperatureC: number): number | null =>
+  run.wire && run.measuredOhm === null
+    ? longestOf(run, figures, temperatureC, run.wire.size.areaMm2, run.wire.size.isClad)
+    : null;
+
+/**
+ * Ends that carry a current: those that go into what the parts have, else the usual strong ones; null where what a part has
+ * carries less, for then it is the part that has to change.
+ */
 function endsFor(
   parts: readonly HarnessPart[],
   part: HarnessPart,
@@ -136,19 +212,26 @@ function endsFor(
   const run = part.run!;
   const above = parts.find(({ id }) => id === part.from);
   const strong = STRONG.find(({ family }) => CONNECTORS[family].ratedA >= carriesA);
-  const fitting = (offered: readonly Connector[]) =>
-    CONNECTOR_ENDS.find(
-      (end) => CONNECTORS[end.family].ratedA >= carriesA && offered.some((one) => mates(one, end)),
-    ) ?? strong;
+  const fitting = (offered: readonly Connector[], isLive: boolean) =>
+    offered.length === 0
+      ? strong
+      : CONNECTOR_ENDS.find(
+          (end) =>
+            CONNECTORS[end.family].ratedA >= carriesA &&
+            offered.some((one) => mates(one, end)) &&
+            !(isLive && isBarePin(end)),
+        );
   const weak = (end: Connector | null) => end === null || CONNECTORS[end.family].ratedA < carriesA;
-  const near = fitting(above?.connectors ?? []);
-  const far = fitting(part.connectors);
-  if (!near || !far) return null;
-  // Naming an end takes the place of what its lead states.
+  const isPanel = part.kind === 'panel';
+  const near = fitting(above?.connectors ?? [], isPanel);
+  const far = fitting(part.connectors, !isPanel);
+  // Naming an end takes the place of what its cable states.
   const isStated = run.statedA !== null && run.statedA < carriesA;
+  const [changesNear, changesFar] = [weak(run.near) || (isStated && run.near !== null), weak(run.far)];
+  if ((changesNear && !near) || (changesFar && !far)) return null;
   return {
-    ...(weak(run.near) ? { near } : isStated && run.near && { near: run.near }),
-    ...(weak(run.far) && { far }),
+    ...(weak(run.near) ? { near: near! } : isStated && run.near && { near: run.near }),
+    ...(weak(run.far) && { far: far! }),
   };
 }
 
@@ -163,19 +246,37 @@ export const mended = (parts: readonly HarnessPart[], to: string, remedy: Remedy
 function changed(
   parts: readonly HarnessPart[],
   to: string,
-  { fuseA, fuseAtM, areaMm2, near, far }: RunChange,
+  {
+    fuseA,
+    fuseKind,
+    fuseAtM,
+    areaMm2,
+    lengthM,
+    isCopper,
+    near,
+    far,
+    stringFuseA,
+  }: RunChange & Pick<Remedy, 'stringFuseA'>,
 ): readonly HarnessPart[] {
   return parts.map((part) => {
     const { run } = part;
     if (part.id !== to || !run) return part;
-    const wire = run.wire && areaMm2 !== undefined ? { ...run.wire, size: { awg: null, areaMm2 } } : run.wire;
+    const wire = run.wire && {
+      ...run.wire,
+      ...(isCopper && { size: { awg: run.wire.size.awg, areaMm2: run.wire.size.areaMm2 } }),
+      ...(areaMm2 !== undefined && { size: { awg: null, areaMm2 } }),
+      ...(lengthM !== undefined && { lengthM }),
+    };
+    const isOther = areaMm2 !== undefined || lengthM !== undefined || isCopper;
     return {
       ...part,
       run: {
         ...run,
         wire,
-        measuredOhm: areaMm2 !== undefined ? null : run.measuredOhm,
+        measuredOhm: isOther ? null : run.measuredOhm,
         fuseA: fuseA ?? run.fuseA,
+        ...(fuseKind && { fuseKind }),
+        ...(stringFuseA !== undefined && { stringFuseA }),
         fuseAtM: fuseAtM ?? run.fuseAtM,
         statedA: near || far ? null : run.statedA,
         near: near ?? run.near,
@@ -186,10 +287,16 @@ function changed(
 }
 
 /** "4 mm² wire with a 15 A fuse and 30 A flat-contact pairs". */
-function wordsOf({ fuseA, areaMm2, near, far }: RunChange, others: number): string {
+function wordsOf({ fuseA, areaMm2, lengthM, near, far }: RunChange, others: number): string {
   const ends = [near, far].filter((end) => end !== undefined).map(sayConnector);
   const words = [
-    ...(areaMm2 === undefined ? [] : [sizeWords(areaMm2)]),
+    ...(lengthM === undefined
+      ? areaMm2 === undefined
+        ? []
+        : [sizeWords(areaMm2)]
+      : [
+          `${lengthM.toFixed(1)} m${areaMm2 === undefined ? ' of the same wire' : ` of ${sizeWords(areaMm2)}`}`,
+        ]),
     ...(fuseA === undefined ? [] : [`a ${rating(fuseA)} fuse`]),
     ...(ends.length === 0 ? [] : [[...new Set(ends)].map((end) => `a ${end}`).join(' and ')]),
   ];

@@ -1,23 +1,37 @@
-import { inverterCost, missingPart, singlePoints, unknownRuns } from './plan-checks.js';
+import { inverterCost, missingPart, radioFrequency, suspended, unknownRuns } from './plan-checks.js';
 
 describe('the word on an inverter', () => {
   it('tells what it costs: 6 W for 10 h at 12 V are 5 Ah', () => {
     const breach = inverterCost('mains inverter', 6, 10, 12);
-    expect(breach?.severity).toBe('note');
-    expect(breach?.sentence).toContain('5.00 Ah in this outing');
-    expect(breach?.sentence).toContain('local electrical codes');
+    expect(breach?.severity).toBe('look');
+    for (const words of [
+      '5.00 Ah in this outing',
+      'can kill',
+      'earth faults',
+      'never join two',
+      'local codes',
+    ]) {
+      expect(breach?.sentence).toContain(words);
+    }
   });
 });
 
-describe('the rule of single points', () => {
-  it('is kept where there are none', () => {
-    expect(singlePoints([])).toBeNull();
+describe('the rule of radio frequency on the cables', () => {
+  it('is kept by little power and by short cables', () => {
+    expect(radioFrequency(10, 5)).toBeNull();
+    expect(radioFrequency(100, 1.5)).toBeNull();
   });
 
-  it('notes each', () => {
-    expect(singlePoints(['Curlew 10', 'short lead'])).toEqual(
-      jasmine.objectContaining({ severity: 'note', has: '2 single points' }),
-    );
+  it('notes much power beside a long one', () => {
+    expect(radioFrequency(100, 4)).toEqual(jasmine.objectContaining({ severity: 'note', has: '4.0 m' }));
+    expect(radioFrequency(50, 2)?.sentence).toContain('ferrites on both its ends');
+  });
+});
+
+describe('rules that are suspended', () => {
+  it('say so with the reason, and nothing where all is known', () => {
+    expect(suspended(null)).toBeNull();
+    expect(suspended('It feeds itself.')?.sentence).toContain('It feeds itself.');
   });
 });
 

@@ -3,20 +3,33 @@ import type { Answer } from './check.js';
 
 /** A mains inverter is told with what it costs. @param standingW its own draw, W; @param hours that it is on */
 export const inverterCost = (name: string, standingW: number, hours: number, busV: number): Answer => ({
-  severity: 'note',
-  sentence: `${name} takes ${sayQuantity({ value: standingW, unit: 'W' })} for itself, ${sayQuantity({ value: (standingW * hours) / busV, unit: 'Ah' })} in this outing, and gives mains voltage: keep it dry, and leave its wiring to local electrical codes and licensed practice.`,
+  severity: 'look',
+  sentence: `${name} takes ${sayQuantity({ value: standingW, unit: 'W' })} for itself, ${sayQuantity({ value: (standingW * hours) / busV, unit: 'Ah' })} in this outing, and its volts can kill: keep it dry, put protection against earth faults behind it, never join two of them, and leave its wiring to local codes and licensed practice.`,
   asks: 'none, where it can be done without',
   has: sayQuantity({ value: standingW, unit: 'W' }),
 });
 
-/** What the radio goes off the air without, of which there is only one. */
-export const singlePoints = (names: readonly string[]): Answer =>
-  names.length > 0
+/** The mains outlet of a power station. */
+export const mainsOutlet = (name: string): Answer => ({
+  severity: 'note',
+  sentence: `The ${name} gives a voltage that can kill: keep it dry and whole, and never join it to anything else that gives mains.`,
+  asks: 'dry, and one at a time',
+  has: 'mains voltage',
+});
+
+/** From here on a transmitter is heard in its own wiring, W. Source: convention of this project, docs/model.md. */
+const MUCH_POWER_W = 50;
+/** A cable of this length, one way, is an antenna on the short waves, m. */
+const LONG_RUN_M = 2;
+
+/** Much power beside long cables: what the antenna sends comes back on them. */
+export const radioFrequency = (powerW: number, longestM: number): Answer =>
+  powerW >= MUCH_POWER_W && longestM >= LONG_RUN_M
     ? {
         severity: 'note',
-        sentence: `If any one of these fails, nobody is on the air: ${names.join(', ')}. One is none: carry a second of the small ones.`,
-        asks: 'two ways to power',
-        has: `${names.length} single points`,
+        sentence: `At ${sayQuantity({ value: powerW, unit: 'W' })} a cable of ${longestM.toFixed(1)} m takes up what the antenna sends, and controllers reset or hiss. Put ferrites on both its ends and a choke on the coax, and keep the panel away from the antenna.`,
+        asks: `under ${LONG_RUN_M} m, or ferrites`,
+        has: `${longestM.toFixed(1)} m`,
       }
     : null;
 
@@ -30,6 +43,17 @@ export const unknownRuns = (labels: readonly string[]): Answer =>
         has: 'not entered',
       }
     : null;
+
+/** The currents are not known: what depends on them is not checked. @param why a sentence */
+export const suspended = (why: string | null): Answer =>
+  why === null
+    ? null
+    : {
+        severity: 'look',
+        sentence: `The currents cannot be calculated, so fuses, wires and limits are not checked yet. ${why}`,
+        asks: 'a plan that can be calculated',
+        has: 'not checked',
+      };
 
 /** What a harness lacks, so that it draws with a gap. */
 export const missingPart = (name: string, sentence: string): Answer => ({

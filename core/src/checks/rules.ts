@@ -1,4 +1,4 @@
-/** Every rule that a kit's wiring is held against, with its reason. Source: convention of this project, docs/model.md.unless another stands there. */
+/** Every rule that a kit's wiring is held against, with its reason. Where each comes from stands in docs/model.md. */
 export const RULES = {
   missing: {
     title: 'all parts there',
@@ -24,39 +24,65 @@ export const RULES = {
   },
   cold: {
     title: 'no charging in the cold',
-    why: 'Below freezing lithium plates out on the cells and stays there.',
+    why: 'Charged below freezing, lithium plates out on the cells, and NiMH gasses.',
   },
+  primary: { title: 'cells that cannot be charged', why: 'Charged, such cells leak or burst.' },
+  hot: { title: 'no charging in the heat', why: 'Above 45 °C lithium ages fast while it is charged.' },
+  freeze: {
+    title: 'lead does not freeze',
+    why: 'The acid of an empty lead battery is little more than water.',
+  },
+  changeover: {
+    title: 'one battery at a time',
+    why: 'Batteries at different charge that meet drive current into each other.',
+  },
+  resort: {
+    title: 'protection as a last resort',
+    why: 'The protection inside a battery is made for faults, not for every night.',
+  },
+  settings: { title: 'disconnect entered', why: 'What takes the loads off decides when the outing ends.' },
+  air: { title: 'by air', why: 'A lithium fire in an aircraft cannot be put out.' },
   storage: { title: 'nothing draws in store', why: 'A few milliamps for weeks ruin a lead battery.' },
   fuse: {
     title: 'fuse at the battery',
     why: 'The battery itself feeds a short circuit; only a fuse near it stops that.',
   },
-  reach: { title: 'fuse within reach', why: 'What lies between battery and fuse is guarded by nothing.' },
-  carries: { title: 'fuse carries the load', why: 'A fuse near its rating opens with time and heat.' },
+  reach: { title: 'fuse within reach', why: 'What lies between battery and fuse is protected by nothing.' },
+  interrupts: {
+    title: 'fuse breaks a short circuit',
+    why: 'A fuse that cannot break the current burns on as an arc.',
+  },
+  fuseVolts: {
+    title: 'fuse made for the volts',
+    why: 'Direct current goes on as an arc where a fuse is too short.',
+  },
+  carries: { title: 'fuse rated for the load', why: 'A fuse near its rating opens with time and heat.' },
   guards: {
-    title: 'fuse guards the wire',
+    title: 'fuse protects the wire',
     why: 'The fuse has to open before the thinnest piece behind it gets hot.',
   },
-  sold: { title: 'a fuse can be had', why: 'It has to carry the load and guard the wire at once.' },
+  sold: { title: 'a fuse can be had', why: 'It has to carry the load and protect the wire at once.' },
   ampacity: {
     title: 'wire carries the current',
     why: 'A thin wire gets hot, most of all where it is coiled up.',
   },
-  drop: { title: 'volts lost', why: 'What is lost on the lead is missing at the radio, most at key-down.' },
+  drop: { title: 'volts lost', why: 'What is lost on the cable is missing at the radio, most at key-down.' },
   rating: { title: 'connectors carry the current', why: 'Small contacts melt long before the wire does.' },
   mating: {
     title: 'connectors go together',
     why: 'At home there is a drawer of adapters, on the hill there is none.',
   },
   polarity: { title: 'polarity', why: 'Reversed polarity destroys a radio in the moment it is joined.' },
+  pin: { title: 'live side shrouded', why: 'A bare pin that is live shorts on the first key ring.' },
+  copper: { title: 'copper wire', why: 'Aluminium under a skin of copper looks the same and loses more.' },
   floor: {
-    title: 'full power at the reserve',
+    title: 'full power at the lowest charge',
     why: 'A radio folds back or shuts off on peaks although there is charge left.',
   },
   charging: { title: 'radio survives charging', why: 'Charging volts are higher than the battery’s own.' },
   full: {
     title: 'radio survives a full battery',
-    why: 'More cells than a radio is made for destroy it at once.',
+    why: 'Volts over a radio’s maximum can destroy it at once.',
   },
   straight: {
     title: 'panel through a controller',
@@ -76,10 +102,18 @@ export const RULES = {
     why: 'The wrong end of charge overfills some chemistries and never fills others.',
   },
   wake: { title: 'wakes the battery', why: 'A protection that has opened shows the controller no battery.' },
+  setpoint: {
+    title: 'set point of the controller',
+    why: 'A few tenths of a volt too many open lithium’s protection and make lead gas.',
+  },
+  strings: { title: 'fuse in each string', why: 'Three panels together can burn the cable of one.' },
+  shock: { title: 'volts that hurt', why: 'Over 60 V direct current gives a shock and draws an arc.' },
   terminals: { title: 'load terminals', why: 'Load terminals are switches made for lamps.' },
   noise: { title: 'noise', why: 'A controller that hisses costs more contacts than a dark hour.' },
+  rf: { title: 'radio frequency on the cables', why: 'A long cable beside an antenna is a part of it.' },
   inverter: { title: 'mains inverter', why: 'It draws for itself all the time, and its volts can kill.' },
-  single: { title: 'single points of failure', why: 'What there is one of is none once it breaks.' },
+  outlet: { title: 'mains outlet', why: 'Its volts can kill.' },
+  suspended: { title: 'not checked yet', why: 'Without currents most rules have nothing to hold against.' },
   unknown: { title: 'nothing known', why: 'A rule needs a figure on both sides.' },
 } as const;
 
@@ -87,4 +121,4 @@ export type RuleName = keyof typeof RULES;
 
 /** Whether a negative fuse belongs in. Source: usual practice of vehicle and portable wiring; the radio’s own manual goes first. */
 export const NEGATIVE_FUSE =
-  'The fuse belongs in the positive lead. A second one in the negative lead is asked for where a radio’s manual wants it and the radio is joined straight to a vehicle’s battery; on a battery that feeds nothing else it is advised against: if it opens, the return current looks for a way through antenna and microphone leads.';
+  'The fuse belongs in the positive cable. A second one in the negative cable is asked for where a radio’s manual wants it and the radio is connected straight to a vehicle’s battery; on a battery that feeds nothing else it is advised against: if it opens, the return current looks for a way through antenna and microphone cables.';

@@ -2,6 +2,8 @@ import {
   connectorCarries,
   connectorsMate,
   dropWithinTarget,
+  isCopper,
+  liveSideShrouded,
   polarityMarked,
   wireCarries,
   type Dropping,
@@ -27,18 +29,30 @@ describe('the rule of the volts lost', () => {
   const run: Dropping = {
     label: 'battery to radio',
     name: 'long lead',
-    dropV: 0.3,
-    dropShare: 0.0237,
-    most: 0.02,
+    dropV: 0.6,
+    dropShare: 0.0474,
+    most: 0.03,
+    longestM: null,
   };
 
   it('is kept within its target', () => {
-    expect(dropWithinTarget({ ...run, dropShare: 0.02 })).toBeNull();
+    expect(dropWithinTarget({ ...run, dropShare: 0.03 })).toBeNull();
+  });
+
+  it('is kept within a tenth of a volt of it, which is the model’s own error', () => {
+    // 3 % of 12.66 V are 0.38 V.
+    expect(dropWithinTarget({ ...run, dropV: 0.47, dropShare: 0.47 / 12.66 })).toBeNull();
+    expect(dropWithinTarget({ ...run, dropV: 0.49, dropShare: 0.49 / 12.66 })).not.toBeNull();
+  });
+
+  it('says how short it would have to be, where that is still a cable', () => {
+    expect(dropWithinTarget(run)?.sentence).toContain('Take a thicker cable.');
+    expect(dropWithinTarget({ ...run, longestM: 1.4 })?.sentence).toContain('at most 1.4 m of the same wire');
   });
 
   it('looks over it', () => {
     expect(dropWithinTarget(run)).toEqual(
-      jasmine.objectContaining({ severity: 'look', asks: 'at most 2.0 %', has: '2.4 %' }),
+      jasmine.objectContaining({ severity: 'look', asks: 'at most 3.0 %', has: '4.7 %' }),
     );
   });
 });
@@ -65,6 +79,7 @@ describe('the rule of connectors that go together', () => {
     offered: [{ family: 'barrel25', end: 'socket' }],
     end: { family: 'barrel25', end: 'plug' },
     which: 'far',
+    isLive: true,
   } as const;
 
   it('is kept by a pair, and where one side is not known', () => {
@@ -82,6 +97,41 @@ describe('the rule of connectors that go together', () => {
   });
 });
 
+describe('the remedy of connectors that do not go together', () => {
+  it('never puts a bare pin on the live side: there the part’s own connector has to change', () => {
+    const meeting = {
+      label: 'battery to radio',
+      part: 'Curlew 10',
+      offered: [{ family: 'bullet4', end: 'socket' }],
+      end: { family: 'flat30', end: 'plug' },
+      which: 'far',
+      isLive: true,
+    } as const;
+    expect(connectorsMate(meeting)?.remedy).toBeUndefined();
+    expect(connectorsMate({ ...meeting, isLive: false })?.remedy?.far?.end).toBe('plug');
+  });
+});
+
+describe('the rule of the live side', () => {
+  it('is kept by shrouded ends, and where nobody has said', () => {
+    expect(liveSideShrouded('battery to radio', { family: 'bullet4', end: 'socket' }, 'radio')).toBeNull();
+    expect(liveSideShrouded('battery to radio', { family: 'barrel25', end: 'plug' }, 'radio')).toBeNull();
+    expect(liveSideShrouded('battery to radio', null, 'radio')).toBeNull();
+  });
+
+  it('looks at a bare pin', () => {
+    const bare = liveSideShrouded('battery to radio', { family: 'bullet4', end: 'plug' }, 'radio');
+    expect(bare).toEqual(jasmine.objectContaining({ severity: 'look', asks: '4 mm bullet socket' }));
+  });
+});
+
+describe('the rule of copper', () => {
+  it('looks at copper-clad aluminium only', () => {
+    expect(isCopper('battery to radio', false)).toBeNull();
+    expect(isCopper('battery to radio', true)?.sentence).toContain('1.6 times');
+  });
+});
+
 describe('the rule of polarity', () => {
   const flat = { family: 'flat30', end: 'plug' } as const;
 
@@ -94,5 +144,11 @@ describe('the rule of polarity', () => {
     expect(polarityMarked({ label: 'battery to radio', safeForA: 2, near: flat, far })?.severity).toBe(
       'note',
     );
+  });
+
+  it('notes a barrel: which pole is its centre has to be measured', () => {
+    const far = { family: 'barrel21', end: 'plug' } as const;
+    const said = polarityMarked({ label: 'battery to radio', safeForA: 2, near: flat, far });
+    expect(said).toEqual(jasmine.objectContaining({ severity: 'note', asks: 'the centre measured' }));
   });
 });

@@ -1,6 +1,8 @@
 import { sayQuantity } from '../say/quantity.js';
 import {
+  BARRELS,
   CONNECTORS,
+  isBarePin,
   MAY_REVERSE,
   mateOf,
   mates,
@@ -8,24 +10,24 @@ import {
   type Connector,
 } from '../harness/connectors.js';
 import type { Answer } from './check.js';
-import { amps, percent, volts } from './say.js';
+import { amps, percent, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its wire is held against its currents. */
-export interface WireLoad {
+export interface WireLoad extends MostAmps {
   readonly label: string;
-  /** What the lead is called. */
+  /** What the cable is called. */
   readonly name: string;
-  readonly safeForA: number;
   /** What the wire may carry, A; null where it is not known. */
   readonly ampacityA: number | null;
 }
 
 /** The wire carries the largest current that may flow without getting hot. */
-export function wireCarries({ label, name, safeForA, ampacityA }: WireLoad): Answer {
+export function wireCarries(wire: WireLoad): Answer {
+  const { label, name, safeForA, ampacityA } = wire;
   if (ampacityA === null || safeForA <= ampacityA) return null;
   return {
     severity: 'stop',
-    sentence: `From ${label}, up to ${amps(safeForA)} flow and ${name} may carry ${amps(ampacityA)}: it would get hot. Take a thicker lead.`,
+    sentence: `From ${label}, ${sayMost(wire)} flow and ${name} may carry ${amps(ampacityA)}: it would get hot. Take a thicker cable.`,
     asks: `at least ${amps(safeForA)}`,
     has: amps(ampacityA),
   };
@@ -39,36 +41,43 @@ export interface Dropping {
   /** Share of the volts that it starts with, and what it should not pass, 0 to 1. */
   readonly dropShare: number;
   readonly most: number;
+  /** Longest that it may be of the same wire, m; null where it cannot be made shorter by enough. */
+  readonly longestM: number | null;
 }
 
+/** A tenth of a volt is inside the model's own error, V. Source: convention of this project, docs/model.md. */
+const UNSURE_V = 0.1;
+
 /** A run loses no more than its target share of the volts. */
-export function dropWithinTarget({ label, name, dropV, dropShare, most }: Dropping): Answer {
-  if (dropShare <= most) return null;
+export function dropWithinTarget({ label, name, dropV, dropShare, most, longestM }: Dropping): Answer {
+  // As volts: what the aim allows and a tenth more.
+  if (dropShare <= most || dropV * (1 - most / dropShare) <= UNSURE_V) return null;
+  const shorter = longestM === null ? '' : `at most ${longestM.toFixed(1)} m of the same wire, or `;
   return {
     severity: 'look',
-    sentence: `From ${label}, ${name} loses ${volts(dropV)}, ${percent(dropShare)} where ${sayQuantity({ value: most, unit: 'share' })} is the aim. A shorter or thicker lead would do.`,
+    sentence: `From ${label}, ${name} loses ${volts(dropV)}, ${percent(dropShare)} where ${sayQuantity({ value: most, unit: 'share' })} is the aim. Take ${shorter}a thicker cable.`,
     asks: `at most ${percent(most)}`,
     has: percent(dropShare),
   };
 }
 
 /** A run as its connectors are looked at. */
-export interface Connected {
+export interface Connected extends MostAmps {
   readonly label: string;
-  readonly safeForA: number;
   readonly near: Connector | null;
   readonly far: Connector | null;
 }
 
 /** Every connector of a run carries its largest current. */
-export function connectorCarries({ label, safeForA, near, far }: Connected): Answer {
+export function connectorCarries(run: Connected): Answer {
+  const { label, safeForA, near, far } = run;
   const weak = [near, far].find(
     (connector) => connector !== null && CONNECTORS[connector.family].ratedA < safeForA,
   );
   if (!weak) return null;
   return {
     severity: 'stop',
-    sentence: `From ${label}, up to ${amps(safeForA)} flow through a ${sayConnector(weak)} made for ${amps(CONNECTORS[weak.family].ratedA)}: it would melt. Take a connector that carries it.`,
+    sentence: `From ${label}, ${sayMost(run)} flow through a ${sayConnector(weak)} made for ${amps(CONNECTORS[weak.family].ratedA)}: it would melt. Take a connector that carries it.`,
     asks: `at least ${amps(safeForA)}`,
     has: amps(CONNECTORS[weak.family].ratedA),
   };
@@ -82,30 +91,66 @@ export interface Meeting {
   readonly offered: readonly Connector[];
   readonly end: Connector | null;
   readonly which: 'near' | 'far';
+  /** Unplugged, this end is live. */
+  readonly isLive: boolean;
 }
 
 /** The end of a run goes into what the part has. */
-export function connectorsMate({ label, part, offered, end, which }: Meeting): Answer {
+export function connectorsMate({ label, part, offered, end, which, isLive }: Meeting): Answer {
   if (!end || offered.length === 0 || offered.some((one) => mates(one, end))) return null;
   const fitting = mateOf(offered[0]);
   return {
     severity: 'look',
-    sentence: `From ${label}, the lead ends in a ${sayConnector(end)} and ${part} has ${offered.map((one) => `a ${sayConnector(one)}`).join(' and ')}: they do not go together. Fit another end or carry an adapter.`,
+    sentence: `From ${label}, the cable ends in a ${sayConnector(end)} and ${part} has ${offered.map((one) => `a ${sayConnector(one)}`).join(' and ')}: they do not go together. Fit another end or carry an adapter.`,
     asks: sayConnector(fitting),
     has: sayConnector(end),
-    remedy: { words: sayConnector(fitting), [which]: fitting },
+    // A bare pin never goes on the side that is live: then the part's own connector is what has to change.
+    ...(!(isLive && isBarePin(fitting)) && { remedy: { words: sayConnector(fitting), [which]: fitting } }),
   };
 }
 
-/** Two poles that can be joined the wrong way round are marked. */
+/** Two poles that can be joined the wrong way round are marked, and of a barrel it is known which pole is the centre. */
 export function polarityMarked({ label, near, far }: Connected): Answer {
-  const open = [near, far].find((connector) => connector !== null && MAY_REVERSE.includes(connector.family));
-  return open
+  const ends = [near, far].filter((end) => end !== null);
+  const open = ends.find(({ family }) => MAY_REVERSE.includes(family));
+  if (open) {
+    return {
+      severity: 'note',
+      sentence: `From ${label}, a ${sayConnector(open)} can be joined the wrong way round. Mark plus, and measure before the first use.`,
+      asks: 'plus marked',
+      has: sayConnector(open),
+    };
+  }
+  const barrel = ends.find(({ family }) => BARRELS.includes(family));
+  return barrel
     ? {
         severity: 'note',
-        sentence: `From ${label}, a ${sayConnector(open)} can be joined the wrong way round. Mark plus, and measure before the first use.`,
-        asks: 'plus marked',
-        has: sayConnector(open),
+        sentence: `From ${label} there is a ${sayConnector(barrel)}: most want plus in the centre, not all. Measure it before the first use.`,
+        asks: 'the centre measured',
+        has: sayConnector(barrel),
       }
     : null;
 }
+
+/** Where a run is unplugged, its live side is the shrouded one. @param live the end that stays live, at the part named */
+export const liveSideShrouded = (label: string, live: Connector | null, at: string): Answer =>
+  live && isBarePin(live)
+    ? {
+        severity: 'look',
+        sentence: `From ${label}, the end at ${at} is a ${sayConnector(live)}: unplugged, its bare pin is live and shorts on whatever it touches. The shrouded half belongs on the side that is live.`,
+        asks: sayConnector(mateOf(live)),
+        has: sayConnector(live),
+      }
+    : null;
+
+/** A wire is of copper. */
+export const isCopper = (label: string, isClad: boolean): Answer =>
+  isClad
+    ? {
+        severity: 'look',
+        sentence: `From ${label} the wire is copper-clad aluminium: it loses 1.6 times as much as copper, and it breaks and works loose at its crimps. Take copper.`,
+        asks: 'copper',
+        has: 'copper-clad aluminium',
+        remedy: { words: 'the same of copper', isCopper: true },
+      }
+    : null;

@@ -5,3 +5,22 @@ export const volts = (value: number): string => sayQuantity({ value, unit: 'V' }
 export const percent = (value: number): string => sayQuantity({ value, unit: 'share', digits: 1 });
 /** Without digits that say nothing: "7.5 A", "10 A". */
 export const rating = (value: number): string => `${Number(value.toFixed(1))} A`;
+
+/** The largest current of a run, and what it comes from. */
+export interface MostAmps {
+  /** The largest that it must be safe for, A. */
+  readonly safeForA: number;
+  /** Key down as the plan has it, A. */
+  readonly plannedA?: number;
+  /** A charge, which no key opens or closes. */
+  readonly isCharge?: boolean;
+}
+
+/** Less than this apart, the planned current is not worth a second figure, a share. */
+const APART = 0.05;
+
+/** "up to 22 A at full power (12 A as planned)": the power knob goes further than the plan. */
+export const sayMost = ({ safeForA, plannedA, isCharge = false }: MostAmps): string =>
+  isCharge || plannedA === undefined || plannedA <= 0 || plannedA >= (1 - APART) * safeForA
+    ? `up to ${amps(safeForA)}`
+    : `up to ${amps(safeForA)} at full power (${amps(plannedA)} as planned)`;

@@ -1,12 +1,12 @@
 import {
-  chargeProfile,
-  batteryAccepts,
+  belowShock,
   controllerCarries,
   controllerNoise,
   inputSurvivesCold,
   panelNeedsController,
+  stationInputKnown,
+  stringsFused,
   terminalsCarry,
-  wakesBattery,
   type ChargedBy,
 } from './sun-checks.js';
 
@@ -36,7 +36,7 @@ describe('the rule of the panel and its controller', () => {
 describe('the rule of the controller’s input', () => {
   it('is kept up to what it survives', () => {
     expect(inputSurvivesCold(rill, 'Frond 42', 30)).toBeNull();
-    expect(inputSurvivesCold({ name: 'Rill 8', limits: true }, 'Frond 42', 300)).toBeNull();
+    expect(inputSurvivesCold({ name: 'Rill 8' }, 'Frond 42', 300)).toBeNull();
   });
 
   it('stops a panel that rises over it in the cold', () => {
@@ -62,50 +62,6 @@ describe('the rule of the controller’s current', () => {
   });
 });
 
-describe('the rule of what a battery takes', () => {
-  const small = { name: 'Shale 6', chemistry: 'lifepo4', maxChargeA: 3, isEntered: true } as const;
-
-  it('is kept up to its limit', () => {
-    expect(batteryAccepts('Rill 8', small, 3)).toBeNull();
-  });
-
-  it('stops above a maker’s limit, and is a check where the limit is an assumed one, or lead', () => {
-    expect(batteryAccepts('Rill 8', small, 3.1)).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'at most 3.00 A', has: '3.10 A' }),
-    );
-    expect(batteryAccepts('Rill 8', { ...small, isEntered: false }, 15.5)?.severity).toBe('look');
-    const lead = batteryAccepts('Rill 8', { ...small, name: 'Cobble', chemistry: 'agm' }, 15.5);
-    expect(lead).toEqual(
-      jasmine.objectContaining({ severity: 'look', sentence: jasmine.stringContaining('gas') }),
-    );
-  });
-});
-
-describe('the rule of the charge profile', () => {
-  it('is kept by a profile, and where none are named', () => {
-    expect(chargeProfile(rill, 'lifepo4')).toBeNull();
-    expect(chargeProfile({ name: 'Rill 8', limits: true }, 'agm')).toBeNull();
-  });
-
-  it('stops a chemistry that it does not know', () => {
-    expect(chargeProfile(rill, 'agm')).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'AGM lead' }),
-    );
-  });
-});
-
-describe('the rule of waking a battery', () => {
-  it('is kept by one that can, by lead, and where nobody has said', () => {
-    expect(wakesBattery(rill, 'lifepo4')).toBeNull();
-    expect(wakesBattery({ ...rill, wakesBattery: false }, 'agm')).toBeNull();
-    expect(wakesBattery({ name: 'Rill 8', limits: true }, 'lifepo4')).toBeNull();
-  });
-
-  it('notes one that cannot', () => {
-    expect(wakesBattery({ ...rill, wakesBattery: false }, 'lifepo4')?.severity).toBe('note');
-  });
-});
-
 describe('the rule of load terminals', () => {
   it('is kept by terminals that carry key-down', () => {
     expect(terminalsCarry(rill, 5)).toBeNull();
@@ -126,6 +82,40 @@ describe('the word on noise', () => {
     expect(controllerNoise('Rill 8', null)?.severity).toBe('note');
     expect(controllerNoise('Rill 8', [{ band: '15 m' }, { band: '10 m' }])).toEqual(
       jasmine.objectContaining({ severity: 'look', has: 'heard on 2' }),
+    );
+  });
+});
+
+describe('the rule of a power station’s solar input', () => {
+  it('is silent where its volts are entered, else looks', () => {
+    expect(stationInputKnown({ name: 'Tarn', maxInputV: 28 }, 'Frond 42', 24)).toBeNull();
+    expect(stationInputKnown({ name: 'Tarn' }, 'Frond 42', 24)?.severity).toBe('look');
+  });
+});
+
+describe('the rule of volts that hurt', () => {
+  it('is kept up to 60 V', () => {
+    expect(belowShock('Frond 42', 60)).toBeNull();
+  });
+
+  it('looks above', () => {
+    expect(belowShock('Frond 42', 66)?.sentence).toContain('licensed practice');
+  });
+});
+
+describe('the rule of strings in parallel', () => {
+  it('is kept by two, and by three with a fuse each', () => {
+    expect(stringsFused('Frond 42', 2, 2.45, undefined)).toBeNull();
+    expect(stringsFused('Frond 42', 3, 2.45, 4)).toBeNull();
+  });
+
+  it('looks at three, with the fuse: 1.25 x 1.25 x Isc', () => {
+    // 1.5625 x 2.45 A = 3.83 A.
+    expect(stringsFused('Frond 42', 3, 2.45, undefined)).toEqual(
+      jasmine.objectContaining({
+        severity: 'look',
+        remedy: { words: 'a 4 A fuse in each string', stringFuseA: 4 },
+      }),
     );
   });
 });

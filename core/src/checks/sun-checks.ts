@@ -1,6 +1,7 @@
-import { chemistryOf, type ChemistryName } from '../battery/chemistry.js';
+import type { ChemistryName } from '../battery/chemistry.js';
+import { smallestFuse } from '../wire/fuses.js';
 import type { Answer } from './check.js';
-import { amps, volts } from './say.js';
+import { amps, rating, volts } from './say.js';
 
 /** A panel goes to a charge controller, never straight to a radio or a battery. @param into what it is joined to */
 export const panelNeedsController = (
@@ -23,15 +24,23 @@ export interface ChargedBy {
   readonly maxInputV?: number;
   readonly maxA?: number;
   readonly loadA?: number;
-  /** Chemistries that it has a charge profile for; any if absent. */
+  /** Chemistries that it has a charge profile for; not entered if absent. */
   readonly profiles?: readonly ChemistryName[];
   readonly wakesBattery?: boolean;
+  /** Volts that it is set to charge up to, whether it compensates them for temperature, whether its profile equalises flooded lead. */
+  readonly chargesToV?: number;
+  readonly compensates?: boolean;
+  readonly equalises?: boolean;
   /** An MPPT limits its current by itself; a PWM does or passes on all that the panel gives, where it is known. */
   readonly limits?: boolean | undefined;
 }
 
-/** The controller's input survives the panel on the coldest morning. @param coldV open-circuit volts of the string, V */
-export const inputSurvivesCold = ({ name, maxInputV }: ChargedBy, panel: string, coldV: number): Answer =>
+/** The input of a controller or a power station survives the panel on the coldest morning. @param coldV open-circuit volts of the string, V */
+export const inputSurvivesCold = (
+  { name, maxInputV }: Pick<ChargedBy, 'name' | 'maxInputV'>,
+  panel: string,
+  coldV: number,
+): Answer =>
   maxInputV !== undefined && coldV > maxInputV
     ? {
         severity: 'stop',
@@ -64,60 +73,6 @@ export function controllerCarries({ name, maxA, limits }: ChargedBy, panelA: num
       }
     : null;
 }
-
-/** What a battery may be charged with, A. */
-export interface Charged {
-  readonly name: string;
-  readonly chemistry: ChemistryName;
-  readonly maxChargeA: number;
-  /** Whether its maker states that limit, or it is the usual one of its kind. */
-  readonly isEntered: boolean;
-}
-
-/**
- * The battery takes what the controller can bring. A maker's limit that is passed is a stop; a usual one, and lead, whose charge
- * falls by itself once the controller holds its volts, is worth a look.
- *
- * @param bringsA the most that comes, by the hardware, A (see controllerRunAmps)
- */
-export function batteryAccepts(
-  controller: string,
-  { name, chemistry, maxChargeA, isEntered }: Charged,
-  bringsA: number,
-): Answer {
-  if (bringsA <= maxChargeA + 1e-9) return null;
-  const isLead = chemistryOf(chemistry).belongsTo === 'lead';
-  const harm = isLead ? 'it would gas and dry out' : 'its protection would open, in full sun and under load';
-  const limit = isEntered ? 'may be charged with' : 'is of a kind that usually takes';
-  return {
-    severity: isEntered && !isLead ? 'stop' : 'look',
-    sentence: `${controller} can bring ${amps(bringsA)} and ${name} ${limit} ${amps(maxChargeA)}: ${harm}. Set a lower limit in the controller, or take a smaller panel, a smaller controller or a larger battery.`,
-    asks: `at most ${amps(maxChargeA)}`,
-    has: amps(bringsA),
-  };
-}
-
-/** The controller has a charge profile for the battery. */
-export const chargeProfile = ({ name, profiles }: ChargedBy, chemistry: ChemistryName): Answer =>
-  profiles && !profiles.includes(chemistry)
-    ? {
-        severity: 'stop',
-        sentence: `${name} has no charge profile for this chemistry: it could overcharge the battery. Take a controller that has one.`,
-        asks: chemistryOf(chemistry).label,
-        has: profiles.map((one) => chemistryOf(one).label).join(', '),
-      }
-    : null;
-
-/** A controller that cannot wake a battery whose protection has opened leaves it asleep in full sun. */
-export const wakesBattery = ({ name, wakesBattery: wakes }: ChargedBy, chemistry: ChemistryName): Answer =>
-  wakes === false && chemistryOf(chemistry).belongsTo === 'lithium'
-    ? {
-        severity: 'note',
-        sentence: `Once the battery has cut itself off, ${name} cannot wake it: the sun of the next day would not help. Switch off before that, or carry what wakes it.`,
-        asks: 'wakes a battery',
-        has: 'does not',
-      }
-    : null;
 
 /** The load terminals carry the radio's key-down current. @param needA key-down, A */
 export const terminalsCarry = ({ name, loadA }: Pick<ChargedBy, 'name' | 'loadA'>, needA: number): Answer =>
@@ -156,3 +111,57 @@ export const controllerNoise = (name: string, heard: readonly { readonly band: s
           has: `heard on ${heard.length}`,
         }
       : null;
+
+/** The solar input of a power station: its volts are entered, and what it takes more than the panels give is no harm. */
+export const stationInputKnown = (
+  { name, maxInputV }: { readonly name: string; readonly maxInputV?: number },
+  panel: string,
+  coldV: number,
+): Answer =>
+  maxInputV === undefined
+    ? {
+        severity: 'look',
+        sentence: `How many volts the solar input of ${name} survives is not entered, and ${panel} rises to ${volts(coldV)} in the cold. Many inputs end at 28 V: look at its label before you plug it in.`,
+        asks: `at least ${volts(coldV)}`,
+        has: 'not entered',
+      }
+    : null;
+
+/** Direct current that gives a shock and draws an arc, V. Source: the usual limit of extra-low voltage for direct current. */
+const SHOCK_V = 60;
+
+/** A string of panels stays below the volts that hurt. @param coldV open-circuit volts of the string in the cold, V */
+export const belowShock = (panel: string, coldV: number): Answer =>
+  coldV > SHOCK_V
+    ? {
+        severity: 'look',
+        sentence: `${panel} rises to ${volts(coldV)} in the cold: over ${SHOCK_V} V direct current gives a shock, and a plug that is pulled in the light draws an arc. Put them in parallel, or keep every contact covered and leave the wiring to local codes and licensed practice.`,
+        asks: `at most ${SHOCK_V} V`,
+        has: volts(coldV),
+      }
+    : null;
+
+/** From so many strings on, all others together can burn a single one. Source: usual practice of photovoltaic wiring. */
+const STRINGS_WITH_FUSES = 3;
+/** A string's fuse over its short-circuit current. Source: usual practice of photovoltaic wiring, 1.25 x 1.25. */
+const STRING_MARGIN = 1.25;
+
+/** Three or more strings in parallel have a fuse each. @param stringA short-circuit current of one, A */
+export function stringsFused(
+  panel: string,
+  strings: number,
+  stringA: number,
+  fuseA: number | undefined,
+): Answer {
+  if (strings < STRINGS_WITH_FUSES || fuseA !== undefined) return null;
+  const chosen = smallestFuse(STRING_MARGIN * stringA);
+  return {
+    severity: 'look',
+    sentence: `${strings} strings of ${panel} lie in parallel: in a shorted one the others’ current meets, more than its cable is made for. Give each a fuse, of the size on its label.`,
+    asks: 'a fuse in each string',
+    has: 'not entered',
+    ...(chosen !== null && {
+      remedy: { words: `a ${rating(chosen)} fuse in each string`, stringFuseA: chosen },
+    }),
+  };
+}

@@ -1,5 +1,5 @@
 import { socketCurrent } from '../battery/pack-current.js';
-import { continuousDischarge, dischargeLimitKnown, peakDischarge } from '../checks/battery-checks.js';
+import { continuousDischarge, dischargeLimitKnown, peakDischarge } from '../checks/discharge-checks.js';
 import { heldLonger } from '../load/held-key.js';
 import { sayQuantity } from '../say/quantity.js';
 import { finding, lowestOver, type Finding, type Run } from './finding.js';
@@ -12,7 +12,7 @@ const HARDLY_CARRIED_AH = 400;
 
 /** What the battery cannot do or should be watched for. */
 export function batteryFindings(run: Run): Finding[] {
-  return [dischargeLimit(run), keyDownCutoff(run), overVoltage(run), boxNoise(run), ...tooLarge(run)].filter(
+  return [dischargeLimit(run), keyDownCutoff(run), boxNoise(run), ...tooLarge(run)].filter(
     (finding) => finding !== null,
   );
 }
@@ -21,6 +21,8 @@ export function batteryFindings(run: Run): Finding[] {
 function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
   const blocks = stationsOf(plan).flatMap((station) => station.blocks);
   for (const [index, pack] of packs.entries()) {
+    // What passes a socket, and what its mains outlet, only the harness knows: Wire says it.
+    if (pack.socket) continue;
     const { name, continuousA, peakA, peakS } = plan.packs[index];
     const held = blocks.filter((block) => heldLonger(block, peakS));
     const at = (of: Run['load']['mean'], step: number) =>
@@ -34,19 +36,19 @@ function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
       mean = Math.max(mean, at(load.mean, step));
       if (keyDown > long && isWithin(held, march.edgesMs[step])) long = keyDown;
     }
-    const whose = pack.socket ? `the socket of ${name}` : name;
     const over =
-      peakDischarge({ name: whose, needA: peak, limitA: peakA ?? continuousA }) ??
+      peakDischarge({ name, needA: peak, limitA: peakA ?? continuousA }) ??
       continuousDischarge(
-        { name: whose, needA: long, limitA: continuousA },
+        { name, needA: long, limitA: continuousA },
         `Key-down for longer than ${peakS} s`,
       ) ??
-      continuousDischarge({ name: whose, needA: mean, limitA: continuousA });
+      continuousDischarge({ name, needA: mean, limitA: continuousA });
     if (over) return finding('discharge-limit', over);
     const { chemistry } = plan.packs[index].label;
-    const unknown = pack.socket
-      ? null
-      : dischargeLimitKnown({ name, chemistry, capacityAh: pack.storedAh, continuousA, peakA }, peak);
+    const unknown = dischargeLimitKnown(
+      { name, chemistry, capacityAh: pack.storedAh, continuousA, peakA },
+      peak,
+    );
     // Short of a stop it belongs to Wire, which says it.
     if (unknown?.severity === 'stop') return finding('discharge-limit', unknown);
   }
@@ -72,30 +74,6 @@ function keyDownCutoff({ plan, packs, load, march, untilMs }: Run): Finding | nu
         severity: 'look',
         code: 'key-down-cutoff',
         sentence: `Key-down pulls the pack to ${volts(lowest)}, under its cut-off of ${volts(pack.cutoffV)}: a protection that acts fast would open.`,
-      }
-    : null;
-}
-
-/** More volts than the radio survives: a full pack of too many cells, or one that is being charged. */
-function overVoltage({ plan, packs, load, march }: Run): Finding | null {
-  const [tender] = stationsOf(plan)
-    .map(({ radio }) => radio)
-    .filter((radio) => radio.maxV !== undefined)
-    .sort((a, b) => a.maxV! - b.maxV!);
-  if (!tender) return null;
-  const { name } = tender;
-  const maxV = tender.maxV!;
-  let highest = 0;
-  for (let step = 0; step < march.terminalV.length; step++) {
-    if (load.keyDownRadioA[step] === 0) continue;
-    const { socket } = packs[march.inUse[step]];
-    highest = Math.max(highest, socket ? socket.volts : march.terminalV[step]);
-  }
-  return highest > maxV
-    ? {
-        severity: 'stop',
-        code: 'over-voltage',
-        sentence: `The battery stands at up to ${volts(highest)} while ${name} is on, and it must never see more than ${volts(maxV)}: it could be destroyed. Take a pack of fewer cells or put a regulator between.`,
       }
     : null;
 }

@@ -7,18 +7,7 @@ const MUCH_SUN = 0.1;
 
 /** What the sun does or does not, and what the controller cannot. */
 export function sunFindings(run: Run): Finding[] {
-  return [tooCold(run), wakeUp(run), noSunrise(run), sunToSpare(run)].filter((finding) => finding !== null);
-}
-
-/** Sun that a battery must not take. */
-function tooCold({ plan, events }: Run): Finding | null {
-  return events.some(({ kind }) => kind === 'coldBlock')
-    ? {
-        severity: 'look',
-        code: 'cold-block',
-        sentence: `At ${sayQuantity({ value: plan.temperatureC, unit: 'C' })} the battery must not be charged: the sun helps only while the load takes it. Keep the battery warm.`,
-      }
-    : null;
+  return [wakeUp(run), noSunrise(run), sunToSpare(run)].filter((finding) => finding !== null);
 }
 
 /** A protection that has opened stays open where the controller cannot wake it. */

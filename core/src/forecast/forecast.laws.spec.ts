@@ -79,9 +79,16 @@ const plans: fc.Arbitrary<PlanInput> = fc
         name: `p${index}`,
         label: {
           chemistry: given.chemistry,
-          cellsInSeries: { lifepo4: 4, liion: 4, agm: 6, gel: 6, flooded: 6, nimh: 10, alkaline: 9 }[
-            given.chemistry
-          ],
+          cellsInSeries: {
+            lifepo4: 4,
+            liion: 4,
+            agm: 6,
+            gel: 6,
+            flooded: 6,
+            nimh: 10,
+            alkaline: 9,
+            lithiumaa: 8,
+          }[given.chemistry],
           ratedAh: given.ratedAh / (1 + index),
           health: 1,
           ...(given.socket && { socket: given.socket }),

@@ -112,7 +112,11 @@ export interface PlanInput {
 }
 
 /** All stations of a plan, the first first. */
-export const stationsOf = ({ radio, blocks, others = [] }: PlanInput): readonly PlannedStation[] => [
+export const stationsOf = ({
+  radio,
+  blocks,
+  others = [],
+}: Pick<PlanInput, 'radio' | 'blocks' | 'others'>): readonly PlannedStation[] => [
   { radio, blocks },
   ...others,
 ];

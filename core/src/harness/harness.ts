@@ -1,4 +1,5 @@
 import { loopOhm, type WireSize } from '../wire/wire.js';
+import type { FuseKind } from '../wire/fuses.js';
 import { CONNECTORS, type Connector } from './connectors.js';
 
 /** What stands in a harness. */
@@ -6,6 +7,8 @@ export const PART_KINDS = {
   battery: 'battery',
   station: 'power station',
   joint: 'joint',
+  changeover: 'only one at a time',
+  outlet: 'mains voltage',
   controller: 'charge controller',
   panel: 'panel',
   distribution: 'fuse box',
@@ -37,7 +40,18 @@ export interface HarnessPart {
   readonly connectors: readonly Connector[];
   /** What the part may carry, A, where known. */
   readonly maxA?: number;
+  /** Of a converter that holds its volts: those, V, and power out / power in, 0 to 1. Such a part passes power on, not amps. */
+  readonly supply?: Supply;
 }
+
+/** What a converter holds, and what it loses over it. */
+export interface Supply {
+  readonly volts: number;
+  readonly efficiency: number;
+}
+
+/** A converter of which nobody has said more. Source: convention of this project, docs/model.md. */
+export const USUAL_SUPPLY: Supply = { volts: 13.8, efficiency: 0.9 };
 
 /** Two wires from one part to the next, as far as anyone has said. */
 export interface HarnessRun {
@@ -46,8 +60,12 @@ export interface HarnessRun {
   /** Measured resistance there and back, fuses and contacts included, ohm; null where it follows from the wire or is not known. */
   readonly measuredOhm: number | null;
   readonly wire: RunWire | null;
-  /** Blade fuse, A; null for none, undefined where nobody has said. */
+  /** Fuse, A; null for none, undefined where nobody has said. */
   readonly fuseA: number | null | undefined;
+  /** What kind it is; as its rating is usually sold if absent. */
+  readonly fuseKind?: FuseKind;
+  /** Of panels: the fuse in each string, A. */
+  readonly stringFuseA?: number;
   /** More fuses in the same lead, A: they only add resistance. */
   readonly moreFusesA: readonly number[];
   /** How far from the battery (or what feeds it) the fuse sits, m. */
@@ -93,7 +111,8 @@ export function runOhm(
   if (!wire) return null;
   const { size, lengthM, contactPairs } = wire;
   const fusesA = fuseA ? [fuseA, ...moreFusesA] : moreFusesA;
-  return loopOhm({ areaMm2: size.areaMm2, runM: lengthM, temperatureC, contactPairs, fusesA });
+  const { areaMm2, isClad = false } = size;
+  return loopOhm({ areaMm2, isClad, runM: lengthM, temperatureC, contactPairs, fusesA });
 }
 
 /** What the connectors of a run may carry, A; null where they are not known. */

@@ -7,7 +7,8 @@ const draw = (receiveA: number, keyDownA: number): LoadDraw => ({ receiveA, keyD
 const flow = (draws: Record<string, LoadDraw>, more: Partial<HarnessFlow> = {}): HarnessFlow => ({
   draws: new Map(Object.entries(draws)),
   charging: new Map(),
-  floorV: { receive: 12.8, keyDown: 12.6 },
+  lowV: { receive: 12.8, keyDown: 12.6 },
+  sources: new Map(),
   batteryShare: 1,
   temperatureC: 20,
   ...more,
@@ -61,7 +62,73 @@ describe('the figures of a harness', () => {
     const shared = runFigures(joint, flow({ radio: draw(1, 12) }, { batteryShare: 0.5 }));
     expect(shared.get('one')!.keyDownA).toBe(6);
     expect(shared.get('radio')!.keyDownA).toBe(12);
-    expect(shared.get('radio')!.guardA).toBe(20);
+    // Both feed a short circuit behind the joint at once; one after the other the larger of them does.
+    expect(shared.get('radio')!.guardA).toBe(35);
+    expect(runFigures(joint, flow({ radio: draw(1, 12) })).get('radio')!.guardA).toBe(20);
+  });
+
+  it('make each of several batteries in parallel safe for three fifths of the whole', () => {
+    const joint = [
+      part('joint', 'joint', null),
+      part('one', 'battery', 'joint', copper(2.5, 0.5)),
+      part('two', 'battery', 'joint', copper(2.5, 0.5)),
+      part('radio', 'radio', 'joint', copper(2.5, 1)),
+    ];
+    const one = (batteryShare: number) =>
+      runFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare })).get('one')!;
+    expect([one(0.5).keyDownA, one(0.5).safeForA]).toEqual([10, 12]);
+    expect([one(1).keyDownA, one(1).safeForA]).toEqual([20, 20]);
+    // What their own cables lose is missing behind the joint.
+    const behind = runFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare: 0.5 })).get('radio')!;
+    expect(behind.keyDownV).toBeCloseTo(12.6 - 10 * one(0.5).ohm! - 20 * behind.ohm!, 9);
+  });
+
+  it('take the fault current of one battery, and of all that feed a joint', () => {
+    const sources = new Map(
+      ['one', 'two', 'three'].map((id) => [id, { fullV: 13.6, ohmicOhm: 0.25 / 12 }] as const),
+    );
+    const alone = [part('one', 'battery', null), part('radio', 'radio', 'one', { fuseAtM: 0.2 })];
+    const single = runFigures(alone, flow({}, { sources })).get('radio')!.faultA!;
+    // 12 Ah with 20 cm of AWG 12 is about where a blade's 1 kA ends: 13.6 V / (0.0104 + 0.0021) ohm.
+    expect(single).toBeCloseTo(1088, -1);
+    const joint = [
+      part('joint', 'joint', null),
+      ...['one', 'two', 'three'].map((id) => part(id, 'battery', 'joint', { fuseAtM: 0.2 })),
+      part('radio', 'radio', 'joint', { fuseAtM: 0.2 }),
+      part('lamp', 'load', 'radio', { fuseAtM: 0.2 }),
+    ];
+    const fault = (id: string, batteryShare: number) =>
+      runFigures(joint, flow({}, { sources, batteryShare })).get(id)!.faultA;
+    expect(fault('radio', 1 / 3)).toBeCloseTo(3 * single, 6);
+    expect(fault('radio', 1)).toBeCloseTo(single, 6);
+    // Into its own branch the two others feed.
+    expect(fault('one', 1 / 3)).toBeCloseTo(2 * single, 6);
+    expect(fault('lamp', 1 / 3)).toBeNull();
+  });
+
+  it('carry power through a converter, on both sides', () => {
+    const regulated = [
+      part('battery', 'battery', null),
+      { ...part('reg', 'converter', 'battery', copper(6, 0.5)), supply: { volts: 13.8, efficiency: 0.9 } },
+      part('radio', 'radio', 'reg', copper(6, 0.5)),
+    ];
+    const low = { receive: 12.8, keyDown: 12.222 };
+    const found = runFigures(regulated, flow({ radio: draw(1, 22) }, { lowV: low }));
+    // 22 A x 13.8 V / (0.9 x 12.22 V).
+    expect(found.get('reg')!.keyDownA).toBeCloseTo(27.6, 1);
+    expect(found.get('reg')!.wantsA).toBe(35);
+    expect(found.get('radio')!.keyDownA).toBe(22);
+    expect(found.get('radio')!.keyDownV).toBeCloseTo(13.8 - 22 * found.get('radio')!.ohm!, 9);
+  });
+
+  it('never want less than 2 A before a radio', () => {
+    const small = [
+      part('battery', 'battery', null),
+      part('radio', 'radio', 'battery', copper(1, 1)),
+      part('lamp', 'load', 'battery', copper(1, 1)),
+    ];
+    const found = runFigures(small, flow({ radio: draw(0.1, 0.4), lamp: draw(0.1, 0.4) }));
+    expect([found.get('radio')!.wantsA, found.get('lamp')!.wantsA]).toEqual([2, 1]);
   });
 
   it('hold a panel’s run against its own volts', () => {

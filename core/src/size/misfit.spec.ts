@@ -60,6 +60,6 @@ describe('a battery beside a panel', () => {
     expect(answer({}, { ...pwm, limitsCurrent: true })).toBeNull();
     expect(answer({}, {}, 100, { coldC: -1 })).toBe('no charging in the cold');
     expect(answer({}, {}, 100, { maxV: 14.3 })).toBe('radio survives charging');
-    expect(answer({}, {}, 100, { maxV: 14.4 })).toBeNull();
+    expect(answer({}, {}, 100, { maxV: 14.6 })).toBeNull();
   });
 });

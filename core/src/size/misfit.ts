@@ -1,8 +1,8 @@
 import { packAt } from '../battery/pack.js';
-import { chargedCold } from '../checks/battery-checks.js';
+import { batteryAccepts, chargedCold, neverCharged } from '../checks/charge-checks.js';
 import type { Answer } from '../checks/check.js';
 import { RULES, type RuleName } from '../checks/rules.js';
-import { batteryAccepts, controllerCarries } from '../checks/sun-checks.js';
+import { controllerCarries } from '../checks/sun-checks.js';
 import { survivesCharging } from '../checks/volts-checks.js';
 import { stationsOf } from '../forecast/plan-input.js';
 import type { SunPlan } from '../sun/harvest.js';
@@ -21,9 +21,9 @@ export function misfit(space: SizeSpace, battery: BatteryChoice, sun: SunChoice,
     answer?.severity === 'stop' ? { rule: RULES[rule].title, sentence: answer.sentence } : null;
   const limits = controller.kind === 'pwm' ? controller.limitsCurrent : true;
   for (const { name, label } of battery.packs) {
-    const { chemistry, cellsInSeries, maxChargeA } = label;
+    const { chemistry, cellsInSeries, maxChargeA, coldProtected } = label;
     const pack = packAt(label, plan.temperatureC);
-    const filled = { name, chemistry, cellsInSeries };
+    const filled = { name, chemistry, cellsInSeries, ...(coldProtected !== undefined && { coldProtected }) };
     const charged = pack.charge && {
       name,
       chemistry,
@@ -31,6 +31,7 @@ export function misfit(space: SizeSpace, battery: BatteryChoice, sun: SunChoice,
       isEntered: maxChargeA !== undefined,
     };
     const found =
+      stops('primary', neverCharged(filled)) ??
       stops('cold', chargedCold(filled, coldC)) ??
       (charges && charged
         ? stops('accepts', batteryAccepts(sun.name, charged, controllerRunAmps(controller, panel, pack)))
@@ -38,7 +39,7 @@ export function misfit(space: SizeSpace, battery: BatteryChoice, sun: SunChoice,
       (label.socket
         ? null
         : stationsOf(plan)
-            .map(({ radio }) => stops('charging', survivesCharging(radio, filled)))
+            .map(({ radio }) => stops('charging', survivesCharging(radio, filled, { temperatureC: coldC })))
             .find((reason) => reason !== null));
     if (found) return found;
   }

@@ -1,4 +1,6 @@
+import type { CheckedPack, HarnessFacts } from '../checks/facts.js';
 import { UNKNOWN_RUN, type HarnessPart, type HarnessRun, type PartKind } from '../harness/harness.js';
+import type { HarnessFlow } from '../harness/run-figures.js';
 
 /** A part of a harness with nothing said of its run but what is given. */
 export const part = (
@@ -18,4 +20,60 @@ export const part = (
 /** So much copper. */
 export const copper = (areaMm2: number, lengthM: number, contactPairs = 0): Partial<HarnessRun> => ({
   wire: { size: { awg: null, areaMm2 }, lengthM, contactPairs, bundled: false },
+});
+
+/** Nothing flows yet. */
+export const still = (more: Partial<HarnessFlow> = {}): HarnessFlow => ({
+  draws: new Map(),
+  charging: new Map(),
+  lowV: { receive: 12.8, keyDown: 12.6 },
+  sources: new Map(),
+  batteryShare: 1,
+  temperatureC: 20,
+  ...more,
+});
+
+/** A sound battery of 18 Ah. */
+export const checkedPack = (more: Partial<CheckedPack> = {}): CheckedPack => ({
+  part: 'battery',
+  name: 'battery',
+  chemistry: 'lifepo4',
+  cellsInSeries: 4,
+  health: 1,
+  meanA: 0.6,
+  keyDownA: 4,
+  continuousA: 10,
+  peakA: 20,
+  protects: true,
+  hasSocket: false,
+  capacityAh: 18,
+  wattHours: 230,
+  soc: 1,
+  lowestSoc: null,
+  ofCells: false,
+  ...more,
+});
+
+/** Facts with nothing to be found in them. */
+export const factsOf = (more: Partial<HarnessFacts> = {}): HarnessFacts => ({
+  flow: still(),
+  packs: [],
+  inParallel: true,
+  radios: [],
+  controllers: [],
+  inputs: [],
+  panels: [],
+  inverters: [],
+  disconnects: [],
+  coldC: 12,
+  hotC: 18,
+  temperatureC: 15,
+  isUnattended: false,
+  byAir: false,
+  getsToDropout: false,
+  storedDays: 0,
+  standingA: 0,
+  missing: [],
+  suspended: null,
+  ...more,
 });

@@ -1,0 +1,81 @@
+import {
+  continuousDischarge,
+  dischargeLimitKnown,
+  peakDischarge,
+  supplyCarriesKeyDown,
+  unevenShare,
+} from './discharge-checks.js';
+
+describe('the rule of continuous discharge', () => {
+  it('is kept at the limit and where the label states none', () => {
+    expect(continuousDischarge({ name: 'Shale 18', needA: 18, limitA: 18 })).toBeNull();
+    expect(continuousDischarge({ name: 'Shale 18', needA: 99, limitA: undefined })).toBeNull();
+  });
+
+  it('stops a mean load over it', () => {
+    const breach = continuousDischarge({ name: 'Shale 18', needA: 18.5, limitA: 18 });
+    expect(breach).toEqual(
+      jasmine.objectContaining({ severity: 'stop', asks: 'at most 18.0 A', has: '18.5 A' }),
+    );
+    expect(breach!.sentence).toContain('The mean load takes 18.5 A and Shale 18 may give 18.0 A');
+  });
+});
+
+describe('the rule of peak discharge', () => {
+  it('is kept under the limit', () => {
+    expect(peakDischarge({ name: 'Shale 18', needA: 20, limitA: 30 })).toBeNull();
+  });
+
+  it('stops key-down over it', () => {
+    expect(peakDischarge({ name: 'Shale 18', needA: 31, limitA: 30 })?.sentence).toContain(
+      'Key-down takes 31.0 A',
+    );
+  });
+});
+
+describe('the rule of the discharge limit that is not entered', () => {
+  const cells = { name: 'Ten cells', chemistry: 'nimh', capacityAh: 2.5 } as const;
+
+  it('is content where the label states one', () => {
+    expect(dischargeLimitKnown({ ...cells, continuousA: 5 }, 20)).toBeNull();
+    expect(dischargeLimitKnown({ ...cells, peakA: 5 }, 20)).toBeNull();
+    expect(dischargeLimitKnown(cells, 0)).toBeNull();
+  });
+
+  it('checks what is asked of the cells, and stops beyond three times what they usually stand', () => {
+    // 2 A of 2.5 Ah is 0.8 C; 20 A is 8 C.
+    expect(dischargeLimitKnown(cells, 2)).toEqual(
+      jasmine.objectContaining({ severity: 'look', asks: 'at most 1.0 C', has: '0.8 C' }),
+    );
+    expect(dischargeLimitKnown(cells, 7.5)?.severity).toBe('look');
+    expect(dischargeLimitKnown(cells, 20)).toEqual(
+      jasmine.objectContaining({ severity: 'stop', has: '8.0 C' }),
+    );
+    // Alkaline cells stand a fifth of that.
+    expect(dischargeLimitKnown({ ...cells, chemistry: 'alkaline' }, 2)?.severity).toBe('stop');
+  });
+});
+
+describe('the rule of the supply', () => {
+  it('is kept where the socket gives key-down', () => {
+    expect(supplyCarriesKeyDown({ name: 'Tarn 256', needA: 9, limitA: 10 })).toBeNull();
+  });
+
+  it('stops a socket that is too small', () => {
+    expect(supplyCarriesKeyDown({ name: 'Tarn 256', needA: 19, limitA: 10 })).toEqual(
+      jasmine.objectContaining({ severity: 'stop', asks: 'at most 10.0 A' }),
+    );
+  });
+});
+
+describe('the rule of the uneven share', () => {
+  it('is kept where three fifths fit, and silent where not even the half does', () => {
+    expect(unevenShare({ name: 'Cobble 20', needA: 12, limitA: 12 }, 10)).toBeNull();
+    expect(unevenShare({ name: 'Cobble 20', needA: 12, limitA: 9 }, 10)).toBeNull();
+    expect(unevenShare({ name: 'Cobble 20', needA: 12, limitA: undefined }, 10)).toBeNull();
+  });
+
+  it('looks where only the even share fits', () => {
+    expect(unevenShare({ name: 'Cobble 20', needA: 12, limitA: 11 }, 10)?.severity).toBe('look');
+  });
+});

@@ -1,0 +1,97 @@
+import { isLead, type ChemistryName } from '../battery/chemistry.js';
+import { fixed } from '../say/quantity.js';
+import type { Answer } from './check.js';
+import { amps } from './say.js';
+
+/** What a pack may give against what is asked of it, A; the limit is undefined where its label states none. */
+export interface Discharge {
+  readonly name: string;
+  readonly needA: number;
+  readonly limitA: number | undefined;
+}
+
+const LESS = 'Use less power or a pack that may give more.';
+
+const tooMuch = ({ name, needA, limitA }: Discharge, what: string): Answer =>
+  limitA !== undefined && needA > limitA
+    ? {
+        severity: 'stop',
+        sentence: `${what} takes ${amps(needA)} and ${name} may give ${amps(limitA)}: its protection would open. ${LESS}`,
+        asks: `at most ${amps(limitA)}`,
+        has: amps(needA),
+      }
+    : null;
+
+/** What cells usually stand for as long as they last, C; lead for minutes. Source: convention of this project, docs/model.md. */
+const USUAL_C: ReadonlyMap<ChemistryName, number> = new Map([
+  ['lifepo4', 1],
+  ['liion', 1],
+  ['agm', 1],
+  ['gel', 1],
+  ['flooded', 1],
+  ['nimh', 1],
+  ['alkaline', 0.2],
+  ['lithiumaa', 0.5],
+]);
+/** More than this many times what is usual is no question any more. */
+const FAR_BEYOND = 3;
+
+/** A pack whose label states no limit: what is asked of it against what such cells usually stand. @param needA key-down, A */
+export function dischargeLimitKnown(
+  {
+    name,
+    chemistry,
+    capacityAh,
+    continuousA,
+    peakA,
+  }: {
+    readonly name: string;
+    readonly chemistry: ChemistryName;
+    readonly capacityAh: number;
+    readonly continuousA?: number | undefined;
+    readonly peakA?: number | undefined;
+  },
+  needA: number,
+): Answer {
+  if (continuousA !== undefined || peakA !== undefined || needA <= 0) return null;
+  const usualC = USUAL_C.get(chemistry)!;
+  const needC = needA / capacityAh;
+  const beyond = needC > FAR_BEYOND * usualC;
+  const c = (value: number) => `${fixed(value, value < 0.1 ? 2 : 1)} C`;
+  const usual = `Cells of this kind usually stand ${c(usualC)}${isLead(chemistry) ? ' for minutes' : ''}`;
+  return {
+    severity: beyond ? 'stop' : 'look',
+    sentence: `The discharge limit of ${name} is not entered. Key-down takes ${amps(needA)}, which is ${c(needC)}. ${usual}. ${beyond ? LESS : 'Look at its label and enter the limit.'}`,
+    asks: `at most ${c(usualC)}`,
+    has: c(needC),
+  };
+}
+
+/** A pack gives its mean load without end. @param discharge A: the mean load, and the label's continuous limit */
+export const continuousDischarge = (discharge: Discharge, what = 'The mean load'): Answer =>
+  tooMuch(discharge, what);
+
+/** A pack gives key-down current for as long as the key is held. @param discharge A: key-down, and the label's peak limit */
+export const peakDischarge = (discharge: Discharge, what = 'Key-down'): Answer => tooMuch(discharge, what);
+
+/** Of several batteries in parallel one gives more than its even share: a limit that holds evenly only is worth a look. */
+export const unevenShare = ({ name, needA, limitA }: Discharge, evenA: number): Answer =>
+  limitA !== undefined && evenA <= limitA && needA > limitA
+    ? {
+        severity: 'look',
+        sentence: `Batteries in parallel never share evenly: ${name} may have to give ${amps(needA)}, three fifths of the whole, and its limit is ${amps(limitA)}. Use less power, or add one more.`,
+        asks: `at most ${amps(limitA)}`,
+        has: amps(needA),
+      }
+    : null;
+
+/** A regulated supply (a socket of a power station, a converter) gives key-down current, or its volts collapse. */
+export const supplyCarriesKeyDown = ({ name, needA, limitA }: Discharge): Answer =>
+  limitA !== undefined && needA > limitA
+    ? {
+        severity: 'stop',
+        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. Take the radio straight from a battery, or use less power.`,
+        asks: `at most ${amps(limitA)}`,
+        has: amps(needA),
+      }
+    : null;
