@@ -33,34 +33,38 @@ describe('the demo', () => {
     ]);
   });
 
+  // Written by hand before the rules were.
   it('has exactly these words on its wiring', () => {
     const said = (id: string) =>
       harnessReport(trips.find(({ trip }) => trip.id === id)!.trip, gear).checks.map(
         ({ severity, rule, part }) => `${severity} ${rule} ${part}`,
       );
-    // Nobody has said which fuse stands before the lamp's converter; the rest of the light kit is sound.
+    // Nobody has said which fuse stands before the lamp's converter. 18 Ah shorted are 1.5 kA, its protection opens before that
+    // matters. The computer's barrel is to be measured, the controller to be listened to; the rest of the light kit is sound.
     expect(said('gannet-rock-light')).toEqual([
       'look fuse tent-lamp.via',
+      'note interrupts shale-18',
+      'note polarity small-computer',
       'note noise rill-8',
-      'note single null',
     ]);
-    // 19.6 A key-down on a lead with a 10 A fuse; two batteries on leads that nobody has described, one of them lead,
-    // whose limits are not entered and which would be charged with more than lead takes.
+    // Two batteries one after the other on one joint; 22 A at full power on a cable with a 10 A fuse; cables that nobody has
+    // described; a lead battery whose limits are not entered, which nothing switches off, which would be charged with more than
+    // lead takes, and which at its reserve leaves the radio 11.4 V. The cable itself loses 0.35 V, about 3 %.
     expect(said('headland-contest-camp')).toEqual([
+      'stop changeover joint',
       'stop carries whimbrel-100',
       'look limit cobble-17',
       'look disconnect cobble-17',
       'look fuse shale-60',
       'look fuse cobble-17',
-      'look drop whimbrel-100',
       'look floor whimbrel-100',
       'look accepts weir-30',
       'note wake weir-30',
       'note noise weir-30',
       'note unknown null',
-      'note single null',
     ]);
-    expect(said('winter-bothy')).toEqual(['note single null']);
+    // Cells in a holder behind a fuse, no sun, inside a jacket.
+    expect(said('winter-bothy')).toEqual([]);
   });
 
   it('packs the light kit into two bags, under its limit', () => {

@@ -12,6 +12,7 @@ import type {
   Radio,
   Station,
 } from '../documents/gear.js';
+import { panelProblem } from '../resolve/panel-label.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
 
 const common = { schema: 'knapsack.gear', version: 4, name: 'x' } as const;
@@ -54,6 +55,13 @@ const radios = fc
   })
   .map((radio) => bare({ ...common, id: 'radio', kind: 'radio', ...radio }) as Radio);
 
+/** Yes, no, or not entered. */
+const yesNo = fc.option(fc.boolean(), { nil: undefined });
+
+/** What refuses a plan more often than not, in one of twelve. */
+const seldom = <T>(arbitrary: fc.Arbitrary<T>) =>
+  fc.oneof({ weight: 11, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary });
+
 const batteries = fc
   .record({
     chemistry: fc.constantFrom(...CHEMISTRY_NAMES),
@@ -67,6 +75,8 @@ const batteries = fc
     peakA: maybe('dischargeA'),
     peakS: maybe('peakS'),
     maxChargeA: maybe('chargeA'),
+    protects: yesNo,
+    coldProtected: yesNo,
     keepsCharge: fc.boolean(),
   })
   .map((battery) => bare({ ...common, id: 'battery', kind: 'battery', ...battery }) as Battery);
@@ -82,6 +92,7 @@ const stations = fc
     efficiency: maybe('efficiency'),
     idleW: maybe('idleW'),
     solarW: maybe('solarW'),
+    solarMaxV: seldom(figure('inputV')),
   })
   .map((station) => bare({ ...common, id: 'station', kind: 'station', ...station }) as Station);
 
@@ -125,6 +136,7 @@ const leads = fc
         fusesA: fc.array(any('fuseA'), { maxLength: 2 }),
         connectorA: any('connectorA'),
         bundled: fc.boolean(),
+        clad: fc.boolean(),
       })
       .map(({ size, ...wire }) => ({ wire: { ...wire, ...size } })),
   )
@@ -141,7 +153,12 @@ const panels = fc
     truth: maybe('truth'),
     vocPerKelvin: maybe('vocPerKelvin'),
   })
-  .map((panel) => bare({ ...common, id: 'panel', kind: 'panel', ...panel }) as Panel);
+  .map((panel) => bare({ ...common, id: 'panel', kind: 'panel', ...panel }) as Panel)
+  // A label that contradicts itself is no document; its watts alone are one.
+  .map((panel): Panel => {
+    const { vmpV: _vmp, vocV: _voc, impA: _imp, iscA: _isc, ...bareLabel } = panel;
+    return panelProblem(panel) ? bareLabel : panel;
+  });
 
 const controllers = fc
   .record({
@@ -149,6 +166,16 @@ const controllers = fc
     maxA: figure('chargeA'),
     selfUseA: maybe('selfUseA'),
     wakeShare: maybe('wakeShare'),
+    maxInputV: seldom(figure('inputV')),
+    chargesToV: maybe('chargesToV'),
+    compensates: yesNo,
+    equalises: yesNo,
+    wakesBattery: yesNo,
+    profiles: fc.oneof(
+      { weight: 6, arbitrary: fc.constant(undefined) },
+      { weight: 6, arbitrary: fc.constant(CHEMISTRY_NAMES) },
+      { weight: 1, arbitrary: fc.uniqueArray(fc.constantFrom(...CHEMISTRY_NAMES)) },
+    ),
   })
   .map(
     (controller) =>

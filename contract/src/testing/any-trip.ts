@@ -15,31 +15,46 @@ const aims = fc.oneof(
 const maybeAny = (name: Parameters<typeof any>[0]) => fc.option(any(name), { nil: undefined });
 const CONNECTOR = fc.constantFrom(...CONNECTOR_ENDS);
 /** What is said of a run of the kit below, and a part put in before it. */
-const harness = fc.record({
-  runs: fc.uniqueArray(
-    fc
-      .record({
-        to: fc.constantFrom('radio', 'panel', 'controller', 'accessory', 'amplifier', 'battery', 'split'),
-        lengthM: maybeAny('lengthM'),
-        awg: fc.option(fc.constantFrom(20, 14, 8), { nil: undefined }),
-        contactPairs: maybeAny('contactPairs'),
-        near: fc.option(CONNECTOR, { nil: undefined }),
-        far: fc.option(CONNECTOR, { nil: undefined }),
-        fuseA: fc.option(fc.constantFrom(0, 1, 7.5, 40), { nil: undefined }),
-        fuseAtM: maybeAny('fuseAtM'),
-        bundled: fc.option(fc.boolean(), { nil: undefined }),
-        from: fc.option(fc.constantFrom('battery', 'controller', 'split'), { nil: undefined }),
-      })
-      .map(bare),
-    { maxLength: 4, selector: ({ to }) => to },
-  ),
-  parts: fc.option(
-    fc
-      .constantFrom('splitter' as const, 'disconnect' as const, 'converter' as const, 'inverter' as const)
-      .map((kind) => [{ id: 'split', kind, from: 'battery' }]),
-    { nil: [] },
-  ),
-});
+const harness = fc
+  .record({
+    runs: fc.uniqueArray(
+      fc
+        .record({
+          to: fc.constantFrom('radio', 'panel', 'controller', 'accessory', 'amplifier', 'battery', 'split'),
+          lengthM: maybeAny('lengthM'),
+          awg: fc.option(fc.constantFrom(20, 14, 8), { nil: undefined }),
+          contactPairs: maybeAny('contactPairs'),
+          near: fc.option(CONNECTOR, { nil: undefined }),
+          far: fc.option(CONNECTOR, { nil: undefined }),
+          fuseA: fc.option(fc.constantFrom(0, 1, 7.5, 40), { nil: undefined }),
+          fuseAtM: maybeAny('fuseAtM'),
+          bundled: fc.option(fc.boolean(), { nil: undefined }),
+          clad: fc.option(fc.boolean(), { nil: undefined }),
+          from: fc.option(fc.constantFrom('battery', 'controller', 'split'), { nil: undefined }),
+        })
+        .map(bare),
+      { maxLength: 4, selector: ({ to }) => to },
+    ),
+    parts: fc.option(
+      fc
+        .record({
+          kind: fc.constantFrom(
+            'splitter' as const,
+            'disconnect' as const,
+            'converter' as const,
+            'inverter' as const,
+          ),
+          outV: maybeAny('outV'),
+          efficiency: maybeAny('efficiency'),
+          maxA: maybeAny('fuseA'),
+          disconnectV: maybeAny('disconnectV'),
+        })
+        .map((part) => [bare({ id: 'split', from: 'battery', ...part })]),
+      { nil: [] },
+    ),
+    changeover: fc.option(fc.constant({}), { nil: undefined }),
+  })
+  .map(bare);
 
 /** Trips with what any-gear.ts draws in the bag. */
 export const trips = fc
