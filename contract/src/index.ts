@@ -26,7 +26,7 @@ export * from './resolve/resolve-packs.js';
 export * from './resolve/resolve-restart.js';
 export * from './resolve/resolve-sun.js';
 export * from './resolve/resolve-wiring.js';
-export { runOf } from './harness/harness-of.js';
+export { runOf } from './harness/harness-runs.js';
 export * from './resolve/sky-of.js';
 export * from './documents/weather.js';
 export * from './weather/simulated-document.js';

@@ -1,6 +1,5 @@
 import {
   ACTIVITIES,
-  cautions,
   fixed,
   HOUR_MS,
   plainSentence,
@@ -13,12 +12,16 @@ import {
   sayTime,
   toLocator,
   planSentence,
+  type Check,
+  type ChemistryName,
   type Ration,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { REPEATS, type Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { drawHarness, type HarnessDrawing } from '../harness/drawing.js';
+import type { ExpectedReadings } from '../harness/expected-readings.js';
+import { wireSays } from '../harness/harness-checks.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { stationOf } from '../resolve/expand-blocks.js';
 import { counted, lookUp } from '../resolve/look-up.js';
@@ -33,14 +36,16 @@ export interface FieldCard {
   readonly name: string;
   readonly where: string;
   readonly when: string;
-  /** What stops the plan, in any room: said first. */
+  /** What stops the plan, in any room, and what Wire warns of: said first. */
   readonly stops: readonly string[];
+  readonly warnings: readonly string[];
   /** The chance and the typical outing; what is missing; or why it cannot be calculated. */
   readonly verdict: string;
   readonly kit: string;
   readonly schedule: readonly (readonly [when: string, what: string, how: string])[];
   readonly volts: readonly {
     readonly charge: string;
+    readonly rest: string;
     readonly listening: string;
     readonly keyDown: string;
     readonly left: string;
@@ -49,7 +54,9 @@ export interface FieldCard {
   readonly voltsNote: string;
   readonly ration: readonly (readonly [when: string, words: string])[];
   readonly fuses: readonly (readonly [run: string, fuse: string])[];
+  /** The order of connecting and of disconnecting. */
   readonly joining: string;
+  readonly parting: string;
   readonly cautions: readonly string[];
   /** The wiring as it is drawn in its room. */
   readonly wiring: HarnessDrawing;
@@ -61,13 +68,16 @@ export const BLANK_LINES = 6;
 const MOST_RATION = 14;
 const MOST_SCHEDULE = 14;
 
-/** What says stop, in the forecast or in Wire. */
-const stopsOf = ({ found, wire }: TripAssessment): readonly string[] =>
-  found && wire
-    ? planFindings(found.run.verdict, wire)
-        .filter(({ severity }) => severity === 'stop')
-        .map(({ sentence }) => sentence)
-    : [];
+/** What says stop, in the forecast or in Wire; in Wire alone where nothing can be forecast. */
+function stopsOf({ found, wire }: TripAssessment, checks: readonly Check[]): readonly string[] {
+  const says = wireSays(checks);
+  const findings =
+    found && wire ? planFindings(found.run.verdict, wire) : planFindings({ findings: [] }, says);
+  return findings.filter(({ severity }) => severity === 'stop').map(({ sentence }) => sentence);
+}
+
+/** Where something stops the kit, nobody is told that it lasts. */
+const MEND_FIRST = 'Mend this before you go: until then there is no verdict.';
 
 /** The chance and the typical outing; or what is missing, or why nothing can be said. */
 function verdictWords({ found, missing, problems }: TripAssessment, zone: string): string {
@@ -86,37 +96,39 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
   const { carried } = lookUp(trip, shelf);
   const report = harnessReport(trip, shelf);
   const assessment = assessTrip(trip, shelf);
+  const stops = stopsOf(assessment, report.checks);
   const volts = voltsTable(trip, carried, report.expected);
   const chemistries = [...new Set(batteryPieces(carried).map(({ gear }) => gear.chemistry))];
   return {
     name: trip.name,
     where: whereWords(trip),
     when: whenWords(trip),
-    stops: stopsOf(assessment),
-    verdict: verdictWords(assessment, zone),
+    stops,
+    warnings: report.checks.filter(({ severity }) => severity === 'look').map(({ sentence }) => sentence),
+    verdict:
+      stops.length > 0 && assessment.missing.length === 0 ? MEND_FIRST : verdictWords(assessment, zone),
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(
       trip,
       stationRadios(carried).map(({ name }) => name),
     ),
-    volts: (volts ?? []).map(({ soc, receiveV, keyDownV, hours, isFloor }) => ({
+    volts: (volts ?? []).map(({ soc, restV, receiveV, keyDownV, hours, isFloor }) => ({
       charge: sayQuantity({ value: soc, unit: 'share' }),
-      listening: `${fixed(receiveV, 2)} V`,
-      keyDown: `${fixed(keyDownV, 2)} V`,
+      rest: `${fixed(restV, 1)} V`,
+      listening: `${fixed(receiveV, 1)} V`,
+      keyDown: `${fixed(keyDownV, 1)} V`,
       left: hours === null ? '' : sayDuration(hours),
       isFloor,
     })),
-    voltsNote: voltsNote(trip, volts !== null, report.expected.receiveA, report.expected.keyDownA),
+    voltsNote: voltsNote(trip, volts ? chemistries : [], report.expected),
     ration: ration ? rationLines(ration, zone) : [],
     fuses: report.runs.flatMap(({ part, label }) => {
       const fuseA = report.parts.find(({ id }) => id === part)?.run?.fuseA;
       return fuseA ? [[label, `${fuseA} A`] as const] : [];
     }),
-    joining: report.joining
-      .filter(({ part }) => part !== null)
-      .map(({ words }) => words)
-      .join(' '),
-    cautions: [...new Set(chemistries.flatMap((chemistry) => cautions(chemistry)))],
+    joining: report.joining.map(({ words }) => words).join(' '),
+    parting: report.parting.map(({ words }) => words).join(' '),
+    cautions: report.cautions,
     wiring: drawHarness(report, 'across'),
   };
 }
@@ -169,9 +181,18 @@ function rationLines(ration: Ration, zone: string): FieldCard['ration'] {
 const atMost = <Line>(lines: readonly Line[], most: number, rest: (left: number) => Line): readonly Line[] =>
   lines.length <= most ? lines : [...lines.slice(0, most - 1), rest(lines.length - most + 1)];
 
-function voltsNote(trip: Trip, hasTable: boolean, receiveA: number, keyDownA: number): string {
-  if (!hasTable) return 'A power station’s socket gives the same volts to the end: read its own display.';
+function voltsNote(
+  { temperatureC, batteryUse }: Trip,
+  chemistries: readonly ChemistryName[],
+  { receiveA, keyDownA }: ExpectedReadings,
+): string {
+  if (chemistries.length === 0) {
+    return 'A power station’s socket gives the same volts to the end: read its own display.';
+  }
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
-  const turns = trip.batteryUse === 'turns' ? ' Of the first battery.' : '';
-  return `At the battery, ${amps(receiveA)} drawn while listening and ${amps(keyDownA)} with the key down, at ${fixed(trip.temperatureC, 0)} °C. Hours are of average work without sun.${turns}`;
+  const turns = batteryUse === 'turns' ? ' Of the first battery.' : '';
+  const rest = chemistries.includes('lifepo4')
+    ? 'At rest: panel off and an hour without load. Volts tell the charge below a fifth only; above it count Ah.'
+    : 'At rest: panel off and an hour without load.';
+  return `${rest} At the battery, ${amps(receiveA)} drawn while listening and ${amps(keyDownA)} with the key down, at ${fixed(temperatureC, 0)} °C. Hours are of average work without sun.${turns}`;
 }

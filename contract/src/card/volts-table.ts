@@ -8,6 +8,8 @@ import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
 /** What a meter at the battery shows at a charge. */
 export interface VoltsRow {
   readonly soc: number;
+  /** At rest: nothing charges or draws, for an hour. */
+  readonly restV: number;
   readonly receiveV: number;
   readonly keyDownV: number;
   /** Hours of average work down to the reserve from here, without sun; null without a forecast. */
@@ -36,6 +38,7 @@ export function voltsTable(
   const meanA = workingA ?? receiveA;
   const row = (soc: number): VoltsRow => ({
     soc,
+    restV: openCircuitVolts(pack, soc),
     receiveV: underLoad(pack, soc, meanA, receiveA),
     keyDownV: underLoad(pack, soc, meanA, keyDownA),
     hours: workingA ? (Math.max(0, soc - floor) * pack.deliverableAh) / workingA : null,

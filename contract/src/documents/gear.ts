@@ -114,6 +114,8 @@ export interface Battery extends GearCommon {
   readonly maxChargeA?: Figure;
   /** A protection of its own opens before it is emptied too far or short-circuited; not known if absent. */
   readonly protects?: boolean;
+  /** Its protection keeps a charge out below freezing; not known if absent. */
+  readonly coldProtected?: boolean;
   /** Cells made to keep their charge (low self-discharge). */
   readonly keepsCharge?: boolean;
 }
@@ -184,6 +186,8 @@ export interface Wire {
   /** What its connectors may carry, A. */
   readonly connectorA: number;
   readonly bundled?: boolean;
+  /** Copper-clad aluminium; copper if absent. */
+  readonly clad?: boolean;
 }
 
 /** A solar panel; what its label does not say is taken from its watts. */
@@ -217,8 +221,13 @@ export interface ControllerGear extends GearCommon {
   readonly selfUseA?: Figure;
   /** Share of the panel's watts under which it sleeps; 0.01 if absent. */
   readonly wakeShare?: Figure;
-  /** Chemistries that it has a charge profile for; any if absent. */
+  /** Chemistries that it has a charge profile for; not entered if absent. */
   readonly profiles?: readonly ChemistryName[];
+  /** Volts that it is set to charge up to. */
+  readonly chargesToV?: Figure;
+  /** Whether it compensates those for temperature, and whether its profile equalises flooded lead. */
+  readonly compensates?: boolean;
+  readonly equalises?: boolean;
   /** Whether it can wake a battery whose protection has cut it off. */
   readonly wakesBattery?: boolean;
   /** What its load terminals carry, where it has them. */

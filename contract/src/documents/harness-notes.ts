@@ -1,4 +1,4 @@
-import type { Connector } from '@knapsack/core';
+import type { Connector, FuseKind } from '@knapsack/core';
 
 /** Kinds of parts that a user puts between those of the bag. */
 export const ADDED_KINDS = ['splitter', 'distribution', 'disconnect', 'converter', 'inverter'] as const;
@@ -14,6 +14,9 @@ export interface AddedPart {
   /** Volts at the battery at which a disconnect takes its loads off, and brings them back while it charges. */
   readonly disconnectV?: number;
   readonly reconnectV?: number;
+  /** Volts that a converter holds, and power out / power in; 13.8 V and 0.90 if absent. */
+  readonly outV?: number;
+  readonly efficiency?: number;
   /** The part that it hangs from. */
   readonly from: string;
 }
@@ -33,17 +36,31 @@ export interface RunNote {
   /** Connector at the end nearer the battery, and at the part. */
   readonly near?: Connector;
   readonly far?: Connector;
-  /** Blade fuse, A; 0 for none. */
+  /** Fuse, A; 0 for none. Its kind is as its rating is usually sold if absent. */
   readonly fuseA?: number;
+  readonly fuseKind?: FuseKind;
+  /** Of panels: the fuse in each string, A. */
+  readonly stringFuseA?: number;
   /** How far from the battery it sits, m. */
   readonly fuseAtM?: number;
   readonly bundled?: boolean;
+  /** Copper-clad aluminium. */
+  readonly clad?: boolean;
+}
+
+/** What keeps batteries apart that are used one after the other. */
+export interface Changeover {
+  readonly name?: string;
+  /** What it may carry, A. */
+  readonly maxA?: number;
 }
 
 /** How the kit is wired otherwise than the bag alone would say. */
 export interface HarnessNotes {
   readonly parts?: readonly AddedPart[];
   readonly runs?: readonly RunNote[];
+  /** Stands in the place of the batteries’ joint. */
+  readonly changeover?: Changeover;
 }
 
 /** Parts of which something else is said than before, by their ids: those that were put in or taken out as well. */

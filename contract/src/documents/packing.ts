@@ -5,6 +5,7 @@ export const WAYS_IN = {
   paddle: { label: 'by paddle', limitG: 20_000, litres: 60 },
   trolley: { label: 'with a trolley', limitG: 40_000, litres: 120 },
   vehicle: { label: 'by vehicle', limitG: 150_000, litres: 500 },
+  air: { label: 'by air', limitG: 23_000, litres: 90 },
 } as const;
 
 export type WayIn = keyof typeof WAYS_IN;

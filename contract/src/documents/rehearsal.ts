@@ -28,4 +28,6 @@ export interface Rehearsal {
   readonly charging?: readonly ChargeChoice[];
   /** How long the load test lasts, minutes. */
   readonly loadMinutes?: number;
+  /** Temperature of the room where the kit is tried, C; 20 if absent. */
+  readonly roomC?: number;
 }

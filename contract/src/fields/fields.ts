@@ -57,11 +57,12 @@ export const FIELDS = {
   soc: { label: 'The charge', unit: '%', min: 0, max: 1, shown: 100 },
   operators: { label: 'The number of operators', unit: '', min: 1, max: 8, whole: true },
   noise: { label: 'The noise', unit: '', min: -200, max: 200 },
+  roomC: { label: 'The temperature of the room', unit: '°C', min: 0, max: 40 },
   loadMinutes: { label: 'The load test', unit: 'min', min: 5, max: 600, whole: true },
   reading: { label: 'The reading', unit: '', min: -1e6, max: 1e6 },
   contactPairs: { label: 'The contact pairs', unit: '', min: 0, max: 40, whole: true },
   fuseA: { label: 'The fuse', unit: 'A', min: 0, max: 500, aboveMin: true },
-  bladeA: { label: 'The fuse', unit: 'A', min: 0, max: 40 },
+  bladeA: { label: 'The fuse', unit: 'A', min: 0, max: 300 },
   connectorA: { label: 'The connector’s rating', unit: 'A', min: 0, max: 500, aboveMin: true },
   inSeries: { label: 'The panels in series', unit: '', min: 1, max: 50, whole: true },
   vocPerKelvin: { label: 'The coefficient of Voc', unit: '%/K', min: -0.02, max: 0, shown: 100 },
@@ -113,6 +114,8 @@ export const FIELDS = {
   targetAvailability: { label: 'The target availability', unit: '%', min: 0.5, max: 1, shown: 100 },
   disconnectV: volts('The disconnect voltage'),
   reconnectV: volts('The reconnect voltage'),
+  chargesToV: volts('The charge voltage'),
+  outV: volts('The output voltage'),
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 

@@ -2,11 +2,13 @@ import { stringify } from 'csv-stringify/browser/esm/sync';
 import {
   CONNECTORS,
   fixed,
+  FUSE_KINDS,
   PART_KINDS,
   sayConnector,
   type Connector,
-  type HarnessPart,
+  usualKind,
 } from '@knapsack/core';
+import { CHANGEOVER_NAME } from './harness-of.js';
 import type { HarnessReport } from './harness-report.js';
 
 /** One thing to buy or to lay out. */
@@ -24,9 +26,9 @@ export interface BillRow {
 export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
   const label = new Map(runs.map((run) => [run.part, run.label]));
   const standing = parts
-    .filter(({ kind }) => kind !== 'missing' && kind !== 'joint')
+    .filter(({ kind }) => kind !== 'missing' && kind !== 'joint' && kind !== 'outlet')
     .map((part): BillRow => ({
-      what: PART_KINDS[part.kind as Exclude<HarnessPart['kind'], 'missing'>],
+      what: part.kind === 'changeover' ? CHANGEOVER_NAME : PART_KINDS[part.kind],
       detail: part.name,
       count: 1,
       lengthM: null,
@@ -41,7 +43,7 @@ export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
       ...(run.wire
         ? [
             {
-              what: 'two-core wire',
+              what: run.wire.size.isClad ? 'two-core wire, copper-clad aluminium' : 'two-core wire',
               detail:
                 run.wire.size.awg === null
                   ? `${Number(run.wire.size.areaMm2.toFixed(2))} mm²`
@@ -53,7 +55,15 @@ export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
           ]
         : []),
       ...(typeof run.fuseA === 'number'
-        ? [{ what: 'blade fuse with holder', detail: `${run.fuseA} A`, count: 1, lengthM: null, where }]
+        ? [
+            {
+              what: `${FUSE_KINDS[run.fuseKind ?? usualKind(run.fuseA)].label} with holder`,
+              detail: `${run.fuseA} A`,
+              count: 1,
+              lengthM: null,
+              where,
+            },
+          ]
         : []),
       ...ends.map((end) => ({
         what: 'connector',

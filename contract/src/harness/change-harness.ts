@@ -6,9 +6,10 @@ import {
   stepEdges,
   succeed,
   type Remedy,
+  type RunChange,
   type Result,
 } from '@knapsack/core';
-import type { AddedKind, AddedPart, HarnessNotes, RunNote } from '../documents/harness-notes.js';
+import type { AddedKind, AddedPart, Changeover, HarnessNotes, RunNote } from '../documents/harness-notes.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
@@ -38,7 +39,9 @@ export function changeRun(
 
 /** As changeRun, but a fuse that is not sold, a run of no length and a loop are answered with a sentence. */
 export function tryRun(trip: Trip, shelf: readonly Gear[], to: string, said: Partial<RunNote>): Result<Trip> {
-  const unsold = said.fuseA ? fuseNotSold(said.fuseA) : null;
+  const noted = trip.harness?.runs?.find((note) => note.to === to);
+  const { fuseA, fuseKind } = { ...noted, ...said };
+  const unsold = fuseA ? fuseNotSold(fuseA, fuseKind) : null;
   if (unsold) return problem('fuse', unsold);
   if (said.lengthM !== undefined && said.lengthM <= 0) {
     return problem('length', 'A run of no length joins nothing: say how long it is, one way, in metres.');
@@ -85,6 +88,12 @@ export function withoutPart(trip: Trip, id: string): Trip {
   });
 }
 
+/** The trip with a change-over switch between its batteries, or something more said of it; null takes it out. */
+export function withChangeover(trip: Trip, said: Changeover | null): Trip {
+  const { changeover, ...rest } = trip.harness ?? {};
+  return withHarness(trip, said ? { ...rest, changeover: { ...changeover, ...said } } : rest);
+}
+
 /** The trip with a rule's remedy for a run or part put in. @param newId an id that no part has yet */
 export function applyRemedy(
   trip: Trip,
@@ -93,23 +102,21 @@ export function applyRemedy(
   remedy: Remedy,
   newId: string,
 ): Trip {
-  const { fuseA, fuseAtM, areaMm2, lengthM, near, far, from, offTerminals, disconnect } = remedy;
+  const { offTerminals, disconnect, changeover, words: _words, also = [], isCopper, ...run } = remedy;
+  if (changeover) return withChangeover(trip, {});
   if (offTerminals) return offTheTerminals(trip, shelf, to);
   if (disconnect) return withDisconnect(trip, shelf, to, newId);
-  const said: Partial<RunNote> = {
-    ...(fuseA !== undefined && { fuseA }),
-    ...(fuseAtM !== undefined && { fuseAtM }),
-    ...(areaMm2 !== undefined && { areaMm2 }),
-    ...(lengthM !== undefined && { lengthM }),
-    ...(near && { near }),
-    ...(far && { far }),
-    ...(from !== undefined && { from }),
-  };
-  return (remedy.also ?? []).reduce(
-    (changed, { to: other, ...more }) => changeRun(changed, other, more),
-    changeRun(trip, to, said),
+  return also.reduce(
+    (changed, { to: other, ...more }) => changeRun(changed, other, noteOf(more)),
+    changeRun(trip, to, noteOf({ ...run, ...(isCopper && { isCopper }) })),
   );
 }
+
+/** What a remedy says of a run, as a note. */
+const noteOf = ({ isCopper, ...said }: RunChange & Pick<RunNote, 'from'>): Partial<RunNote> => ({
+  ...said,
+  ...(isCopper && { clad: false }),
+});
 
 /** What hangs on a controller's load terminals hangs from the battery. */
 function offTheTerminals({ radioOn: _on, ...trip }: Trip, shelf: readonly Gear[], controller: string): Trip {

@@ -1,4 +1,13 @@
-import { fixed, PART_KINDS, sayQuantity, type Check, type HarnessPart, type Severity } from '@knapsack/core';
+import {
+  fixed,
+  FUSE_KINDS,
+  PART_KINDS,
+  sayQuantity,
+  usualKind,
+  type Check,
+  type HarnessPart,
+  type Severity,
+} from '@knapsack/core';
 import type { HarnessReport, ReportedRun } from './harness-report.js';
 import { layOut, type Box, type Direction, type Point, type RunWay } from './layout.js';
 
@@ -124,12 +133,14 @@ function drawRun(
   const lines = part.run && run ? runLines(part, run) : [];
   const known = part.run === null || part.run.wire || part.run.lead;
   const fuseA = part.run?.fuseA;
-  const at = words && (isAcross ? placesAcross(words, way.flowsIn) : placesDown(words, way.flowsIn));
+  // A fuse stands at the battery: at the end of a charging run, at the beginning of the battery's own.
+  const fuseAtEnd = way.flowsIn && part.kind !== 'battery' && part.kind !== 'station';
+  const at = words && (isAcross ? placesAcross(words, fuseAtEnd) : placesDown(words, fuseAtEnd));
   return {
     part: part.id,
     on: 'run',
     words: run
-      ? `${run.label}: ${[...(fuseA ? [`fuse ${rated(fuseA)}`] : []), ...lines.map(({ text }) => text)].join(', ')}${worst ? `, ${WORST[worst]}` : ''}`
+      ? `${run.label}: ${[...(fuseA ? [fuseWords(fuseA, part.run?.fuseKind)] : []), ...lines.map(({ text }) => text)].join(', ')}${worst ? `, ${WORST[worst]}` : ''}`
       : '',
     worst,
     box: words ?? { ...end, width: 0, height: 0 },
@@ -198,6 +209,10 @@ function runLines(part: HarnessPart, run: ReportedRun): { readonly text: string;
     { text: say(high), look: 'figures' },
   ];
 }
+
+/** "30 A terminal fuse". */
+const fuseWords = (fuseA: number, kind = usualKind(fuseA)): string =>
+  `${rated(fuseA)} ${FUSE_KINDS[kind].label}`;
 
 const rated = (amps: number): string => `${Number(amps.toFixed(1))} A`;
 

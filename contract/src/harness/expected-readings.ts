@@ -1,40 +1,68 @@
-import { HOUR_MS, openCircuitVolts, packAt, type Forecast, type HarnessFlow } from '@knapsack/core';
+import {
+  ampsOutOf,
+  HOUR_MS,
+  insideDip,
+  openCircuitVolts,
+  packAt,
+  sunDayAh,
+  type Forecast,
+  type HarnessFlow,
+  type HarnessPart,
+} from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
 import type { Carried } from '../resolve/look-up.js';
-import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+import { usualSkyOf } from '../resolve/sky-of.js';
 import { batteryPieces } from './battery-pieces.js';
+
+/** Temperature of the room where a kit is tried, unless typed, C. */
+export const USUAL_ROOM_C = 20;
 
 /** What a meter should show at home, beside what is known of each run. */
 export interface ExpectedReadings {
   /** Mean current of everything while a radio is worked, A; null without a forecast. */
   readonly workingA: number | null;
-  /** What everything together draws while listening and with the key down, A. */
+  /** What everything together draws from the batteries while listening and with the key down, A. */
   readonly receiveA: number;
   readonly keyDownA: number;
-  /** What the panel brings in a day under the outing's own sky, Ah. */
+  /** What the panel brings on a usual day of that season, Ah. */
   readonly sunAhADay: number;
-  /** Volts of the battery at the start over those at the reserve, V. */
+  /** Volts of a full battery at rest in the room, as the key goes down, over those at the lowest charge of the plan, V. */
   readonly riseV: number;
 }
 
 export function expectedReadings(
   trip: Trip,
   carried: readonly Carried[],
+  parts: readonly HarnessPart[],
   run: Forecast | null,
-  { draws }: HarnessFlow,
+  flow: HarnessFlow,
 ): ExpectedReadings {
-  const [piece] = batteryPieces(carried);
+  const pieces = batteryPieces(carried);
+  const [piece] = pieces;
+  const together = trip.batteryUse === 'turns' ? 1 : pieces.length;
+  const room = piece && packAt(packLabelOf(piece.gear, together), trip.rehearsal?.roomC ?? USUAL_ROOM_C);
   const pack = piece && packAt(packLabelOf(piece.gear, 1), trip.temperatureC);
-  const restV = (soc: number) => (pack && !pack.socket ? openCircuitVolts(pack, soc) : 0);
-  const total = (of: 'receiveA' | 'keyDownA') => [...draws.values()].reduce((sum, draw) => sum + draw[of], 0);
+  const [receiveA, keyDownA] = (['receiveA', 'keyDownA'] as const).map((of) => ampsOutOf(parts, flow, of));
   return {
-    receiveA: total('receiveA'),
-    keyDownA: total('keyDownA'),
-    workingA: run && meanWhileWorking(run, pack?.socket?.volts ?? restV(trip.startSoc)),
-    sunAhADay: run ? ampereHoursADay(run) : 0,
-    riseV: piece ? restV(trip.startSoc) - restV(floorOf(trip, piece.gear)) : 0,
+    receiveA,
+    keyDownA,
+    workingA:
+      run && meanWhileWorking(run, pack?.socket?.volts ?? (pack ? openCircuitVolts(pack, trip.startSoc) : 0)),
+    sunAhADay: run ? sunDayAh(run.plan, dayBefore(trip), usualSkyOf(trip)(monthOf(trip))) : 0,
+    riseV:
+      room && !room.socket
+        ? openCircuitVolts(room, 1) - insideDip(room, receiveA, keyDownA) - flow.lowV.keyDown
+        : 0,
   };
 }
+
+const DAY_MS = 24 * HOUR_MS;
+
+/** The 24 hours before one leaves. */
+const dayBefore = ({ start, rehearsal }: Trip): number => Date.parse(rehearsal?.departure ?? start) - DAY_MS;
+
+const monthOf = (trip: Trip): number => new Date(dayBefore(trip)).getUTCMonth() + 1;
 
 function meanWhileWorking({ load }: Forecast, busV: number): number | null {
   const { edgesMs, mean, keyDownRadioA } = load;
@@ -47,14 +75,4 @@ function meanWhileWorking({ load }: Forecast, busV: number): number | null {
     hours += lasts;
   }
   return hours > 0 ? ampereHours / hours : null;
-}
-
-function ampereHoursADay({ march: { offeredA, edgesMs } }: Forecast): number {
-  const steps = edgesMs.length - 1;
-  const hours = (edgesMs[steps] - edgesMs[0]) / HOUR_MS;
-  let ampereHours = 0;
-  for (let step = 0; step < steps; step++) {
-    ampereHours += (offeredA[step] * (edgesMs[step + 1] - edgesMs[step])) / HOUR_MS;
-  }
-  return hours > 0 ? (ampereHours / hours) * 24 : 0;
 }

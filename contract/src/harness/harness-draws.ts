@@ -5,7 +5,6 @@ import {
   radioCurrent,
   ratedBlock,
   ratedCurrents,
-  ratedThroughout,
   stationsOf,
   type AccessoryLoad,
   controllerRunAmps,
@@ -14,59 +13,78 @@ import {
   type Charging,
   type Pack,
   type Forecast,
+  type HarnessPart,
   type LoadDraw,
   type PlanInput,
   type PlannedStation,
-  type Rating,
 } from '@knapsack/core';
 import { isKind, type Carried } from '../resolve/look-up.js';
 import { panelLabel } from '../resolve/panel-label.js';
 import { controllerKind } from '../resolve/resolve-sun.js';
 import { radioParts } from './lost-with.js';
+import { ampsBehind, supplyOf } from './supply.js';
 
-/** What every load of a harness takes, by the id of its part. @param busV volts that watts are reckoned at */
+/** The part of a plan that its loads come from: there without a battery, a sun or a place. */
+export type PlannedLoads = Pick<PlanInput, 'radio' | 'blocks' | 'others' | 'rating' | 'accessories'>;
+
+/**
+ * What every load of a harness takes at its own terminals, by the id of its part.
+ *
+ * @param busV volts of the battery that watts are worked out at
+ * @param middleV those that the plan took for radios behind a converter
+ */
 export function harnessDraws(
-  plan: PlanInput,
+  plan: PlannedLoads,
   carried: readonly Carried[],
+  parts: readonly HarnessPart[],
   busV: number,
+  middleV: number,
 ): ReadonlyMap<string, LoadDraw> {
   const draws = new Map<string, LoadDraw>();
-  const stations = stationsOf(plan);
   const radios = radioParts(carried);
-  stations.forEach((station, index) => {
+  stationsOf(plan).forEach((station, index) => {
     const id = radios[index];
-    if (id !== undefined) draws.set(id, radioDraw(plan, station));
+    if (id === undefined) return;
+    const supply = supplyOf(parts, id);
+    // The plan has its amps at the battery; here they count at the radio.
+    draws.set(id, scaled(radioDraw(plan, station), supply ? 1 / ampsBehind(supply, middleV) : 1));
   });
   const accessories = carried.filter(isKind('accessory'));
   const amplifiers = carried.filter(isKind('amplifier'));
   [...accessories, ...amplifiers].forEach(({ gear }, index) => {
-    draws.set(gear.id, loadDraw(plan.accessories[index], busV));
+    const supply = supplyOf(parts, gear.id);
+    draws.set(gear.id, loadDraw(plan.accessories[index], supply ? supply.volts / supply.efficiency : busV));
   });
   return draws;
 }
 
-function radioDraw(plan: PlanInput, station: PlannedStation): LoadDraw {
-  const most = (rating: Rating) => {
-    const { blocks, radio } =
-      rating === plan.rating
-        ? station
-        : stationsOf(ratedThroughout(plan, rating)).find(
-            ({ radio: { name } }) => name === station.radio.name,
-          )!;
-    const currents = ratedCurrents(radio.figures, rating);
-    return blocks
-      .map((block) => ratedBlock(block, radio, rating))
-      .map((block) => ({ share: block.share, ...radioCurrent(block.currents ?? currents, block) }));
-  };
-  const planned = most(plan.rating);
-  const { receiveA } = ratedCurrents(station.radio.figures, plan.rating);
-  const peak = (blocks: ReturnType<typeof most>) =>
-    Math.max(receiveA, ...blocks.map((block) => (block.share > 0 ? block.keyDownA : block.receiveA)));
+const scaled = ({ receiveA, keyDownA, safeForA }: LoadDraw, by: number): LoadDraw => ({
+  receiveA: by * receiveA,
+  keyDownA: by * keyDownA,
+  safeForA: by * safeForA,
+});
+
+function radioDraw(plan: PlannedLoads, { radio, blocks }: PlannedStation): LoadDraw {
+  const currents = ratedCurrents(radio.figures, plan.rating);
+  const planned = blocks
+    .map((block) => ratedBlock(block, radio, plan.rating))
+    .map((block) => ({ share: block.share, ...radioCurrent(block.currents ?? currents, block) }));
+  const { receiveA } = currents;
+  // What it can take, whatever is planned: the power knob opens it.
+  const mostA = fullPowerAmps(radio);
+  const peakA = planned.map((block) => (block.share > 0 ? block.keyDownA : block.receiveA));
   return {
     receiveA: Math.max(receiveA, ...planned.map((block) => block.receiveA)),
-    keyDownA: peak(planned),
-    safeForA: Math.max(peak(planned), peak(most('cautious'))),
+    // Without a block the key may be pressed all the same.
+    keyDownA: planned.length > 0 ? Math.max(receiveA, ...peakA) : mostA,
+    safeForA: Math.max(mostA, ...peakA),
   };
+}
+
+/** Key-down current at the most power that a radio has, by the larger of what its sheet and its meter say, A. */
+function fullPowerAmps({ figures }: PlannedStation['radio']): number {
+  const { receiveA, points } = ratedCurrents(figures, 'cautious');
+  return Math.max(receiveA, ...points.map(({ amps }) => amps));
 }
 
 function loadDraw(load: AccessoryLoad | undefined, busV: number): LoadDraw {

@@ -1,37 +1,37 @@
 import {
+  ampsOutOf,
   coldOpenCircuitVolts,
   CONVERTERS,
-  heldLonger,
   HOUR_MS,
-  insideDip,
   joined,
-  openCircuitVolts,
+  loopIn,
   packAt,
   partsBelow,
   type CheckedPack,
+  type CheckedPanel,
   type Forecast,
   type HarnessFacts,
   type HarnessFlow,
   type HarnessPart,
 } from '@knapsack/core';
-import type { Battery, ControllerGear, Station } from '../documents/gear.js';
-import type { Trip } from '../documents/trip.js';
+import type { ControllerGear } from '../documents/gear.js';
+import type { AddedPart } from '../documents/harness-notes.js';
+import { isAttended, type Trip } from '../documents/trip.js';
 import { isKind, type Carried } from '../resolve/look-up.js';
 import { panelLabel } from '../resolve/panel-label.js';
-import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
-import { coldest } from '../resolve/resolve-sun.js';
+import { plannedLoads } from '../resolve/planned-loads.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+import { coldest, hottest } from '../resolve/resolve-sun.js';
 import { stationRadios } from '../resolve/resolve-stations.js';
+import { checkedPack, faultSources, lowestSoc, lowVolts } from './battery-facts.js';
 import { batteryPieces } from './battery-pieces.js';
-import { singlePieces } from './single-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
-import { NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
+import { ADDED_NAMES, NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
 import { radioParts } from './lost-with.js';
+import { middleVolts } from './supply.js';
 
 /** Rises that are heard: one S-unit, or half of one in dB. */
 const HEARD = { S: 1, dB: 3 } as const;
-/** Volts that a harness without a battery is reckoned at. */
-const NOMINAL_V = 12.8;
-
 /** Bands on which a controller was heard; null where nobody has listened. */
 export const heardOn = ({ noise }: ControllerGear): readonly { readonly band: string }[] | null =>
   noise && noise.length > 0 ? noise.filter(({ unit, off, on }) => on - off >= HEARD[unit]) : null;
@@ -39,25 +39,27 @@ export const heardOn = ({ noise }: ControllerGear): readonly { readonly band: st
 /** A plan as a harness sees it: what flows to its loads, and how it went where it was marched. */
 export type HarnessRun = Pick<Forecast, 'plan' | 'load'> & Partial<Pick<Forecast, 'packs' | 'march'>>;
 
-/** What the rules hold a harness against. @param run null where the plan cannot be calculated, as with parts missing */
+/** What the rules hold a harness against. @param run null where the plan cannot be calculated: then the loads alone count */
 export function harnessFacts(
   trip: Trip,
   carried: readonly Carried[],
   parts: readonly HarnessPart[],
   run: HarnessRun | null,
 ): HarnessFacts {
-  const flow = harnessFlow(trip, carried, run);
-  const total = (of: 'receiveA' | 'keyDownA') =>
-    [...flow.draws.values()].reduce((sum, draw) => sum + draw[of], 0);
+  const flow = harnessFlow(trip, carried, parts, run);
+  // What hangs from a power station's mains outlet does not pass its 12 V socket.
+  const onSocket = parts.filter(({ kind }) => kind !== 'outlet');
+  const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
   const inParallel = trip.batteryUse !== 'turns';
   const pieces = batteryPieces(carried);
   const shareOf = inParallel ? Math.max(1, pieces.length) : 1;
   const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
+  const loop = loopIn(parts);
   return {
     flow,
-    packs: pieces.map(({ gear, id, name }): CheckedPack => ({
+    packs: pieces.map(({ gear, id, name }, index): CheckedPack => ({
       part: id,
-      ...checkedPack(trip, gear, name),
+      ...checkedPack(trip, gear, name, lowestSoc(trip, run, index)),
       meanA: meanA / shareOf,
       keyDownA: total('keyDownA') / shareOf,
     })),
@@ -65,19 +67,28 @@ export function harnessFacts(
     radios: stationRadios(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
       part: radioParts(carried)[index],
       name,
+      mostW: trip.blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0),
       dropoutV: dropoutV.value,
       ...(fullPowerV && { fullPowerV: fullPowerV.value }),
       ...(maxV && { maxV: maxV.value }),
     })),
     controllers: carried.filter(isKind('controller')).map(({ gear }) => checkedController(gear, parts)),
-    panels: carried.filter(isKind('panel')).map(({ gear, item }) => {
+    inputs: carried.filter(isKind('station')).map(({ gear: { id, name, solarMaxV } }) => ({
+      part: id,
+      name,
+      ...(solarMaxV && { maxInputV: solarMaxV.value }),
+    })),
+    panels: carried.filter(isKind('panel')).map(({ gear, item }): CheckedPanel => {
       const inSeries = item.inSeries ?? 1;
-      const label = joined(panelLabel(gear), inSeries, item.count / inSeries);
+      const strings = item.count / inSeries;
+      const label = joined(panelLabel(gear), inSeries, strings);
       return {
         part: gear.id,
         name: gear.name,
         coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
         shortA: label.iscA,
+        stringA: label.iscA / strings,
+        strings,
         bestA: run?.march ? largest(run.march.offeredA) : 0,
       };
     }),
@@ -89,60 +100,62 @@ export function harnessFacts(
         standingW: CONVERTERS.mains.standingW,
         hours: inverterHours(trip, carried, id, run),
       })),
+    disconnects: (trip.harness?.parts ?? [])
+      .filter(({ kind }) => kind === 'disconnect')
+      .map((added) => ({ part: added.id, ...disconnectFacts(added) })),
     coldC: coldest(trip),
+    hotC: hottest(trip),
+    temperatureC: trip.temperatureC,
+    isUnattended: !isAttended(trip),
+    byAir: trip.packing?.wayIn === 'air',
+    getsToDropout: run?.march ? run.march.ends.radioDropoutMs !== null : false,
     storedDays: trip.storedDays ?? 0,
     standingA: carried
       .filter(isKind('controller'))
       .reduce((sum, { gear }) => sum + (gear.selfUseA?.value ?? 0), 0),
-    singles: singlePieces(trip, carried).map(({ gear }) => gear.name),
     missing: missingOf(parts, carried),
+    suspended:
+      loop.length > 0 ? `In the wiring, ${loop.map(({ name }) => name).join(' feeds ')} feeds itself.` : null,
   };
 }
 
-function harnessFlow(trip: Trip, carried: readonly Carried[], run: HarnessRun | null): HarnessFlow {
-  const [piece] = batteryPieces(carried);
-  const count = trip.batteryUse === 'turns' ? 1 : batteryPieces(carried).length;
-  const pack = piece && packAt(packLabelOf(piece.gear, count), trip.temperatureC);
-  const restV = pack ? (pack.socket?.volts ?? openCircuitVolts(pack, floorOf(trip, piece.gear))) : NOMINAL_V;
-  const draws = run ? harnessDraws(run.plan, carried, restV) : new Map();
-  const total = (of: 'receiveA' | 'keyDownA') => [...draws.values()].reduce((sum, draw) => sum + draw[of], 0);
-  // As the march looks at it: polarisation by the plan's largest mean, ohmic resistance by the current of the moment.
-  const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
-  const floorV = (amps: number) => restV - (pack ? insideDip(pack, Math.min(meanA, amps), amps) : 0);
-  return {
+const disconnectFacts = ({ name, disconnectV, reconnectV, maxA }: AddedPart) => ({
+  name: name ?? ADDED_NAMES.disconnect,
+  ...(disconnectV !== undefined && { disconnectV }),
+  ...(reconnectV !== undefined && { reconnectV }),
+  ...(maxA !== undefined && { maxA }),
+});
+
+function harnessFlow(
+  trip: Trip,
+  carried: readonly Carried[],
+  parts: readonly HarnessPart[],
+  run: HarnessRun | null,
+): HarnessFlow {
+  const pieces = batteryPieces(carried);
+  const inTurns = trip.batteryUse === 'turns';
+  const [piece] = pieces;
+  const low = lowVolts(trip, carried, run);
+  const restV = low(0, 0);
+  const loads = run?.plan ?? plannedLoads(trip, carried);
+  const draws = loads ? harnessDraws(loads, carried, parts, restV, middleVolts(trip, carried)) : new Map();
+  const flow: HarnessFlow = {
     draws,
-    charging: harnessCharging(carried, pack ?? null, run),
-    floorV: { receive: floorV(total('receiveA')), keyDown: floorV(total('keyDownA')) },
-    batteryShare: 1 / Math.max(1, count),
+    charging: harnessCharging(
+      carried,
+      piece ? packAt(packLabelOf(piece.gear, inTurns ? 1 : pieces.length), trip.temperatureC) : null,
+      run,
+    ),
+    lowV: { receive: restV, keyDown: restV },
+    batteryShare: inTurns ? 1 : 1 / Math.max(1, pieces.length),
+    sources: faultSources(carried),
     temperatureC: trip.temperatureC,
   };
-}
-
-function checkedPack(trip: Trip, gear: Battery | Station, name: string) {
-  const label = packLabelOf(gear, 1);
-  const common = {
-    name,
-    chemistry: gear.chemistry,
-    cellsInSeries: gear.cellsInSeries,
-    health: label.health,
-    capacityAh: label.ratedAh * label.health,
-    soc: trip.startSoc,
-  };
-  if (gear.kind === 'station') {
-    return { ...common, hasSocket: true, ...(gear.socketA && { socketA: gear.socketA.value }) };
-  }
-  const { continuousA, peakA, peakS, protects } = gear;
-  const isHeld = trip.blocks.some((block) => heldLonger(block, peakS?.value));
-  const { charge } = packAt(label, trip.temperatureC);
-  return {
-    ...common,
-    hasSocket: false,
-    ...(charge && { maxChargeA: charge.maxA, chargeEntered: gear.maxChargeA !== undefined }),
-    ...(continuousA && { continuousA: continuousA.value }),
-    // A key that is held for longer than the peak may last takes the continuous limit.
-    ...(peakA && !isHeld && { peakA: peakA.value }),
-    ...(protects !== undefined && { protects }),
-  };
+  // As the march looks at it: polarisation by the plan's largest mean, ohmic resistance by the current of the moment.
+  const receiveA = ampsOutOf(parts, flow, 'receiveA');
+  const meanA = run ? largest(run.load.mean.amps) : receiveA;
+  const keyDown = low(meanA, ampsOutOf(parts, flow, 'keyDownA'));
+  return { ...flow, lowV: { receive: low(meanA, receiveA), keyDown } };
 }
 
 function checkedController(
@@ -150,6 +163,7 @@ function checkedController(
   parts: readonly HarnessPart[],
 ): HarnessFacts['controllers'][number] {
   const { id, name, maxInputV, maxA, loadA, profiles, wakesBattery, type, limitsCurrent } = gear;
+  const { chargesToV, compensates, equalises } = gear;
   const below = partsBelow(parts, id);
   return {
     part: id,
@@ -162,6 +176,9 @@ function checkedController(
     ...(loadA && { loadA: loadA.value }),
     ...(profiles && { profiles }),
     ...(wakesBattery !== undefined && { wakesBattery }),
+    ...(chargesToV && { chargesToV: chargesToV.value }),
+    ...(compensates !== undefined && { compensates }),
+    ...(equalises !== undefined && { equalises }),
   };
 }
 

@@ -1,19 +1,18 @@
 import {
-  areaOfAwg,
   CONVERTERS,
   readConnector,
   UNKNOWN_RUN,
-  USUAL_FUSE_AT_M,
+  USUAL_SUPPLY,
   type HarnessPart,
-  type HarnessRun,
   type PartKind,
   type RunName,
 } from '@knapsack/core';
 import type { Accessory, Amplifier, Gear, Lead } from '../documents/gear.js';
-import type { AddedPart, RunNote } from '../documents/harness-notes.js';
+import type { AddedPart } from '../documents/harness-notes.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, type Carried } from '../resolve/look-up.js';
 import { batteryPieces } from './battery-pieces.js';
+import { runOf, runOfLead, withNote } from './harness-runs.js';
 import { pieceId } from './piece-id.js';
 
 /** Ids of what stands for no single piece of gear. */
@@ -25,6 +24,8 @@ export const END_OF_LEAD = 'end-of-lead';
 
 /** The converter in front of a load, and the gear that a part's id belongs to. */
 export const converterOf = (load: string): string => `${load}.via`;
+/** The mains outlet of a power station. */
+export const outletOf = (station: string): string => `${station}.mains`;
 export const gearOfPart = (part: string): string => part.split('.')[0];
 
 /**
@@ -43,23 +44,21 @@ function partsOfBag(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
   const leads = new Map(
     carried.filter(isKind('lead')).map(({ item, gear }) => [runOf(item.run, gear), gear] as const),
   );
-  const sources = batteryParts(carried);
+  const sources = batteryParts(trip, carried);
   const root = sources[0].id;
   const charging = chargingParts(carried, root, leads);
   const controller = charging.find(({ kind }) => kind === 'controller');
   const onTerminals = trip.radioOn === 'terminals' && controller;
   const boxes = distributionParts(carried, onTerminals ? onTerminals.id : root, leads);
   const loadsFrom = boxes.at(-1)?.id ?? (onTerminals ? onTerminals.id : root);
-  return [...sources, ...charging, ...boxes, ...loadParts(carried, loadsFrom, leads)];
+  const station = sources.length === 1 && sources[0].kind === 'station' ? sources[0] : null;
+  return [...sources, ...charging, ...boxes, ...loadParts(carried, loadsFrom, leads, station)];
 }
 
 type Leads = ReadonlyMap<RunName, Lead>;
 
-/** Where a lead goes: as this trip says, else as its gear does. */
-export const runOf = (own: RunName | undefined, { run }: Lead): RunName => own ?? run ?? 'radio';
-
-/** The battery as the root; several hang from a joint, each on a lead of its own. */
-function batteryParts(carried: readonly Carried[]): HarnessPart[] {
+/** The battery as the root; several hang from a joint or a change-over switch, each on a cable of its own. */
+function batteryParts(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
   const pieces = batteryPieces(carried);
   if (pieces.length === 0) return [gap(NO_BATTERY, 'no battery in the bag', null)];
   const part = ({ gear, id, name }: (typeof pieces)[number], from: string | null): HarnessPart => ({
@@ -69,13 +68,15 @@ function batteryParts(carried: readonly Carried[]): HarnessPart[] {
     run: from === null ? null : UNKNOWN_RUN,
   });
   if (pieces.length === 1) return [part(pieces[0], null)];
+  const change = trip.batteryUse === 'turns' ? trip.harness?.changeover : undefined;
   const joint: HarnessPart = {
     id: JOINT,
-    kind: 'joint',
-    name: 'the batteries',
+    kind: change ? 'changeover' : 'joint',
+    name: change ? (change.name ?? CHANGEOVER_NAME) : 'the batteries',
     from: null,
     run: null,
     connectors: [],
+    ...(change?.maxA !== undefined && { maxA: change.maxA }),
   };
   return [joint, ...pieces.map((piece) => part(piece, JOINT))];
 }
@@ -132,7 +133,12 @@ function distributionParts(carried: readonly Carried[], from: string, leads: Lea
 }
 
 /** Radios, amplifiers and accessories; what wants other volts hangs behind its converter. */
-function loadParts(carried: readonly Carried[], from: string, leads: Leads): HarnessPart[] {
+function loadParts(
+  carried: readonly Carried[],
+  from: string,
+  leads: Leads,
+  station: HarnessPart | null,
+): HarnessPart[] {
   const radios = carried.filter(isKind('radio')).flatMap(({ gear, item }) =>
     Array.from({ length: item.count }, (_, index): HarnessPart => ({
       ...base(pieceId(gear.id, index), 'radio', gear),
@@ -143,17 +149,40 @@ function loadParts(carried: readonly Carried[], from: string, leads: Leads): Har
   );
   const [first, ...others] = radios;
   const more = carried.flatMap(({ gear, item }) =>
-    gear.kind === 'amplifier' || gear.kind === 'accessory' ? loadPart(gear, item.count, from) : [],
+    gear.kind === 'amplifier' || gear.kind === 'accessory' ? loadPart(gear, item.count, from, station) : [],
   );
+  const outlet =
+    station && more.some((part) => part.from === outletOf(station.id)) ? [outletPart(station)] : [];
   return [
     ...(first
       ? [{ ...first, run: runOfLead(leads.get('radio')) }, ...others]
       : [gap(NO_RADIO, 'no radio in the bag', from)]),
+    ...outlet,
     ...more,
   ];
 }
 
-function loadPart(gear: Accessory | Amplifier, count: number, from: string): HarnessPart[] {
+/** Where a power station gives mains: another place than its 12 V socket. */
+const outletPart = ({ id }: HarnessPart): HarnessPart => ({
+  id: outletOf(id),
+  kind: 'outlet',
+  name: 'mains outlet',
+  from: id,
+  run: null,
+  connectors: [],
+});
+
+function loadPart(
+  gear: Accessory | Amplifier,
+  count: number,
+  from: string,
+  station: HarnessPart | null,
+): HarnessPart[] {
+  if (station && gear.kind === 'accessory' && gear.via === 'mains') {
+    const name = counted(gear.name, count);
+    // It hangs there by its own mains cable, which is nothing to wire here.
+    return [{ ...base(gear.id, 'load', gear), name, from: outletOf(station.id), run: null }];
+  }
   const via = gear.kind === 'accessory' && gear.via && gear.via !== 'bus' ? gear.via : null;
   const load: HarnessPart = {
     ...base(gear.id, gear.kind === 'amplifier' ? 'amplifier' : 'load', gear),
@@ -192,36 +221,7 @@ const gap = (id: string, name: string, from: string | null): HarnessPart => ({
   connectors: [],
 });
 
-/** A run as the lead of the bag has it. */
-function runOfLead(lead: Lead | undefined): HarnessRun {
-  if (!lead) return UNKNOWN_RUN;
-  const { name, loopOhm, wire, connectors = [] } = lead;
-  const [near = null, far = near] = connectors.map(readConnector);
-  const [fuseA = null, ...moreFusesA] = wire?.fusesA ?? [];
-  return {
-    lead: name,
-    measuredOhm: loopOhm?.value ?? null,
-    wire: wire
-      ? {
-          size: sizeOf(wire),
-          lengthM: wire.lengthM,
-          contactPairs: wire.contactPairs,
-          bundled: wire.bundled ?? false,
-        }
-      : null,
-    fuseA: wire ? fuseA : undefined,
-    moreFusesA,
-    fuseAtM: USUAL_FUSE_AT_M,
-    statedA: wire?.connectorA ?? null,
-    near,
-    far,
-  };
-}
-
-export const sizeOf = ({ awg, areaMm2 }: { readonly awg?: number; readonly areaMm2?: number }) =>
-  awg === undefined ? { awg: null, areaMm2: areaMm2 ?? 1 } : { awg, areaMm2: areaOfAwg(awg) };
-
-function addedPart({ id, kind, name, maxA, from }: AddedPart): HarnessPart {
+function addedPart({ id, kind, name, maxA, from, outV, efficiency }: AddedPart): HarnessPart {
   return {
     id,
     kind,
@@ -230,8 +230,17 @@ function addedPart({ id, kind, name, maxA, from }: AddedPart): HarnessPart {
     run: UNKNOWN_RUN,
     connectors: [],
     ...(maxA !== undefined && { maxA }),
+    ...(kind === 'converter' && {
+      supply: {
+        volts: outV ?? USUAL_SUPPLY.volts,
+        efficiency: efficiency ?? USUAL_SUPPLY.efficiency,
+      },
+    }),
   };
 }
+
+/** What a change-over switch is called unless it has a name of its own. */
+export const CHANGEOVER_NAME = 'change-over switch';
 
 /** What an added part is called unless it has a name of its own. */
 export const ADDED_NAMES: Record<AddedPart['kind'], string> = {
@@ -241,41 +250,3 @@ export const ADDED_NAMES: Record<AddedPart['kind'], string> = {
   converter: 'DC-DC converter',
   inverter: 'mains inverter',
 };
-
-/** What nobody has said of a run to which something has been: a contact pair at each end, a metre. */
-const USUAL_WIRE = { lengthM: 1, contactPairs: 2, areaMm2: 2.5 } as const;
-
-/** A part with what the trip says of its run; what was measured of a lead does not hold for another wire. */
-function withNote(part: HarnessPart, note: RunNote | undefined): HarnessPart {
-  if (!note || !part.run) return part;
-  const { run } = part;
-  const { from, lengthM, awg, areaMm2, contactPairs, bundled, near, far, fuseA, fuseAtM } = note;
-  const isOtherWire = [lengthM, awg, areaMm2, contactPairs].some((said) => said !== undefined);
-  const wire =
-    run.wire || isOtherWire
-      ? {
-          size:
-            awg !== undefined || areaMm2 !== undefined
-              ? sizeOf({ ...(awg !== undefined && { awg }), ...(areaMm2 !== undefined && { areaMm2 }) })
-              : (run.wire?.size ?? { awg: null, areaMm2: USUAL_WIRE.areaMm2 }),
-          lengthM: lengthM ?? run.wire?.lengthM ?? USUAL_WIRE.lengthM,
-          contactPairs: contactPairs ?? run.wire?.contactPairs ?? USUAL_WIRE.contactPairs,
-          bundled: bundled ?? run.wire?.bundled ?? false,
-        }
-      : null;
-  return {
-    ...part,
-    ...(from !== undefined && { from }),
-    run: {
-      ...run,
-      measuredOhm: isOtherWire ? null : run.measuredOhm,
-      wire,
-      fuseA: fuseA === undefined ? run.fuseA : fuseA === 0 ? null : fuseA,
-      fuseAtM: fuseAtM ?? run.fuseAtM,
-      // A stated rating is that of the lead's own connectors.
-      statedA: near || far ? null : run.statedA,
-      near: near ?? run.near,
-      far: far ?? run.far,
-    },
-  };
-}

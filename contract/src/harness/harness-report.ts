@@ -1,19 +1,24 @@
 import {
+  cautions,
   connectionOrder,
   disconnectionOrder,
   forecast,
+  outingCautions,
   runFigures,
   runLabel,
   type Check,
   type Forecast,
+  type HarnessFacts,
   type HarnessPart,
+  type OrderFacts,
   type OrderStep,
   type RunFigures,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import { lookUp, type Carried } from '../resolve/look-up.js';
+import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
+import { batteryPieces } from './battery-pieces.js';
 import { applyRemedy } from './change-harness.js';
 import { expectedReadings, type ExpectedReadings } from './expected-readings.js';
 import { checkedHarness } from './harness-checks.js';
@@ -34,7 +39,9 @@ export interface HarnessReport {
   readonly joining: readonly OrderStep[];
   readonly parting: readonly OrderStep[];
   readonly expected: ExpectedReadings;
-  /** Why there are no currents, where the plan cannot be reckoned. */
+  /** What can hurt someone in the work with this kit, in sentences. */
+  readonly cautions: readonly string[];
+  /** Why the plan cannot be calculated, so that the currents are those of the blocks alone; null where it can. */
   readonly unreckoned: string | null;
 }
 
@@ -52,12 +59,32 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
       return run ? [{ part: part.id, label: runLabel(parts, part), ...run }] : [];
     }),
     checks: checks.map((check) => withSureRemedy(trip, shelf, carried, run, checks, check)),
-    joining: connectionOrder(parts),
+    joining: connectionOrder(parts, orderFacts(facts)),
     parting: disconnectionOrder(parts),
-    expected: expectedReadings(trip, carried, run, facts.flow),
+    expected: expectedReadings(trip, carried, parts, run, facts.flow),
+    cautions: cautionsOf(carried, parts),
     unreckoned: plan.ok ? null : plan.problems[0].sentence,
   };
 }
+
+/** What to look out for, by what is in the bag; local codes and licensed practice go first. */
+const cautionsOf = (carried: readonly Carried[], parts: readonly HarnessPart[]): readonly string[] => [
+  ...new Set(batteryPieces(carried).flatMap(({ gear }) => cautions(gear.chemistry))),
+  ...outingCautions({
+    hasAntenna: carried.some(isKind('antenna')),
+    hasMains: parts.some(({ kind }) => kind === 'inverter' || kind === 'outlet'),
+  }),
+];
+
+/** What the order of connecting depends on besides the parts. */
+const orderFacts = ({ packs, inParallel }: HarnessFacts): OrderFacts =>
+  packs.length < 2
+    ? {}
+    : {
+        batteries: inParallel ? 'parallel' : 'turns',
+        fullByCharger: packs.some(({ chemistry }) => chemistry === 'lifepo4'),
+        isMixed: new Set(packs.map(({ chemistry }) => chemistry)).size > 1,
+      };
 
 /** Rules whose remedy is looked at along the runs already (see runChecks). */
 const isSure = ({ on, part, remedy }: Check): boolean => on === 'run' || part === null || !remedy;

@@ -18,6 +18,7 @@ const run = (change: Partial<RunFigures>): RunFigures => ({
   ampacityA: null,
   connectorA: null,
   guardA: null,
+  faultA: null,
   wantsA: null,
   ...change,
 });

@@ -145,7 +145,10 @@ function chargedPack(
   const { charge } = pack;
   const chemistry = chemistryOf(gear.chemistry);
   const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
-  const fitting = chargers.filter(({ profiles }) => !profiles || profiles.includes(gear.chemistry));
+  // A charger that does not say is offered for all but NiMH, which needs an end of charge of its own.
+  const fitting = chargers.filter(({ profiles }) =>
+    profiles ? profiles.includes(gear.chemistry) : gear.chemistry !== 'nimh',
+  );
   const sources: readonly ChargeSource[] = charge
     ? [
         ...(gear.kind === 'station' ? [{ id: OWN, name: 'its own adapter' }] : []),
@@ -193,7 +196,7 @@ function packNote(
   if (source === NONE && soc < FULL) return 'It leaves as it is: say what charges it.';
   const { belongsTo } = chemistryOf(chemistry);
   if (belongsTo === 'lithium') return 'Until then keep it near half: full, it ages fastest.';
-  if (belongsTo === 'lead') return 'Keep it full all the time: part charged, it is ruined.';
+  if (belongsTo === 'lead') return 'Keep it full: part charged it ages faster.';
   return null;
 }
 

@@ -44,12 +44,14 @@ export interface Readiness {
  *
  * @param stops rules of the wiring that say stop
  * @param late what should be charging by now
+ * @param unchecked why the wiring could not be looked at in full; null where it was
  */
 export function readiness(
   steps: readonly RehearsalStep[],
   results: readonly StepResult[],
   stops: number,
   late: readonly string[],
+  unchecked: string | null = null,
 ): Readiness {
   const outcomes = steps.map((step) => outcomeOf(step, results));
   const open = outcomes.filter((outcome) => outcome === null).length;
@@ -57,13 +59,14 @@ export function readiness(
   const things = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
   const left = [
     ...(stops > 0 ? [`the wiring has ${things(stops, 'stop')}`] : []),
+    ...(unchecked === null ? [] : ['the plan cannot be calculated, so the wiring is not checked in full']),
     ...(bad > 0 ? [`${things(bad, 'step')} went wrong`] : []),
     ...(open > 0 ? [`${things(open, 'step')} ${open === 1 ? 'is' : 'are'} open`] : []),
     ...(late.length > 0 ? [`${late.join(' and ')} should be charging by now`] : []),
   ];
   const ready = left.length === 0 && steps.length > 0;
   const sentence = ready
-    ? `Ready: all ${steps.length} steps were tried and found good.`
+    ? `Ready: all ${steps.length} steps were tried and are OK.`
     : steps.length === 0
       ? 'There is nothing to rehearse yet: put a kit in the bag, in the Plan.'
       : `Not yet: ${left.join(', ')}.`;

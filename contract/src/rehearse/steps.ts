@@ -1,4 +1,4 @@
-import { fixed } from '@knapsack/core';
+import { fixed, wayToRoot, type HarnessPart } from '@knapsack/core';
 import type { ControllerGear, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import type { HarnessReport, ReportedRun } from '../harness/harness-report.js';
@@ -40,6 +40,8 @@ export const USUAL_LOAD_MINUTES = 30;
 const AMPS_APART = 0.2;
 /** Least that a meter tells apart, A. */
 const LEAST_A = 0.02;
+/** How long the key is held for a reading, s: a meter settles, and nothing gets hot. */
+const KEY_DOWN_S = 10;
 /** A radio's own plug may be this much lower than predicted, V. */
 const VOLTS_APART = 0.3;
 
@@ -70,9 +72,39 @@ export function rehearsalSteps(
       reading: null,
       controller,
     })),
+    ...report.parts.filter(switches).map(listenStep),
     ...loadStep(trip, report),
+    ...(report.runs.some(({ keyDownA }) => keyDownA > 0) ? [WARMTH, CRIMPS] : []),
   ];
 }
+
+/** What switches many thousand times a second, besides a charge controller. */
+const switches = ({ kind }: HarnessPart): boolean =>
+  kind === 'converter' || kind === 'inverter' || kind === 'station' || kind === 'outlet';
+
+const listenStep = ({ id, name }: HarnessPart): RehearsalStep => ({
+  id: `noise ${id}`,
+  group: 'noise',
+  words: `Listen on each band with ${name} off and on.`,
+  why: 'Every converter that switches may hiss, a cheap USB one most of all.',
+  reading: null,
+});
+
+const WARMTH: RehearsalStep = {
+  id: 'warmth',
+  group: 'load',
+  words: 'Straight after the key was down, feel the fuse holder and every plug: none is more than hand-warm.',
+  why: 'Warmth is resistance, and it grows with every outing.',
+  reading: null,
+};
+
+const CRIMPS: RehearsalStep = {
+  id: 'crimps',
+  group: 'load',
+  words: 'Pull on every crimp: none moves.',
+  why: 'A loose crimp holds on the bench and lets go on the hill.',
+  reading: null,
+};
 
 const chargeSteps = ({ id, name }: ControllerGear): RehearsalStep[] => [
   {
@@ -108,14 +140,15 @@ function drawSteps(run: ReportedRun, { parts, expected }: HarnessReport): Rehear
   };
   // Nothing is predicted where a run on the way is not entered.
   if (part.kind !== 'radio' || run.keyDownV === null) return [draws];
-  const keyDownV = run.keyDownV + expected.riseV;
+  // Behind a converter its own volts stand, whatever the battery’s.
+  const keyDownV = run.keyDownV + (isRegulated(part, parts) ? 0 : expected.riseV);
   return [
     draws,
     {
       id: `volts ${part.id}`,
       group: 'read',
-      words: `Key down, at the plug of ${part.name} there are`,
-      why: 'Less than predicted is lost on a lead, a fuse or a contact that the drawing does not know.',
+      words: `Battery full and rested, into a dummy load, key down for ${KEY_DOWN_S} s: at the plug of ${part.name} there are`,
+      why: 'Fewer volts mean that a cable, a fuse or a contact loses more than the drawing says.',
       reading: {
         unit: 'V',
         expected: keyDownV,
@@ -125,6 +158,9 @@ function drawSteps(run: ReportedRun, { parts, expected }: HarnessReport): Rehear
     },
   ];
 }
+
+const isRegulated = (part: HarnessPart, parts: readonly HarnessPart[]): boolean =>
+  wayToRoot(parts, part.id).some(({ supply }) => supply);
 
 function loadStep(trip: Trip, { expected: { workingA } }: HarnessReport): RehearsalStep[] {
   if (workingA === null) return [];

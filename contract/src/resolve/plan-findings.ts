@@ -6,9 +6,6 @@ const SAID_AS: Readonly<Partial<Record<RuleName, string>>> = {
   limit: 'discharge-limit',
   continuous: 'discharge-limit',
   peak: 'discharge-limit',
-  supply: 'discharge-limit',
-  full: 'over-voltage',
-  charging: 'over-voltage',
 };
 
 /** All that a plan's room has to say of it: what the forecast found, and every stop of Wire, the stops first. */

@@ -20,6 +20,7 @@ export const USUAL_CELLS: Record<ChemistryName, number> = {
   flooded: 6,
   nimh: 10,
   alkaline: 10,
+  lithiumaa: 8,
 };
 
 /** Hours of the trip where none were wished for. */

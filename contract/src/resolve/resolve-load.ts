@@ -6,6 +6,7 @@ import {
   powerAtBattery,
   succeed,
   timesDraw,
+  USUAL_SOCKET,
   type AccessoryLoad,
   type Draw,
   type OnRule,
@@ -19,6 +20,8 @@ import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Accessory } from '../documents/gear.js';
 import { trustOf, type Figure } from '../documents/figure.js';
 import type { Trip } from '../documents/trip.js';
+import { batteryPieces } from '../harness/battery-pieces.js';
+import { supplyIn } from '../harness/supply.js';
 import { counted, isKind, type Carried } from './look-up.js';
 
 /** Everything that draws besides the radio: accessories, the controller itself, the charging of the radio's own battery. */
@@ -48,7 +51,7 @@ export function resolveAccessories(
   const behindFirst: OutingHours = { ...hours, blocks: withModes(stations[0].blocks) };
   return succeed([
     ...accessories.map(({ item, gear }): AccessoryLoad => {
-      const draw = (figure: Figure) => timesDraw(drawOf(gear, figure), item.count);
+      const draw = (figure: Figure) => timesDraw(drawnAtBattery(trip, carried, gear, figure), item.count);
       const on = gear.drawA ?? gear.drawW;
       return {
         name: counted(gear.name, item.count),
@@ -64,7 +67,8 @@ export function resolveAccessories(
       };
     }),
     ...carried.filter(isKind('amplifier')).map(({ item, gear }): AccessoryLoad => {
-      const draw = ({ value }: Figure): Draw => ({ amps: value * item.count, watts: 0 });
+      const draw = ({ value }: Figure): Draw =>
+        timesDraw(behindConverter(trip, carried, gear.id, { amps: value, watts: 0 }), item.count);
       const rule: OnRule = { when: 'transmitting', ...(gear.modes && { modes: gear.modes }) };
       return {
         name: counted(gear.name, item.count),
@@ -88,6 +92,23 @@ export function resolveAccessories(
 
 const withModes = (blocks: readonly PlannedBlock[]): OutingHours['blocks'] =>
   blocks.flatMap((block) => (block.mode ? [{ ...block, mode: block.mode }] : []));
+
+/** What an accessory draws at the battery: through its own converter, the one put in before it, or a power station's mains outlet. */
+function drawnAtBattery(trip: Trip, carried: readonly Carried[], gear: Accessory, figure: Figure): Draw {
+  const drawn = drawOf(gear, figure);
+  const station = carried.find(isKind('station'))?.gear;
+  if (station && gear.via === 'mains' && batteryPieces(carried).length === 1) {
+    // Straight from the cells: the 12 V socket's converter, which the march takes off, is not in the way.
+    return { amps: 0, watts: drawn.watts * (station.efficiency?.value ?? USUAL_SOCKET.efficiency) };
+  }
+  return behindConverter(trip, carried, gear.id, drawn);
+}
+
+/** Amps behind a converter that holds its volts are watts before it. */
+function behindConverter(trip: Trip, carried: readonly Carried[], id: string, drawn: Draw): Draw {
+  const supply = drawn.amps > 0 ? supplyIn(trip, carried, id) : null;
+  return supply ? { amps: 0, watts: (drawn.amps * supply.volts) / supply.efficiency } : drawn;
+}
 
 /** A figure of an accessory at the battery: amps as they are, watts through their converter. */
 const drawOf = ({ drawW, via = 'bus' }: Accessory, { value }: Figure): Draw =>

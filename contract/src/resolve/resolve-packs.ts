@@ -91,7 +91,8 @@ export const packLabelOf = (gear: Battery | Station, count: number): PackLabel =
 
 /** Packs of one kind in parallel: capacity and limits add, resistance divides. */
 function batteryLabel(battery: Battery, count: number): PackLabel {
-  const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA, keepsCharge } = battery;
+  const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA, keepsCharge, coldProtected } =
+    battery;
   return {
     chemistry: battery.chemistry,
     cellsInSeries: battery.cellsInSeries,
@@ -100,6 +101,7 @@ function batteryLabel(battery: Battery, count: number): PackLabel {
     ...(resistanceOhm && { ohmicOhm: ohmicOf(resistanceOhm) / count }),
     ...(cutoffV && { cutoffV: cutoffV.value }),
     ...(maxChargeA && { maxChargeA: maxChargeA.value * count }),
+    ...(coldProtected !== undefined && { coldProtected }),
     ...(keepsCharge && { leaksAMonth: leaksAMonth(battery.chemistry, true) }),
   };
 }

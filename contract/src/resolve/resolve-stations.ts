@@ -13,6 +13,8 @@ import { trustOf, type Figure } from '../documents/figure.js';
 import type { Radio } from '../documents/gear.js';
 import { currentOf } from '../documents/transmit-figure.js';
 import type { Trip } from '../documents/trip.js';
+import { radioParts } from '../harness/lost-with.js';
+import { ampsBehind, middleVolts, supplyIn } from '../harness/supply.js';
 import { expandBlocks, stationOf, type Occurrence } from './expand-blocks.js';
 import { isKind, lacking, type Carried } from './look-up.js';
 
@@ -37,8 +39,9 @@ export function resolveStations(
       lacking('station', `${planned}: put another in, or give those blocks to a station that has a radio.`),
     );
   }
+  const ids = radioParts(carried);
   const station = (radio: Radio, index: number): PlannedStation => ({
-    radio: plannedRadio(radio, trip),
+    radio: plannedRadio(radio, trip, carried, ids[index]),
     blocks: worked
       .filter(({ block }) => stationOf(block) === index + 1)
       .map((time) => plannedBlock(time, radio)),
@@ -50,10 +53,15 @@ export function resolveStations(
   return succeed([station(radios[0], 0), ...others]);
 }
 
-/** A radio's figures as plain numbers. */
-function plannedRadio(radio: Radio, trip: Trip): PlannedRadio {
+/**
+ * A radio's figures as plain numbers, at the battery. Behind a converter that holds its volts it takes power rather than amps, and
+ * the battery's volts neither shut it off nor harm it.
+ */
+function plannedRadio(radio: Radio, trip: Trip, carried: readonly Carried[], part: string): PlannedRadio {
   const { receiveA, receiveSheetA, receiveByEarA, fullPowerV, maxV } = radio;
-  const amps = (figure: Figure) => ({ amps: figure.value, ...trustOf(figure) });
+  const supply = supplyIn(trip, carried, part);
+  const times = supply ? ampsBehind(supply, middleVolts(trip, carried)) : 1;
+  const amps = (figure: Figure) => ({ amps: times * figure.value, ...trustOf(figure) });
   const internal = internalOf(radio, trip);
   return {
     name: radio.name,
@@ -62,13 +70,13 @@ function plannedRadio(radio: Radio, trip: Trip): PlannedRadio {
       ...(receiveByEarA && { receiveByEar: [amps(receiveByEarA)] }),
       transmit: radio.transmit.map((point) => ({
         rfW: point.rfW,
-        amps: point.amps,
+        amps: times * point.amps,
         ...trustOf(currentOf(point)),
       })),
     },
-    dropoutV: radio.dropoutV.value,
-    ...(fullPowerV && { fullPowerV: fullPowerV.value }),
-    ...(maxV && { maxV: maxV.value }),
+    dropoutV: supply ? 0 : radio.dropoutV.value,
+    ...(fullPowerV && !supply && { fullPowerV: fullPowerV.value }),
+    ...(maxV && !supply && { maxV: maxV.value }),
     ...(internal && { internal }),
   };
 }

@@ -81,6 +81,12 @@ describe('resolving the sun', () => {
     expect(sentenceOf({ ...sunny, temperatureC: 25 }, gear)).toBe('');
     const leadOnly: ControllerGear = { ...rill, profiles: ['agm'] };
     expect(sentenceOf(sunny, [...shelf, frond, leadOnly])).toContain('no charge profile');
+    // Every battery counts, not the first alone.
+    const both = [...sunny.loadout, { gear: 'cobble', count: 1 }];
+    const turns = { ...sunny, batteryUse: 'turns' as const, loadout: both };
+    const ironOnly: ControllerGear = { ...rill, profiles: ['lifepo4'] };
+    expect(sentenceOf(turns, [...shelf, frond, ironOnly])).toContain('no charge profile for AGM lead');
+    expect(sentenceOf(turns, [...shelf, frond, { ...rill, profiles: ['lifepo4', 'agm'] }])).toBe('');
   });
 
   it('reads valid documents and refuses labels that were swapped', () => {

@@ -1,8 +1,10 @@
 import {
   AIR_WORDS,
+  chemistryOf,
   coldOpenCircuitVolts,
   fail,
   GROUND_WORDS,
+  isPrimary,
   joined,
   succeed,
   type AimPlan,
@@ -36,7 +38,7 @@ interface SunGear {
 export function resolveSun(
   trip: Trip,
   carried: readonly Carried[],
-  pack: PackLabel,
+  packs: readonly PackLabel[],
   wiring: Wiring,
 ): Result<SunPlan | null> {
   const gear = sunGear(carried);
@@ -50,7 +52,7 @@ export function resolveSun(
       sentence: 'Say where the outing is, by latitude and longitude or a locator: the sun depends on it.',
     });
   }
-  const misfit = misfitOf(trip, gear.value, pack);
+  const misfit = misfitOf(trip, gear.value, packs);
   if (misfit) return fail(misfit);
 
   const { panel, charger } = gear.value;
@@ -135,16 +137,24 @@ function controllerOf(charger: ControllerGear | Station, wiring: Wiring): Contro
   };
 }
 
-/** The lowest temperature of an outing, C: of the air around the battery and of every hour of weather in it. */
-export function coldest({ temperatureC, weather, start, end }: Trip): number {
+/** Temperatures of an outing, C: of the air around the battery and of every hour of weather in it. */
+function temperatures({ temperatureC, weather, start, end }: Trip): readonly number[] {
   const inside = (weather?.hours ?? []).filter(
     (hour) => Date.parse(hour.start) >= Date.parse(start) && Date.parse(hour.start) < Date.parse(end),
   );
-  return Math.min(temperatureC, ...inside.map((hour) => hour.temperatureC ?? temperatureC));
+  return [temperatureC, ...inside.map((hour) => hour.temperatureC ?? temperatureC)];
 }
 
+/** The lowest and the highest temperature of an outing, C. */
+export const coldest = (trip: Trip): number => Math.min(...temperatures(trip));
+export const hottest = (trip: Trip): number => Math.max(...temperatures(trip));
+
 /** A kit that would be destroyed, or would ruin the battery: no forecast is given for it. */
-function misfitOf(trip: Trip, { panel, joined: label, charger }: SunGear, pack: PackLabel): Problem | null {
+function misfitOf(
+  trip: Trip,
+  { panel, joined: label, charger }: SunGear,
+  packs: readonly PackLabel[],
+): Problem | null {
   const coldV = coldOpenCircuitVolts(label, coldest(trip), panel.vocPerKelvin?.value);
   const limitV = charger.kind === 'station' ? charger.solarMaxV?.value : charger.maxInputV?.value;
   if (limitV !== undefined && coldV > limitV) {
@@ -154,11 +164,16 @@ function misfitOf(trip: Trip, { panel, joined: label, charger }: SunGear, pack: 
       sentence: `${panel.name} rises to ${coldV.toFixed(1)} V in the cold and ${charger.name} survives ${limitV} V: it would be destroyed. Take a panel of fewer volts, fewer in series, or another controller.`,
     };
   }
-  if (charger.kind === 'controller' && charger.profiles && !charger.profiles.includes(pack.chemistry)) {
+  const { profiles } = charger.kind === 'controller' ? charger : {};
+  // Cells that are never charged are told by their own rule.
+  const without = packs.find(
+    ({ chemistry }) => profiles && !isPrimary(chemistry) && !profiles.includes(chemistry),
+  );
+  if (without) {
     return {
       code: 'charge-profile',
       pointer: '/loadout',
-      sentence: `${charger.name} has no charge profile for this chemistry: it could overcharge the battery. Take a controller that has one.`,
+      sentence: `${charger.name} has no charge profile for ${chemistryOf(without.chemistry).label}: it could overcharge the battery, or never fill it. Take a controller that has one.`,
     };
   }
   return null;

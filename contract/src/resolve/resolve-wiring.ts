@@ -12,7 +12,8 @@ import {
 } from '@knapsack/core';
 import type { Lead, Wire } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import { harnessOf, runOf, sizeOf } from '../harness/harness-of.js';
+import { harnessOf } from '../harness/harness-of.js';
+import { runOf, sizeOf } from '../harness/harness-runs.js';
 import { ASSUMED_LEAD, ASSUMED_LEAD_OHM, wiringOf } from '../harness/wiring-of.js';
 import { isKind, type Carried } from './look-up.js';
 
@@ -76,12 +77,17 @@ export function plannedLead({ name, loopOhm, wire }: Lead, temperatureC: number)
 function madeOf({
   awg,
   areaMm2,
+  clad,
   lengthM,
   contactPairs,
   fusesA = [],
   connectorA,
   bundled = false,
 }: Wire): MadeOf {
-  const size = sizeOf({ ...(awg !== undefined && { awg }), ...(areaMm2 !== undefined && { areaMm2 }) });
+  const size = sizeOf({
+    ...(awg !== undefined && { awg }),
+    ...(areaMm2 !== undefined && { areaMm2 }),
+    ...(clad && { clad }),
+  });
   return { size, lengthM, contactPairs, fusesA, connectorA, bundled };
 }

@@ -39,7 +39,12 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   const packs = bare.value.map((pack) => behind(low, pack));
   const wiring = resolveWiring(trip, carried);
   if (!wiring.ok) return wiring;
-  const sun = resolveSun(trip, carried, packs[0].label, wiring.value);
+  const sun = resolveSun(
+    trip,
+    carried,
+    packs.map(({ label }) => label),
+    wiring.value,
+  );
   if (!sun.ok) return sun;
 
   const outing = { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) };

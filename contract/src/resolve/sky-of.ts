@@ -25,6 +25,18 @@ export const climateOf = ({
 }: Pick<Trip, 'weather' | 'place'>): ClimateWord =>
   weather?.climate ?? (latitudeDeg === undefined ? USUAL_CLIMATE : climateAt(latitudeDeg));
 
+/** The usual sky of each month for the trip's climate. */
+export function usualSkyOf(trip: Trip): (month: number) => SkyNow {
+  const { place, start } = trip;
+  const climate = climateOf(trip);
+  const { latitudeDeg = 45, heightM = 0 } = place;
+  const year = new Date(start).getUTCFullYear();
+  return (month) => ({
+    ...usualSky(climate, seasonAt(Date.UTC(year, month - 1, 15), latitudeDeg), heightM),
+    rain: false,
+  });
+}
+
 /** Cloud amount where no hour is known, 0 to 1: the user's own word, else what the climate has in that season; clear without either. */
 export function usualCloud({
   weather = USUAL_WEATHER,

@@ -135,6 +135,7 @@ const battery = Joi.object({
   peakS: figure('peakS').optional(),
   maxChargeA: figure('chargeA').optional(),
   protects: Joi.boolean().optional(),
+  coldProtected: Joi.boolean().optional(),
   keepsCharge: Joi.boolean().optional(),
 });
 
@@ -176,6 +177,7 @@ const wire = Joi.object({
   fusesA: Joi.array().items(number('fuseA').optional()).max(MOST_FUSES).optional(),
   connectorA: number('connectorA'),
   bundled: Joi.boolean().optional(),
+  clad: Joi.boolean().optional(),
 });
 
 const lead = Joi.object({
@@ -206,7 +208,10 @@ const controller = Joi.object({
   maxInputV: figure('inputV').optional(),
   selfUseA: figure('selfUseA').optional(),
   wakeShare: figure('wakeShare').optional(),
-  profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+  profiles: Joi.array().items(maybeOneOf(CHEMISTRY_NAMES)).max(CHEMISTRY_NAMES.length).optional(),
+  chargesToV: figure('chargesToV').optional(),
+  compensates: Joi.boolean().optional(),
+  equalises: Joi.boolean().optional(),
   limitsCurrent: Joi.boolean().optional(),
   wakesBattery: Joi.boolean().optional(),
   loadA: figure('drawA').optional(),
@@ -230,7 +235,7 @@ const charger = Joi.object({
   ...common,
   from: oneOf(['mains', 'vehicle']),
   maxA: figure('chargeA'),
-  profiles: Joi.array().items(oneOf(CHEMISTRY_NAMES)).min(1).max(CHEMISTRY_NAMES.length).optional(),
+  profiles: Joi.array().items(maybeOneOf(CHEMISTRY_NAMES)).max(CHEMISTRY_NAMES.length).optional(),
 });
 
 const distribution = Joi.object({ ...common, maxA: figure('chargeA').optional() });

@@ -4,6 +4,7 @@ import {
   AIR_WORDS,
   CLIMATE_WORDS,
   CONNECTOR_NAMES,
+  FUSE_KIND_NAMES,
   fuseNotSold,
   GROUND_WORDS,
   isZone,
@@ -12,7 +13,7 @@ import {
   RATING_NAMES,
   RUN_NAMES,
 } from '@knapsack/core';
-import { ADDED_KINDS } from '../documents/harness-notes.js';
+import { ADDED_KINDS, type RunNote } from '../documents/harness-notes.js';
 import { MODULES, WAYS_IN } from '../documents/packing.js';
 import { REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
 import {
@@ -134,10 +135,9 @@ const partId = () =>
 
 const connector = () => Joi.object({ family: oneOf(CONNECTOR_NAMES), end: oneOf(['plug', 'socket']) });
 
-const blade = () =>
-  number('bladeA')
-    .custom(obeying((amps: number) => (amps === 0 ? null : fuseNotSold(amps))))
-    .optional();
+/** A fuse is one that is sold, of its kind where that is said. */
+const soldFuse = ({ fuseA, fuseKind }: RunNote): string | null =>
+  fuseA ? fuseNotSold(fuseA, fuseKind) : null;
 
 const harness = Joi.object({
   parts: Joi.array()
@@ -149,6 +149,8 @@ const harness = Joi.object({
         maxA: number('fuseA').optional(),
         disconnectV: number('disconnectV').optional(),
         reconnectV: number('reconnectV').optional(),
+        outV: number('outV').optional(),
+        efficiency: number('efficiency').optional(),
         from: partId().required(),
       }),
     )
@@ -165,13 +167,19 @@ const harness = Joi.object({
         contactPairs: number('contactPairs').optional(),
         near: connector().optional(),
         far: connector().optional(),
-        fuseA: blade(),
+        fuseA: number('bladeA').optional(),
+        fuseKind: maybeOneOf(FUSE_KIND_NAMES),
+        stringFuseA: number('bladeA').optional(),
         fuseAtM: number('fuseAtM').optional(),
         bundled: Joi.boolean().optional(),
-      }).oxor('awg', 'areaMm2'),
+        clad: Joi.boolean().optional(),
+      })
+        .oxor('awg', 'areaMm2')
+        .custom(obeying(soldFuse)),
     )
     .max(MOST_PARTS)
     .optional(),
+  changeover: Joi.object({ name: text(60).optional(), maxA: number('fuseA').optional() }).optional(),
 });
 
 const packing = Joi.object({
@@ -206,6 +214,7 @@ const rehearsal = Joi.object({
     .optional(),
   departure: instant().optional(),
   loadMinutes: number('loadMinutes').optional(),
+  roomC: number('roomC').optional(),
   charging: Joi.array()
     .items(Joi.object({ gear: id(), soc: number('soc').optional(), from: text(64).optional() }))
     .max(MOST_ITEMS)

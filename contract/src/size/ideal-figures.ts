@@ -20,7 +20,7 @@ import { USUAL_CELLS } from '../resolve/quick-trip.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { floorOf } from '../resolve/resolve-packs.js';
-import { usualSkyOf } from '../what-if/left-alone.js';
+import { usualSkyOf } from '../resolve/sky-of.js';
 
 /** The smallest battery of a chemistry, Ah of rating; null where none up to 400 Ah is enough. */
 export interface SmallestBattery {

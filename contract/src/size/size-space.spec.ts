@@ -212,7 +212,7 @@ describe('the ideal figures', () => {
     const last = all.at(-1)!;
     expect(all[0]!.trade.points.length).toBe(1);
     expect(last.trade.chemistry).toBe('lifepo4');
-    expect(last.batteries.length).toBe(7);
+    expect(last.batteries.length).toBe(8);
     const of = (chemistry: string) =>
       last.batteries.find((battery) => battery.chemistry === chemistry)!.ampereHours!;
     // Lead keeps half of its rating.

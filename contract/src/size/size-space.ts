@@ -131,10 +131,16 @@ export function withKit(
       at === -1
         ? [...bare.loadout, ...items]
         : bare.loadout.toSpliced(Math.min(at, bare.loadout.length), 0, ...items),
-    batteryUse: battery.use,
+    ...used(bare, battery.use),
     ...(sun.aim && { panelPlace: aims[sun.aim] }),
   };
 }
+
+/** How batteries are used; one after the other they go over a change-over switch. */
+const used = ({ harness }: Trip, use: BatteryPart['use']): Pick<Trip, 'batteryUse' | 'harness'> => ({
+  batteryUse: use,
+  ...(use === 'turns' && { harness: { ...harness, changeover: harness?.changeover ?? {} } }),
+});
 
 /** A trip without battery, panel and controller. A radio on a controller's terminals goes straight to the battery. */
 function withoutKit(trip: Trip, shelf: readonly Gear[]): Trip {
@@ -158,7 +164,7 @@ export function stepFor({ start, end, stepMinutes }: Trip): Trip['stepMinutes'] 
 
 /** A battery part, barred where it cannot be used or Wire would stop it, with no panel beside it. */
 function batteryChoice(bare: Trip, gear: readonly Gear[], part: BatteryPart, wire: WireBar): BatteryChoice {
-  const trip: Trip = { ...bare, loadout: [...bare.loadout, ...part.items], batteryUse: part.use };
+  const trip: Trip = { ...bare, loadout: [...bare.loadout, ...part.items], ...used(bare, part.use) };
   const packs = resolvePacks(trip, lookUp(trip, gear).carried);
   if (!packs.ok) {
     const [{ code, sentence }] = packs.problems;
@@ -193,7 +199,7 @@ function sunChooser(
     ).carried;
     let shared: SunPlan | null = null;
     const by = chemistries.map((chemistry): [ChemistryName, SunPlan | Reason] => {
-      const found = resolveSun(trip, carried, { ...plan.packs[0].label, chemistry }, plan.wiring);
+      const found = resolveSun(trip, carried, [{ ...plan.packs[0].label, chemistry }], plan.wiring);
       if (found.ok && !knowsSky(bare)) return [chemistry, SKY_NOT_KNOWN];
       if (found.ok && found.value) return [chemistry, (shared ??= found.value)];
       const [{ code, sentence }] = found.ok ? [NO_PANEL] : found.problems;

@@ -66,7 +66,7 @@ describe('what Wire stops in a search', () => {
     });
     if (!('kits' in begun) || !begun.kits) throw new Error('no kits');
     expect(begun.kits.allowed).toEqual([]);
-    expect(begun.kits.ruledOut[0].rule).toBe('fuse carries the load');
+    expect(begun.kits.ruledOut[0].rule).toBe('fuse rated for the load');
     expect(begun.kits.ruledOut[0].sentence).toContain('through a fuse of 1 A');
   });
 });

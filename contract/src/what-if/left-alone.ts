@@ -1,16 +1,13 @@
 import {
   daysWithoutSun,
   monthsOfLoad,
-  seasonAt,
-  usualSky,
   worstMonth,
   type MonthOfLoad,
   type PlanInput,
-  type SkyNow,
   type Verdict,
 } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
-import { climateOf } from '../resolve/sky-of.js';
+import { usualSkyOf } from '../resolve/sky-of.js';
 
 /** How the trip's mean load would go on without anybody there. */
 export interface LeftAlone {
@@ -31,16 +28,4 @@ export function leftAlone(trip: Trip, plan: PlanInput, { meanA }: Verdict): Left
     months,
     worst: months.length > 0 ? worstMonth(months) : null,
   };
-}
-
-/** The usual sky of each month for the trip's climate. */
-export function usualSkyOf(trip: Trip): (month: number) => SkyNow {
-  const { place, start } = trip;
-  const climate = climateOf(trip);
-  const { latitudeDeg = 45, heightM = 0 } = place;
-  const year = new Date(start).getUTCFullYear();
-  return (month) => ({
-    ...usualSky(climate, seasonAt(Date.UTC(year, month - 1, 15), latitudeDeg), heightM),
-    rain: false,
-  });
 }
