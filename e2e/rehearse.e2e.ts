@@ -21,7 +21,11 @@ test('a kit is rehearsed from not yet to ready', async ({ page, knapsack }) => {
   await expect(page.locator('.step-group', { hasText: 'Read it' })).toContainText('out of line');
   await expect(said(page)).toContainText('1 step went wrong');
   // What the plan expects, read off the step itself.
-  for (const label of ['Listening, Dunlin 3 draws', /^Key down, at the plug/, /^Worked as planned/]) {
+  for (const label of [
+    'Listening, Dunlin 3 draws',
+    /^Battery full and rested, into a dummy load/,
+    /^Worked as planned/,
+  ]) {
     const row = page.locator('.step-group li').filter({ has: page.getByLabel(label) });
     const expected = /expected ([\d.]+)/.exec((await row.textContent())!)![1];
     await type(page, label, expected);
@@ -81,8 +85,18 @@ test('the field card has it all on one page, in print and as a PDF', async ({ pa
   const card = page.locator('.field-card');
   await expect(card).toContainText('The ration: by the hour and the charge');
   await expect(card).toContainText('Shale 18 to Curlew 10');
-  await expect(card).toContainText('13.58 V');
+  await expect(card).toContainText('13.6 V');
   await expect(card).toContainText('Never charge it below 0 °C');
+  // Both steps of safety, taking apart, thunder, and what Wire warns of.
+  for (const words of [
+    'take the fuses out',
+    'Measure the polarity',
+    'Disconnect: ',
+    'Thunder: ',
+    'Warning: The fuse',
+  ]) {
+    await expect(card).toContainText(words);
+  }
   for (const format of ['A4', 'A5']) {
     const printed = await page.pdf({ format });
     expect(printed.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(1);

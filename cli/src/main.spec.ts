@@ -93,8 +93,8 @@ describe('knapsack wire', () => {
     const { code, out } = await run('wire', CAMP);
     expect(code).toBe(0);
     expect(out).toContain('the batteries to Whimbrel 100: 19.6 A, loses 0.35 V');
-    expect(out).toContain('stop, fuse carries the load: From the batteries to Whimbrel 100');
-    expect(out).toContain('3. Join Weir 30 to the batteries, plus last.');
+    expect(out).toContain('stop, fuse rated for the load: From the batteries to Whimbrel 100');
+    expect(out).toContain('Connect Weir 30 to the batteries, plus last.');
   });
 
   it('prints the drawing, the parts list, and all of it as JSON', async () => {
@@ -103,7 +103,7 @@ describe('knapsack wire', () => {
     );
     expect((await run('wire', CAMP, '--csv')).out.split('\n')[0]).toBe('what,detail,count,length_m,where');
     const { checks } = JSON.parse((await run('wire', CAMP, '--json')).out) as { checks: { rule: string }[] };
-    expect(checks[0].rule).toBe('carries');
+    expect(checks[0].rule).toBe('changeover');
   });
 
   it('draws a bag with parts missing', async () => {

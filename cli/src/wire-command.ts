@@ -42,7 +42,7 @@ function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessRep
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
   return `${[
     name,
-    ...(unreckoned ? ['', `No current is known: ${unreckoned}`] : []),
+    ...(unreckoned ? ['', `The plan cannot be calculated: ${unreckoned} Currents are those of the blocks.`] : []),
     '',
     'Runs',
     ...runs.map(({ label, keyDownA, mostChargeA, mostDropV }) => {
@@ -53,7 +53,7 @@ function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessRep
     checks.length > 0 ? 'What the rules say' : 'Every rule is kept.',
     ...checks.map(({ severity, rule, sentence }) => `  ${severity}, ${RULES[rule].title}: ${sentence}`),
     '',
-    'Joined in this order',
+    'Connect in this order',
     ...joining.map(({ words }, index) => `  ${index + 1}. ${words}`),
   ].join('\n')}\n`;
 }

@@ -110,14 +110,15 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
       ? section(
           'Volts and charge',
           table(
-            ['auto', 'auto', 'auto', '*'],
-            card.volts.map(({ charge, listening, keyDown, left: hours, isFloor }) => [
+            ['auto', 'auto', 'auto', 'auto', '*'],
+            card.volts.map(({ charge, rest, listening, keyDown, left: hours, isFloor }) => [
               { text: charge, bold: true },
+              rest,
               listening,
               keyDown,
               isFloor ? { text: 'the reserve', bold: true } : hours,
             ]),
-            ['charge', 'listening', 'key down', 'hours left'],
+            ['charge', 'at rest', 'listening', 'key down', 'hours left'],
           ),
         )
       : []),
@@ -152,6 +153,15 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
         bold: true,
         margin: [0, 3 * unit, 0, 0],
       },
+      ...(card.warnings.length > 0
+        ? [
+            {
+              ul: card.warnings.map((warning) => `Warning: ${warning}`),
+              fontSize: 8.5 * unit,
+              margin: [0, 2 * unit, 0, 0],
+            } as Content,
+          ]
+        : []),
       {
         columns: [
           { stack: left, width: '*' },
@@ -172,7 +182,13 @@ function definition(card: FieldCard, paper: Paper, shrink: number): TDocumentDef
         svg: svgOf(card.wiring, `Wiring of ${card.name}`, CARD_FONT),
         fit: [inner, (paper === 'A4' ? 190 : 130) * shrink],
       }),
-      { text: card.joining, color: MUTED, fontSize: 8 * unit, margin: [0, gap / 2, 0, 0] },
+      {
+        text: [{ text: 'Connect: ', bold: true }, card.joining],
+        color: MUTED,
+        fontSize: 8 * unit,
+        margin: [0, gap / 2, 0, 0],
+      },
+      { text: [{ text: 'Disconnect: ', bold: true }, card.parting], color: MUTED, fontSize: 8 * unit },
       ...section('Take care', {
         text: [
           ...card.cautions,

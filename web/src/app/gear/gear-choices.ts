@@ -19,6 +19,7 @@ import {
   type Technology,
 } from '@knapsack/core';
 import type { Choice } from '../parts/inline-choice.component';
+import { profileChoices } from './profile-choices';
 
 /** One of a few words that says what an item is, and the item with another of them. */
 export interface GearChoice {
@@ -72,6 +73,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         },
         yesNo(gear, 'keepsCharge', 'Put away', ['keeps its charge', 'loses it by itself']),
         yesNo(gear, 'protects', 'Emptied too far', ['its protection opens', 'nothing opens']),
+        yesNo(gear, 'coldProtected', 'Charged below 0 °C', ['its protection opens', 'nothing opens']),
       ];
     case 'station':
       return [
@@ -99,6 +101,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           picked: (run) => withRun(gear, run),
         },
         { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
+        ...(gear.wire ? [metalOf(gear, gear.wire)] : []),
       ];
     case 'panel':
       return [
@@ -122,6 +125,9 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
           : []),
         yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
+        yesNo(gear, 'compensates', 'Charge volts in the cold', ['are raised for lead', 'stay the same']),
+        yesNo(gear, 'equalises', 'A flooded battery', ['is equalised now and then', 'is never equalised']),
+        ...profileChoices(gear),
       ];
     case 'charger':
       return [
@@ -134,6 +140,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           ],
           picked: (from) => ({ ...gear, from: from as typeof gear.from }),
         },
+        ...profileChoices(gear),
       ];
     default:
       return [];
@@ -213,6 +220,20 @@ function describedBy(gear: Lead, by: string): Lead {
     wire: by === 'awg' ? { ...made, awg: awg ?? 14 } : { ...made, areaMm2: areaMm2 ?? 2 },
   };
 }
+
+/** What its wire is of. */
+const metalOf = (gear: Lead, wire: Wire): GearChoice => ({
+  label: 'Wire',
+  value: wire.clad ? 'clad' : 'copper',
+  choices: [
+    { value: 'copper', label: 'copper' },
+    { value: 'clad', label: 'copper-clad aluminium' },
+  ],
+  picked: (metal) => {
+    const { clad: _clad, ...copper } = wire;
+    return { ...gear, wire: metal === 'clad' ? { ...copper, clad: true } : copper };
+  },
+});
 
 function withRun(gear: Lead, run: string): Lead {
   const { run: before, ...rest } = gear;

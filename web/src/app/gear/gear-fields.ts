@@ -79,6 +79,7 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   controller: [
     figure('maxA', 'charges with up to', 'chargeA'),
     figure('maxInputV', 'input survives', 'inputV', true),
+    figure('chargesToV', 'charges up to', 'chargesToV', true),
     figure('selfUseA', 'draws itself', 'selfUseA', true),
     figure('loadA', 'its load terminals carry', 'drawA', true),
     figure('disconnectV', 'disconnects at', 'disconnectV', true),

@@ -31,7 +31,7 @@ export class RehearseStore implements OnDestroy {
     const report = this.wire.report();
     if (!steps || !report) return null;
     const stops = report.checks.filter(({ severity }) => severity === 'stop').length;
-    return readiness(steps, this.results(), stops, this.charging()?.late ?? []);
+    return readiness(steps, this.results(), stops, this.charging()?.late ?? [], report.unreckoned);
   });
   readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
     // Nothing is reckoned for the trail, not with each move of a drag, until somebody has begun to rehearse.

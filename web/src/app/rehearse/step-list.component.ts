@@ -9,6 +9,7 @@ import {
   type RehearsalStep,
   type StepGroup,
 } from '@knapsack/contract/rehearse';
+import { USUAL_ROOM_C } from '@knapsack/contract/harness';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -41,6 +42,17 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
               [value]="minutes()"
               (committed)="setMinutes($event)"
             />, a meter in the battery’s lead.
+          </p>
+        }
+        @if (group.name === 'read') {
+          <p class="sentence-line">
+            In a room of
+            <ks-number
+              field="roomC"
+              label="Temperature of the room"
+              [value]="room()"
+              (committed)="setRoom($event)"
+            />.
           </p>
         }
         <ol>
@@ -111,6 +123,7 @@ export class StepListComponent {
   private readonly store = inject(RehearseStore);
   private readonly plan = inject(PlanStore);
   protected readonly minutes = computed(() => this.plan.trip()?.rehearsal?.loadMinutes ?? USUAL_LOAD_MINUTES);
+  protected readonly room = computed(() => this.plan.trip()?.rehearsal?.roomC ?? USUAL_ROOM_C);
   protected readonly groups = computed(() => {
     const steps = this.store.steps() ?? [];
     const results = this.store.results();
@@ -156,6 +169,10 @@ export class StepListComponent {
     const { value } = read;
     const result = { outcome: outcomeOfReading(step, value), value, at: new Date().toISOString() };
     this.plan.edit((trip) => withResult(trip, step.id, result));
+  }
+
+  protected setRoom(roomC: number): void {
+    this.plan.edit((trip) => ({ ...trip, rehearsal: { ...trip.rehearsal, roomC } }));
   }
 
   protected setMinutes(loadMinutes: number): void {

@@ -1,9 +1,16 @@
 import type { AddedKind } from '@knapsack/contract';
 import { ADDED_NAMES } from '@knapsack/contract/harness';
-import { CONNECTOR_ENDS, sayConnector, WIRE_SIZES_MM2, type Connector } from '@knapsack/core';
+import {
+  CONNECTOR_ENDS,
+  FUSE_KIND_NAMES,
+  FUSE_KINDS,
+  sayConnector,
+  WIRE_SIZES_MM2,
+  type Connector,
+} from '@knapsack/core';
 import type { Choice } from '../parts/inline-choice.component';
 
-const GAUGES = [20, 18, 16, 14, 12, 10, 8] as const;
+const GAUGES = [20, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
 export const NOT_SAID: Choice = { value: '', label: 'not said' };
 /** Wire sizes that are sold, metric first. */
 export const SIZES: readonly Choice[] = [
@@ -21,6 +28,18 @@ export const ADDED: readonly Choice[] = [
   { value: '', label: 'nothing' },
   ...(Object.keys(ADDED_NAMES) as AddedKind[]).map((kind) => ({ value: kind, label: ADDED_NAMES[kind] })),
 ];
+
+/** What a wire is of. */
+export const METALS: readonly Choice[] = [
+  { value: 'copper', label: 'copper' },
+  { value: 'clad', label: 'copper-clad aluminium' },
+];
+
+/** Kinds of fuses; its rating says which unless somebody does. */
+export const FUSE_CHOICES: readonly Choice[] = FUSE_KIND_NAMES.map((value) => ({
+  value,
+  label: FUSE_KINDS[value].label,
+}));
 
 export const LIES: readonly Choice[] = [
   { value: 'free', label: 'in free air' },

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FIELDS, readNumber, type AddedKind, type RunNote } from '@knapsack/contract';
 import { changeRun, insertBefore, tryRun } from '@knapsack/contract/harness';
-import { CONNECTOR_ENDS, type Connector, type HarnessPart } from '@knapsack/core';
+import { CONNECTOR_ENDS, usualKind, type Connector, type FuseKind, type HarnessPart } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { PlanStore } from '../plan/plan.store';
 import { AddedPartComponent } from './added-part.component';
-import { ADDED, CONNECTOR_CHOICES, keyOf, LIES, NOT_SAID, SIZES } from './run-choices';
+import { ADDED, CONNECTOR_CHOICES, FUSE_CHOICES, keyOf, LIES, METALS, NOT_SAID, SIZES } from './run-choices';
 import { RunFiguresComponent } from './run-figures.component';
 import { WireStore } from './wire.store';
 
@@ -33,6 +33,12 @@ import { WireStore } from './wire.store';
           of
           <ks-choice label="Wire" [value]="size()" [choices]="sizes()" (picked)="setSize($event)" />&ngsp;
           <ks-choice
+            label="What the wire is of"
+            [value]="run.wire?.size?.isClad ? 'clad' : 'copper'"
+            [choices]="metals"
+            (picked)="say({ clad: $event === 'clad' })"
+          />&ngsp;
+          <ks-choice
             label="How it lies"
             [value]="run.wire?.bundled ? 'bundled' : 'free'"
             [choices]="lies"
@@ -47,7 +53,13 @@ import { WireStore } from './wire.store';
             (committed)="setFuse($event)"
           />
           @if (hasFuse()) {
-            &ngsp;at
+            &ngsp;<ks-choice
+              label="Kind of fuse"
+              [value]="fuseKind()"
+              [choices]="fuseKinds"
+              (picked)="say({ fuseKind: asKind($event) })"
+            />
+            at
             <ks-text
               label="Distance of the fuse"
               unit="cm"
@@ -56,7 +68,7 @@ import { WireStore } from './wire.store';
               [refuse]="refuseReach"
               (committed)="setReach($event)"
             />
-            from {{ above()?.name }}.
+            from {{ chosen.kind === 'battery' ? chosen.name : above()?.name }}.
           } @else {
             &ngsp;<button
               type="button"
@@ -88,6 +100,17 @@ import { WireStore } from './wire.store';
           />, with
           <ks-choice label="Part in between" value="" [choices]="added" (picked)="insert($event)" />
           put in between.
+          @if (chosen.kind === 'panel') {
+            A fuse in each string:
+            <ks-text
+              label="Fuse in each string"
+              unit="A"
+              keyboard="decimal"
+              [value]="stringFuse()"
+              [refuse]="refuseString"
+              (committed)="setString($event)"
+            />.
+          }
           @if (isNoted()) {
             <button type="button" class="quiet" (click)="asTheBag()">As the bag has it</button>
           }
@@ -107,7 +130,7 @@ import { WireStore } from './wire.store';
     } @else {
       <p class="muted">
         Choose a run or a part on the drawing to see its figures and to change it. Volts are those with the
-        battery at its reserve, listening and with the key down.
+        battery at the lowest that the plan takes it to, listening and with the key down.
       </p>
     }
   `,
@@ -119,6 +142,9 @@ export class RunSentenceComponent {
   protected readonly connectors = CONNECTOR_CHOICES;
   protected readonly added = ADDED;
   protected readonly lies = LIES;
+  protected readonly metals = METALS;
+  protected readonly fuseKinds = FUSE_CHOICES;
+  protected readonly asKind = (kind: string) => kind as FuseKind;
   protected readonly problem = signal<string | null>(null);
 
   protected readonly part = computed<HarnessPart | null>(() => {
@@ -133,8 +159,13 @@ export class RunSentenceComponent {
   );
   protected readonly label = computed(() => this.reported()?.label ?? this.part()?.name ?? '');
   protected readonly hasFuse = computed(() => typeof this.part()?.run?.fuseA === 'number');
+  protected readonly fuseKind = computed(() => {
+    const { fuseA, fuseKind } = this.part()?.run ?? {};
+    return fuseKind ?? (fuseA ? usualKind(fuseA) : '');
+  });
   protected readonly length = computed(() => tidy(this.part()?.run?.wire?.lengthM));
   protected readonly fuse = computed(() => tidy(this.part()?.run?.fuseA ?? undefined));
+  protected readonly stringFuse = computed(() => tidy(this.part()?.run?.stringFuseA));
   protected readonly reach = computed(() => tidy((this.part()?.run?.fuseAtM ?? 0) * 100));
   protected readonly size = computed(() => {
     const size = this.part()?.run?.wire?.size;
@@ -167,6 +198,12 @@ export class RunSentenceComponent {
   protected readonly refuseFuse = (text: string) => this.refusal('bladeA', text, (fuseA) => ({ fuseA }));
   protected readonly refuseReach = (text: string) =>
     this.refusal('fuseAtM', text, (fuseAtM) => ({ fuseAtM }));
+  protected readonly refuseString = (text: string) =>
+    this.refusal('bladeA', text, (stringFuseA) => ({ stringFuseA }));
+  protected setString(text: string): void {
+    this.setNumber('bladeA', text, (stringFuseA) => ({ stringFuseA }));
+  }
+
   protected setLength(text: string): void {
     this.setNumber('lengthM', text, (lengthM) => ({ lengthM }));
   }

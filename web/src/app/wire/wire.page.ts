@@ -29,7 +29,10 @@ import { WireStore } from './wire.store';
         }
       </p>
       @if (store.report()?.unreckoned; as sentence) {
-        <p class="muted">The plan cannot be reckoned, so no current is known: {{ sentence }}</p>
+        <p class="muted">
+          The plan cannot be calculated: {{ sentence }} Currents are those of the blocks; what the sun brings
+          is not known.
+        </p>
       }
       <div class="wire-drawing"><ks-harness /></div>
       <div class="wire-body">
@@ -43,7 +46,7 @@ import { WireStore } from './wire.store';
                 [attr.aria-pressed]="!parting()"
                 (click)="parting.set(false)"
               >
-                Joined in this order
+                Connect in this order
               </button>
               &ngsp;
               <button
@@ -52,7 +55,7 @@ import { WireStore } from './wire.store';
                 [attr.aria-pressed]="parting()"
                 (click)="parting.set(true)"
               >
-                taken apart in this
+                disconnect in this
               </button>
             </h2>
             <ol>
@@ -63,7 +66,13 @@ import { WireStore } from './wire.store';
               }
             </ol>
           </section>
-          <p class="caution muted">{{ negative }}</p>
+          <ul class="cautions muted" aria-label="Cautions">
+            @for (sentence of cautions(); track sentence) {
+              <li>{{ sentence }}</li>
+            }
+            <li>{{ negative }}</li>
+            <li>Makers’ instructions, local codes and licensed practice go first.</li>
+          </ul>
           <ks-wire-files />
         </div>
         <section class="said" aria-labelledby="checks-title">
@@ -78,6 +87,7 @@ export class WirePage implements OnDestroy {
   protected readonly store = inject(WireStore);
   protected readonly negative = NEGATIVE_FUSE;
   protected readonly parting = signal(false);
+  protected readonly cautions = computed(() => this.store.report()?.cautions ?? []);
   protected readonly steps = computed(() => {
     const report = this.store.report();
     return (this.parting() ? report?.parting : report?.joining) ?? [];
@@ -86,29 +96,20 @@ export class WirePage implements OnDestroy {
     const report = this.store.report();
     if (!report) return null;
     const count = (severity: string) => report.checks.filter((check) => check.severity === severity).length;
-    const things = (many: number) => (many === 1 ? 'one thing' : `${many} things`);
     const [stops, looks, notes] = [count('stop'), count('look'), count('note')];
-    const also = notes > 0 ? ` ${notes === 1 ? 'One note' : `${notes} notes`} besides.` : '';
+    const things = (many: number, what: string) =>
+      many === 0 ? [] : [`${many} ${what}${many === 1 ? '' : 's'}`];
+    const all = [...things(stops, 'stop'), ...things(looks, 'warning'), ...things(notes, 'note')].join(', ');
     if (stops > 0) {
-      const looksToo = looks > 0 ? `, ${things(looks)} to look at` : '';
-      return {
-        icon: 'bi-octagon-fill',
-        blaze: 'stop',
-        sentence: `Do not switch this on: ${things(stops)} would break or hurt${looksToo}.${also}`,
-      };
+      return { icon: 'bi-octagon-fill', blaze: 'stop', sentence: `Do not connect this yet: ${all}.` };
     }
-    if (looks > 0) {
-      return {
-        icon: 'bi-triangle-fill',
-        blaze: 'look',
-        sentence: `It can be wired so, with ${things(looks)} to look at first.${also}`,
-      };
-    }
-    return {
-      icon: 'bi-diamond-fill',
-      blaze: 'fine',
-      sentence: `It can be wired so: every rule is kept.${also}`,
-    };
+    return looks > 0
+      ? { icon: 'bi-triangle-fill', blaze: 'look', sentence: `OK to wire; ${all}.` }
+      : {
+          icon: 'bi-diamond-fill',
+          blaze: 'fine',
+          sentence: notes > 0 ? `OK to wire; ${all}.` : 'OK to wire: every rule is kept.',
+        };
   });
   constructor() {
     this.store.inRoom.set(true);
