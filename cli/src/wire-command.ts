@@ -42,7 +42,9 @@ function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessRep
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
   return `${[
     name,
-    ...(unreckoned ? ['', `The plan cannot be calculated: ${unreckoned} Currents are those of the blocks.`] : []),
+    ...(unreckoned
+      ? ['', `The plan cannot be calculated: ${unreckoned} Currents are those of the blocks.`]
+      : []),
     '',
     'Runs',
     ...runs.map(({ label, keyDownA, mostChargeA, mostDropV }) => {
