@@ -91,7 +91,7 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
   await openSize(page, knapsack, 'headland-contest-camp');
   await expect(page.locator('.answer')).toContainText('through a fuse of 10 A');
   await page.getByRole('link', { name: 'Mend it in Wire' }).click();
-  await page.locator('.checks li').first().locator('.fix').click();
+  await page.locator('.checks li', { hasText: 'fuse rated for the load' }).locator('.fix').click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await saved(page);
   await openSize(page, knapsack, 'headland-contest-camp');
