@@ -8,6 +8,7 @@ import {
   type Connector,
   usualKind,
 } from '@knapsack/core';
+import { defused } from '../fields/csv-cell.js';
 import { CHANGEOVER_NAME } from './harness-of.js';
 import type { HarnessReport } from './harness-report.js';
 
@@ -102,11 +103,11 @@ function alike(rows: readonly BillRow[]): BillRow[] {
 export const billCsv = (rows: readonly BillRow[]): string =>
   stringify(
     rows.map(({ what, detail, count, lengthM, where }) => [
-      what,
-      detail,
+      defused(what),
+      defused(detail),
       count,
       lengthM === null ? '' : fixed(lengthM, 2),
-      where,
+      defused(where),
     ]),
     { header: true, columns: ['what', 'detail', 'count', 'length_m', 'where'] },
   );

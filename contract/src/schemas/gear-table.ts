@@ -1,6 +1,7 @@
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { fail, succeed, type Result } from '@knapsack/core';
+import { defused, undefused } from '../fields/csv-cell.js';
 import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, type Gear } from '../documents/gear.js';
 import { readGear, readShelf } from './read.js';
 
@@ -23,7 +24,10 @@ export function gearTable(gear: readonly Gear[]): string {
     return row;
   });
   const names = [...new Set(rows.flatMap((row) => Object.keys(row)))].sort();
-  return stringify(rows, {
+  const safe = rows.map((row) =>
+    Object.fromEntries(Object.entries(row).map(([name, text]) => [name, defused(text)])),
+  );
+  return stringify(safe, {
     header: true,
     columns: [...FIRST, ...names.filter((name) => !FIRST.includes(name))],
   });
@@ -69,7 +73,8 @@ export function readShelfFile(content: string): Result<ShelfReading> {
   }
   const gear: Gear[] = [];
   const wrong: string[] = [];
-  rows.forEach((row, index) => {
+  rows.forEach((cells, index) => {
+    const row = Object.fromEntries(Object.entries(cells).map(([name, text]) => [name, undefused(text)]));
     const read = readGear(fromRow(row, index));
     if (read.ok) gear.push(read.value);
     else wrong.push(`row ${index + 2}: ${read.problems[0].sentence}`);

@@ -2,3 +2,4 @@ export { readGear, readShelf, readTrip } from './read.js';
 export { readWeather } from './read-weather.js';
 export { gearTable, readShelfFile, type ShelfReading } from './gear-table.js';
 export { readRationOptions, readSizeOptions } from './size-schema.js';
+export { isInstant } from './joi.js';

@@ -88,12 +88,17 @@ const EARLIEST_MS = Date.UTC(2000, 0, 1);
 const LATEST_MS = Date.UTC(2100, 0, 1);
 
 /** An instant, ISO 8601 with an offset or Z, in this century. */
+/** Whether text is a time as documents have them, in the years that they may name. */
+export function isInstant(text: string): boolean {
+  const timeMs = ISO_INSTANT.test(text) ? Date.parse(text) : NaN;
+  return timeMs >= EARLIEST_MS && timeMs < LATEST_MS;
+}
+
 export const instant = (): Joi.StringSchema =>
   Joi.string()
     .required()
     .custom((value: string, helpers) => {
-      const timeMs = ISO_INSTANT.test(value) ? Date.parse(value) : NaN;
-      return timeMs >= EARLIEST_MS && timeMs < LATEST_MS
+      return isInstant(value)
         ? value
         : customSentence(
             helpers,

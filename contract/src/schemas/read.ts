@@ -11,6 +11,7 @@ import {
 import { upToDate } from '../documents/migrate.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
+import { unboundedProblem } from './bounded.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
 import { STRICT } from './joi.js';
 import { tripSchema } from './trip-schema.js';
@@ -63,7 +64,7 @@ export function readShelf(data: unknown): Result<ShelfDocument> {
 }
 
 function readDocument<Document>(type: DocumentType, data: unknown): Result<Document> {
-  const head = headProblem(type, data);
+  const head = unboundedProblem(data) ?? headProblem(type, data);
   if (head) return fail(head);
   const current = upToDate(data);
   const { error } = type.check.validate(current, STRICT);

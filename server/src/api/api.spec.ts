@@ -113,6 +113,38 @@ describe('the API', () => {
     await app.api.post('/api/demo').set('Origin', 'http://evil.example').expect(403);
   });
 
+  it('answers no foreign page under /api, of whatever method, navigations included; its own pages open from a link', async () => {
+    for (const site of ['cross-site', 'same-site']) {
+      await app.api.get('/api/trips').set('Sec-Fetch-Site', site).expect(403);
+      await app.api
+        .get('/api/meter?radio=x')
+        .set('Sec-Fetch-Site', site)
+        .set('Sec-Fetch-Mode', 'navigate')
+        .expect(403);
+      await app.api.head('/api/trips').set('Sec-Fetch-Site', site).expect(403);
+      // No page is built into this one: what matters is that the guard lets it through.
+      await app.api.get('/trips').set('Sec-Fetch-Site', site).expect(404);
+    }
+    await app.api.get('/api/trips').set('Origin', 'http://evil.example').expect(403);
+    for (const site of ['same-origin', 'none']) {
+      await app.api.get('/api/trips').set('Sec-Fetch-Site', site).expect(200);
+    }
+  });
+
+  it('is not ended by what is nested deep or named like a part of every object', async () => {
+    const deep = '['.repeat(20_000) + ']'.repeat(20_000);
+    const post = (body: string) =>
+      app.api.post('/api/trips').set('Content-Type', 'application/json').send(body);
+    await post(`{"schema":"knapsack.trip","version":5,"note":${deep}}`).expect(422);
+    await post('{"schema":"knapsack.trip","version":5,"__proto__":{"a":1}}').expect(422);
+    await app.api.get('/api/weather?climate=__proto__&latitude=1&longitude=1').expect(422);
+    await app.api
+      .get(
+        '/api/weather?climate=maritime&latitude=1&longitude=1&from=%2B275760-09-13T00:00:00Z&to=2027-01-01T00:00:00Z',
+      )
+      .expect(422);
+  });
+
   it('sends a content security policy without a way in for foreign scripts', async () => {
     const { headers } = await app.api.get('/api/trips');
     expect(headers['content-security-policy']).toContain("script-src 'self';");

@@ -4,9 +4,13 @@ import { sendProblem } from './problems.js';
 const LOCAL_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
+/** What a browser says of a request that its own page made, or that a person typed. */
+const OWN_SITES: readonly unknown[] = [undefined, 'same-origin', 'none'];
+
 /**
- * Lets only this machine's own pages in: the Host must be a loopback name (against DNS rebinding), and
- * a request that writes must come from this origin and bring JSON (against other sites' forms).
+ * Lets only this machine's own pages in: the Host must be a loopback name (against DNS rebinding); nothing under /api answers a
+ * request that a foreign page made, of whatever method, navigations included; and a request that writes must come from this
+ * origin and bring JSON (against other sites' forms). The pages themselves open from any link.
  */
 export const guard: RequestHandler = (request, response, next) => {
   const host = request.headers.host ?? '';
@@ -17,11 +21,15 @@ export const guard: RequestHandler = (request, response, next) => {
       'Knapsack answers only on this machine: open it as 127.0.0.1 or localhost.',
     );
   }
-  if (SAFE_METHODS.has(request.method)) return next();
   const { origin } = request.headers;
-  if (origin !== undefined && origin !== `http://${host}`) {
-    return sendProblem(response, 403, 'Another site may not write to Knapsack.');
+  const isForeign =
+    !OWN_SITES.includes(request.headers['sec-fetch-site']) ||
+    (origin !== undefined && origin !== `http://${host}`);
+  const isPage = SAFE_METHODS.has(request.method) && !request.path.startsWith('/api');
+  if (isForeign && !isPage) {
+    return sendProblem(response, 403, 'Another site may not use Knapsack’s data.');
   }
+  if (SAFE_METHODS.has(request.method)) return next();
   if (hasBody(request.headers) && !request.is('application/json')) {
     return sendProblem(response, 415, 'The body must be sent as application/json.');
   }

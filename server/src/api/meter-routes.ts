@@ -54,10 +54,15 @@ export function meterRoutes(gear: DocumentStore<Gear>): Router {
     const [lines, stepMs] = item.kind === 'radio' ? [faster, 1000 / rate] : [1, (1000 * faster) / rate];
     let count = 0;
     const timer = setInterval(() => {
-      const sent = Array.from({ length: lines }, () => `data: ${meterLine(read(count++ * stepMs))}\n\n`);
-      response.write(sent.join(''));
+      try {
+        const sent = Array.from({ length: lines }, () => `data: ${meterLine(read(count++ * stepMs))}\n\n`);
+        response.write(sent.join(''));
+      } catch {
+        // What throws in a timer would end the server: here it ends the stream.
+        response.destroy();
+      }
     }, 1000 / rate);
-    request.on('close', () => clearInterval(timer));
+    response.once('close', () => clearInterval(timer));
   });
   return router;
 }

@@ -1,6 +1,6 @@
 import { Router, type Request } from 'express';
 import { FIELDS, MOST_DAYS, numberProblem, simulatedDocument, type FieldName } from '@knapsack/contract';
-import { readWeather } from '@knapsack/contract/schemas';
+import { isInstant, readWeather } from '@knapsack/contract/schemas';
 import { CLIMATE_WORDS, CLIMATES, HOUR_MS, isZone, type ClimateWord, type Problem } from '@knapsack/core';
 import { sendProblem } from './problems.js';
 
@@ -71,13 +71,13 @@ function numberOf(request: Request, name: string, field: FieldName, problems: Pr
 }
 
 function instantOf(request: Request, name: string, problems: Problem[]): number {
-  const timeMs = Date.parse(textOf(request, name));
-  if (!Number.isFinite(timeMs)) {
+  const text = textOf(request, name);
+  if (!isInstant(text)) {
     problems.push({
       code: 'instant',
       pointer: `/${name}`,
-      sentence: `“${name}” must be a time written like 2027-09-04T10:00:00Z.`,
+      sentence: `“${name}” must be a time written like 2027-09-04T10:00:00Z, in the years 2000 to 2099.`,
     });
   }
-  return timeMs;
+  return Date.parse(text);
 }
