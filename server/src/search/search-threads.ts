@@ -1,19 +1,10 @@
 import { availableParallelism } from 'node:os';
-import { Worker } from 'node:worker_threads';
-import {
-  KitHunt,
-  type Hire,
-  type HuntState,
-  type RationOptions,
-  type SizeQuestion,
-} from '@knapsack/contract/size';
+import { KitHunt, type HuntState, type RationOptions, type SizeQuestion } from '@knapsack/contract/size';
 import type { Gear, Trip } from '@knapsack/contract';
 import { fail, succeed, type Ration, type Result } from '@knapsack/core';
 import type { ChanceFound, LoneAnswer, LoneQuestion } from './search-worker.js';
+import { hireThread } from './thread.js';
 
-/** What a search makes and drops is small: a large nursery would only hold memory. */
-const LEAN = { resourceLimits: { maxYoungGenerationSizeMb: 4 } };
-const WORKER = new URL('./search-worker.js', import.meta.url);
 const MOST_THREADS = 8;
 /** Threads of a search: one for each core. */
 export const THREADS = Math.max(1, Math.min(MOST_THREADS, availableParallelism()));
@@ -61,16 +52,6 @@ export function searchShelf(
   });
 }
 
-export const hireThread: Hire = (answered, died) => {
-  const worker = new Worker(WORKER, LEAN);
-  worker.on('message', answered);
-  worker.on('error', died);
-  return {
-    post: (message: unknown) => worker.postMessage(message),
-    dismiss: () => void worker.terminate(),
-  };
-};
-
 export const rationOnThread = (
   trip: Trip,
   shelf: readonly Gear[],
@@ -87,25 +68,26 @@ export const chanceOnThread = (
 /** One question on a thread of its own, ended with it. */
 function alone<Value>(question: LoneQuestion, signal?: AbortSignal): Promise<Result<Value>> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(WORKER, LEAN);
     const end = () => {
       signal?.removeEventListener('abort', abort);
-      void worker.terminate();
+      thread.dismiss();
     };
     const abort = () => {
       end();
       reject(signal?.reason as Error);
     };
-    worker.on('message', (answer: LoneAnswer) => {
-      end();
-      resolve(answer as Result<Value>);
-    });
-    worker.on('error', () => {
-      end();
-      resolve(fail(STOPPED));
-    });
+    const thread = hireThread(
+      (answer: LoneAnswer) => {
+        end();
+        resolve(answer as Result<Value>);
+      },
+      () => {
+        end();
+        resolve(fail(STOPPED));
+      },
+    );
     signal?.addEventListener('abort', abort, { once: true });
     if (signal?.aborted) abort();
-    else worker.postMessage(question);
+    else thread.post(question);
   });
 }

@@ -12,6 +12,8 @@ import {
   type Tornado,
 } from '@knapsack/core';
 
+import { READY } from './thread.js';
+
 /** A question that one thread answers alone. */
 export type LoneQuestion =
   | {
@@ -34,6 +36,8 @@ const kits = new KitWorker();
 parentPort?.on('message', (message: ToKitWorker | LoneQuestion) => {
   parentPort!.postMessage('ask' in message ? loneAnswer(message) : kits.answer(message));
 });
+
+parentPort?.postMessage(READY);
 
 function loneAnswer(question: LoneQuestion): LoneAnswer {
   const { trip, shelf } = question;
