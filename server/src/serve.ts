@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { StartProblem } from './database/open-database.js';
+import { StartProblem } from './database/start-problem.js';
 import { readSettings } from './settings.js';
 import { start } from './start.js';
 
@@ -32,6 +32,14 @@ export async function serve(
       ...(withDemo && { dataFolder: temporaryFolder() }),
       withDemo,
     });
+    // The last resort: what nobody has caught is told, and the others are served on.
+    for (const event of ['uncaughtException', 'unhandledRejection'] as const) {
+      process.on(event, (error) => {
+        process.stderr.write(
+          `A fault in Knapsack, which goes on: ${String((error as Error)?.stack ?? error)}\n`,
+        );
+      });
+    }
     process.stdout.write(`Knapsack is at ${running.address}  (Ctrl+C stops it)\n`);
     for (const signal of ['SIGINT', 'SIGTERM'] as const) {
       process.once(signal, () => void running.close().then(() => process.exit(0)));

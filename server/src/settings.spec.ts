@@ -28,7 +28,8 @@ describe('starting', () => {
     const options = { dataFolder: folder, port: 0, webFolder: folder, demoFolder: folder, withDemo: false };
     const first = await start(options);
     const port = Number(new URL(first.address).port);
-    await expectAsync(start({ ...options, port })).toBeRejectedWithError(StartProblem, /is taken/);
+    const elsewhere = { ...options, dataFolder: join(folder, 'other') };
+    await expectAsync(start({ ...elsewhere, port })).toBeRejectedWithError(StartProblem, /is taken/);
     await first.close();
   });
 });

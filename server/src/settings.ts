@@ -1,6 +1,6 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import { StartProblem } from './database/open-database.js';
+import { StartProblem } from './database/start-problem.js';
 
 export interface Settings {
   readonly dataFolder: string;

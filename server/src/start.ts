@@ -2,7 +2,8 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './api/app.js';
-import { openDatabase, StartProblem } from './database/open-database.js';
+import { Database } from './database/database.js';
+import { StartProblem } from './database/start-problem.js';
 import { seed } from './documents/seed.js';
 import { storesOf } from './documents/stores.js';
 
@@ -29,15 +30,15 @@ export interface Running {
  */
 export async function start(options: StartOptions): Promise<Running> {
   const { dataFolder, port, webFolder, demoFolder, withDemo } = options;
-  const source = await openDatabase(dataFolder);
-  const stores = storesOf(source);
+  const database = await Database.open(dataFolder);
+  const stores = storesOf(database);
   if (withDemo) await seed(stores, demoFolder);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const server = createServer(createApp({ stores, webFolder, demoFolder, log }));
   try {
     await listen(server, port);
   } catch (error) {
-    await source.destroy();
+    await database.close();
     throw error;
   }
   return {
@@ -45,7 +46,7 @@ export async function start(options: StartOptions): Promise<Running> {
     close: async () => {
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
-      await source.destroy();
+      await database.close();
     },
   };
 }

@@ -13,6 +13,7 @@ import { guard } from './guard.js';
 import { problemHandler, sendProblem } from './problems.js';
 import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
+import { setAsideRoutes } from './set-aside-routes.js';
 import { shelfRoutes } from './shelf-routes.js';
 import { weatherRoutes } from './weather-routes.js';
 import { webPages } from './web-pages.js';
@@ -84,6 +85,7 @@ export function createApp({
       mayDelete: (id) => stillCarried(stores, id),
     }),
   );
+  app.use('/api/set-aside', setAsideRoutes(stores));
   app.post('/api/demo', async (_request, response) => {
     if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
     await seed(stores, demoFolder);

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, Response } from 'express';
 import type { ProblemDocument } from '@knapsack/contract';
 import type { Problem } from '@knapsack/core';
 import type { Logger } from 'pino';
+import { StorageProblem, type StorageCause } from '../database/storage-problem.js';
 
 const TITLES = {
   400: 'Not understood',
@@ -14,6 +15,8 @@ const TITLES = {
   422: 'Not a valid document',
   428: 'If-Match is missing',
   500: 'A fault in Knapsack',
+  503: 'Not now',
+  507: 'No room left',
 } as const;
 
 export type ProblemStatus = keyof typeof TITLES;
@@ -37,6 +40,14 @@ export function sendProblem(
   response.status(status).type('application/problem+json').send(JSON.stringify(body));
 }
 
+const STORAGE_STATUS: Readonly<Record<StorageCause, ProblemStatus>> = {
+  full: 507,
+  readonly: 503,
+  locked: 503,
+  corrupt: 500,
+  failed: 503,
+};
+
 /** The last handler: body errors of Express as sentences, anything else as a fault without its insides. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error: { type?: string; status?: number }, _request, response, next) => {
@@ -47,6 +58,9 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
       return sendProblem(response, 400, 'The request could not be read.');
     }
     log.error(error);
+    if (error instanceof StorageProblem) {
+      return sendProblem(response, STORAGE_STATUS[error.because], error.message);
+    }
     sendProblem(response, 500, 'Something went wrong in Knapsack itself; nothing was saved by this request.');
   };
 }

@@ -1,33 +1,53 @@
-import { accessSync, constants, mkdirSync } from 'node:fs';
+import { accessSync, chmodSync, closeSync, constants, mkdirSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
+import { engine } from './engine.js';
 import { GearTable, TripTable } from './entities.js';
+import { lookAtFile } from './look-at-file.js';
 import { MIGRATIONS } from './migrations.js';
-import { EngineProblem, sqliteEngine } from './sqlite-engine.js';
+import { StartProblem } from './start-problem.js';
+
+export { StartProblem } from './start-problem.js';
 
 export const DATABASE_FILE = 'knapsack.sqlite';
 
-/** A start that cannot succeed, in a sentence for the person at the terminal. */
-export class StartProblem extends Error {}
+/** The data are the user's own: nobody else on this computer reads them. */
+const FOLDER_MODE = 0o700;
+const FILE_MODE = 0o600;
 
-/**
- * Opens the file in a data folder, made if it is missing, and brings it up to date.
- *
- * @throws StartProblem if the folder cannot be made or written, the file is no database, or no engine runs here
- */
-export async function openDatabase(folder: string): Promise<DataSource> {
+/** Makes a data folder where it is missing, readable by its owner alone. @throws StartProblem if it cannot be written */
+export function prepareFolder(folder: string): void {
   try {
-    mkdirSync(folder, { recursive: true });
+    mkdirSync(folder, { recursive: true, mode: FOLDER_MODE });
     accessSync(folder, constants.W_OK);
-  } catch {
+    chmodSync(folder, FOLDER_MODE);
+    // What SQLite puts beside a file has the file's own mode.
+    const file = join(folder, DATABASE_FILE);
+    closeSync(openSync(file, 'a', FILE_MODE));
+    chmodSync(file, FILE_MODE);
+  } catch (error) {
     throw new StartProblem(
       `Knapsack cannot write to its data folder ${folder}. Make it writable, or name another with KNAPSACK_DATA.`,
+      { cause: error },
     );
   }
+}
+
+/**
+ * Opens the file in a data folder, made if it is missing, has it looked at, and brings it up to date.
+ *
+ * @throws StartProblem if the folder cannot be made or written, the file is no database, is damaged or of a later release, or no
+ * engine runs here
+ */
+export async function openDatabase(folder: string): Promise<DataSource> {
+  prepareFolder(folder);
+  const file = join(folder, DATABASE_FILE);
+  const driver = engine();
+  lookAtFile(driver, file, new Set(MIGRATIONS.map((Migration) => new Migration().name)));
   const source = new DataSource({
     type: 'better-sqlite3',
-    driver: engine(),
-    database: join(folder, DATABASE_FILE),
+    driver,
+    database: file,
     entities: [TripTable, GearTable],
     migrations: MIGRATIONS,
     migrationsRun: true,
@@ -41,16 +61,8 @@ export async function openDatabase(folder: string): Promise<DataSource> {
     return await source.initialize();
   } catch (error) {
     throw new StartProblem(
-      `Knapsack cannot open ${join(folder, DATABASE_FILE)}: ${error instanceof Error ? error.message : String(error)}.`,
+      `Knapsack cannot open ${file}: ${error instanceof Error ? error.message : String(error)}.`,
+      { cause: error },
     );
-  }
-}
-
-function engine() {
-  try {
-    return sqliteEngine();
-  } catch (error) {
-    if (error instanceof EngineProblem) throw new StartProblem(error.message);
-    throw error;
   }
 }

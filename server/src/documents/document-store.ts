@@ -1,5 +1,6 @@
 import { upToDate, type Stored } from '@knapsack/contract';
-import type { DataSource, EntityManager, EntitySchema } from 'typeorm';
+import type { EntityManager, EntitySchema } from 'typeorm';
+import type { Database } from '../database/database.js';
 import type { DocumentRow } from '../database/entities.js';
 
 /** What every stored document has. */
@@ -13,37 +14,65 @@ export interface Listed<Document> extends Stored<Document> {
   readonly savedAs: number;
 }
 
+/** A row that cannot be handed out: what is wrong with it. It hides nothing else, and is never written over. */
+export interface SetAside {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  /** A later release wrote it, which can read it; else it is damaged. */
+  readonly isLater: boolean;
+  readonly sentence: string;
+}
+
+/** What documents of a table are. */
+export interface DocumentKind {
+  readonly table: EntitySchema<DocumentRow>;
+  readonly schema: string;
+  /** The newest version that this release reads. */
+  readonly version: number;
+}
+
 /** Why a write was not done. */
-export type Refusal = 'missing' | 'exists' | 'changed';
+export type Refusal = 'missing' | 'exists' | 'changed' | 'locked';
 
 export type Written<Document> =
   | { readonly ok: true; readonly stored: Stored<Document> }
   | { readonly ok: false; readonly refusal: Refusal };
 
-/**
- * Documents of one kind in one table. Writes run one after the other, each in a transaction: SQLite
- * has one writer and the connection is shared.
- */
+/** Documents of one kind in one table. */
 export class DocumentStore<Document extends Named> {
-  private static queue: Promise<unknown> = Promise.resolve();
-
   constructor(
-    private readonly source: DataSource,
-    private readonly table: EntitySchema<DocumentRow>,
+    private readonly database: Database,
+    private readonly kind: DocumentKind,
   ) {}
 
+  private get table(): EntitySchema<DocumentRow> {
+    return this.kind.table;
+  }
+
   async list(): Promise<readonly Listed<Document>[]> {
-    const rows = await this.source.getRepository(this.table).find({ order: { name: 'ASC', id: 'ASC' } });
-    return rows.map(asListed<Document>);
+    const rows = await this.rows();
+    return rows.flatMap((row) => (this.wrongWith(row) ? [] : [asListed<Document>(row)]));
+  }
+
+  /** The rows that cannot be handed out. */
+  async setAside(): Promise<readonly SetAside[]> {
+    const rows = await this.rows();
+    return rows.flatMap((row) => this.wrongWith(row) ?? []);
+  }
+
+  /** The text of a row as it is stored; null where there is none. */
+  async text(id: string): Promise<string | null> {
+    return (await this.row(id))?.text ?? null;
   }
 
   async read(id: string): Promise<Stored<Document> | null> {
-    const row = await this.source.getRepository(this.table).findOneBy({ id });
-    return row && asStored<Document>(row);
+    const row = await this.row(id);
+    return row && !this.wrongWith(row) ? asStored<Document>(row) : null;
   }
 
   create(document: Document): Promise<Written<Document>> {
-    return this.write(async (manager) => {
+    return this.database.write(async (manager) => {
       if (await manager.existsBy(this.table, { id: document.id })) return refuse('exists');
       return this.put(manager, document, 1);
     });
@@ -51,23 +80,58 @@ export class DocumentStore<Document extends Named> {
 
   /** Replaces a document if its revision is still the one that the writer has seen. */
   replace(document: Document, revision: number): Promise<Written<Document>> {
-    return this.write(async (manager) => {
+    return this.database.write(async (manager) => {
       const row = await manager.findOneBy(this.table, { id: document.id });
       if (!row) return refuse('missing');
       if (row.revision !== revision) return refuse('changed');
+      if (this.wrongWith(row)) return refuse('locked');
       return this.put(manager, document, revision + 1);
     });
   }
 
-  /** Deletes a document if its revision is still the one that the writer has seen; gives back what was deleted. */
-  remove(id: string, revision: number): Promise<Written<Document>> {
-    return this.write(async (manager) => {
+  /** Deletes a document, damaged or not, if its revision is still the one that the writer has seen. */
+  remove(id: string, revision: number): Promise<{ ok: true } | { ok: false; refusal: Refusal }> {
+    return this.database.write(async (manager) => {
       const row = await manager.findOneBy(this.table, { id });
       if (!row) return refuse('missing');
       if (row.revision !== revision) return refuse('changed');
       await manager.delete(this.table, { id });
-      return { ok: true, stored: asStored<Document>(row) };
+      return { ok: true as const };
     });
+  }
+
+  private rows(): Promise<DocumentRow[]> {
+    return this.database.read((manager) => manager.find(this.table, { order: { name: 'ASC', id: 'ASC' } }));
+  }
+
+  private row(id: string): Promise<DocumentRow | null> {
+    return this.database.read((manager) => manager.findOneBy(this.table, { id }));
+  }
+
+  /** Why a row is no document of this kind that can be read here; null where it is one. */
+  private wrongWith({ id, name, revision, text }: DocumentRow): SetAside | null {
+    const { schema, version: newest } = this.kind;
+    const aside = (isLater: boolean, sentence: string): SetAside => ({
+      id,
+      name,
+      revision,
+      isLater,
+      sentence,
+    });
+    let data: unknown;
+    try {
+      data = JSON.parse(text);
+    } catch {
+      return aside(false, 'Its text in the data file is damaged.');
+    }
+    const head = (typeof data === 'object' && data !== null ? data : {}) as Record<string, unknown>;
+    const { version = 1 } = head;
+    if (head['schema'] !== schema || !Number.isInteger(version)) {
+      return aside(false, 'What is stored under its name is something else.');
+    }
+    return (version as number) > newest
+      ? aside(true, 'A later release of Knapsack has saved it; that one can open it.')
+      : null;
   }
 
   private async put(
@@ -84,12 +148,6 @@ export class DocumentStore<Document extends Named> {
       updatedMs: Date.now(),
     });
     return { ok: true, stored: { revision, document } };
-  }
-
-  private write<Outcome>(work: (manager: EntityManager) => Promise<Outcome>): Promise<Outcome> {
-    const turn = DocumentStore.queue.then(() => this.source.transaction(work));
-    DocumentStore.queue = turn.catch(() => undefined);
-    return turn;
   }
 }
 

@@ -1,5 +1,12 @@
-import type { Gear, Trip } from '@knapsack/contract';
-import type { DataSource } from 'typeorm';
+import {
+  GEAR_SCHEMA,
+  GEAR_VERSION,
+  TRIP_SCHEMA,
+  TRIP_VERSION,
+  type Gear,
+  type Trip,
+} from '@knapsack/contract';
+import type { Database } from '../database/database.js';
 import { GearTable, TripTable } from '../database/entities.js';
 import { DocumentStore } from './document-store.js';
 
@@ -8,7 +15,7 @@ export interface Stores {
   readonly gear: DocumentStore<Gear>;
 }
 
-export const storesOf = (source: DataSource): Stores => ({
-  trips: new DocumentStore<Trip>(source, TripTable),
-  gear: new DocumentStore<Gear>(source, GearTable),
+export const storesOf = (database: Database): Stores => ({
+  trips: new DocumentStore<Trip>(database, { table: TripTable, schema: TRIP_SCHEMA, version: TRIP_VERSION }),
+  gear: new DocumentStore<Gear>(database, { table: GearTable, schema: GEAR_SCHEMA, version: GEAR_VERSION }),
 });

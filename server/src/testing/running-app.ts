@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import supertest from 'supertest';
 import { createApp } from '../api/app.js';
-import { openDatabase } from '../database/open-database.js';
+import { Database } from '../database/database.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
 // Every test writes a file through to the disk; shared machines have slow ones.
@@ -15,16 +15,16 @@ export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.ur
 /** The real application on a file of its own in a temporary folder. */
 export async function runningApp() {
   const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
-  const source = await openDatabase(folder);
-  const stores: Stores = storesOf(source);
+  const database = await Database.open(folder);
+  const stores: Stores = storesOf(database);
   const app = createApp({ stores, demoFolder: DEMO_FOLDER });
   return {
     folder,
-    source,
+    database,
     stores,
     api: supertest(app),
     close: async () => {
-      await source.destroy();
+      await database.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };
