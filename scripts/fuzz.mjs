@@ -1,0 +1,296 @@
+// Asks the server what nobody would ask: mutated documents of every kind, words that are no words, bodies that are none, on every
+// route. Ends with 1 where it answers with a fault of its own, hangs, or dies. `node scripts/fuzz.mjs [requests] [seed]`
+import assert from 'node:assert/strict';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ownServer } from './own-server.mjs';
+import { at } from './process.mjs';
+
+const REQUESTS = Number(process.argv[2] ?? 20_000);
+const SEED = Number(process.argv[3] ?? 20_270_904);
+/** A request that takes longer hangs; searches of mutated trips may take a while. */
+const HANGS_MS = 60_000;
+const AT_ONCE = 8;
+
+/** Mulberry32: one seed, one run. */
+function generator(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+const random = generator(SEED);
+const below = (most) => Math.floor(random() * most);
+const oneOf = (list) => list[below(list.length)];
+
+const WORDS = [
+  'constructor',
+  '__proto__',
+  'toString',
+  'hasOwnProperty',
+  'prototype',
+  '',
+  ' ',
+  '\u0000',
+  '‮',
+  '../../etc',
+  '%2e%2e',
+  '=1+1',
+  'null',
+  'undefined',
+  'NaN',
+  '1e400',
+  '-1',
+  '9'.repeat(40),
+  'x'.repeat(5000),
+  '<b>',
+  '{}',
+  "'",
+  '"',
+  '🜂',
+  '2027-13-45',
+  '+275760-09-13T00:00:00Z',
+  '0000-01-01T00:00:00Z',
+  'Europe/Nowhere',
+];
+const NUMBERS = [0, -0, -1, 1, 0.5, 1e-300, 1e300, 2 ** 53, -(2 ** 53), 1e9, 99_999_999];
+const deep = (levels) => '['.repeat(levels) + ']'.repeat(levels);
+const nested = (levels) => JSON.parse(deep(levels));
+const value = () =>
+  oneOf([
+    () => oneOf(WORDS),
+    () => oneOf(NUMBERS),
+    () => null,
+    () => true,
+    () => [],
+    () => ({}),
+    () => nested(1 + below(400)),
+    () => JSON.parse('{"__proto__":{"a":1}}'),
+    () => Array.from({ length: below(300) }, () => oneOf(WORDS)),
+  ])();
+
+/** A copy with a few things otherwise, anywhere in it. */
+function mutated(document, changes = 1 + below(4)) {
+  const copy = structuredClone(document);
+  for (; changes > 0; changes--) {
+    let place = copy;
+    for (let depth = below(6); depth > 0; depth--) {
+      const inside = Object.values(place).filter((one) => typeof one === 'object' && one !== null);
+      if (inside.length === 0) break;
+      place = oneOf(inside);
+    }
+    const keys = Object.keys(place);
+    const key = keys.length > 0 && random() < 0.8 ? oneOf(keys) : oneOf(WORDS);
+    const act = random();
+    if (act < 0.2) delete place[key];
+    else if (act < 0.3 && Array.isArray(place)) place.push(...place);
+    else if (key !== '__proto__') place[key] = value();
+  }
+  return copy;
+}
+
+const read = (path) => JSON.parse(readFileSync(at(path), 'utf8'));
+const shelf = read('demo/gear.json');
+const trips = readdirSync(at('demo/trips')).map((file) => read(`demo/trips/${file}`));
+const gear = shelf.gear;
+const anyTrip = () => (random() < 0.3 ? oneOf(trips) : mutated(oneOf(trips)));
+const anyGear = () => (random() < 0.3 ? oneOf(gear) : mutated(oneOf(gear)));
+const query = (names) =>
+  names
+    .filter(() => random() < 0.8)
+    .map(
+      ([name, usual]) =>
+        `${name}=${encodeURIComponent(random() < 0.6 ? usual : String(oneOf([...WORDS, ...NUMBERS])))}`,
+    )
+    .join('&');
+const id = () => (random() < 0.5 ? oneOf([...trips, ...gear]).id : encodeURIComponent(oneOf(WORDS)));
+const revision = () =>
+  oneOf([
+    undefined,
+    '"1"',
+    '"2"',
+    '1',
+    '*',
+    'W/"1"',
+    '"99999999999999999999"',
+    oneOf(WORDS).replace(/[^\x20-\x7e]/g, ''),
+  ]);
+const search = (what, options) => [
+  'POST',
+  `/api/search/${what}`,
+  { trip: anyTrip(), ...(random() < 0.5 && { gear: [anyGear()] }), ...mutated(options) },
+];
+
+/** Of each route so many of a hundred; searches are slow and few. */
+const ROUTES = [
+  [14, () => ['GET', oneOf([`/api/trips/${id()}`, `/api/gear/${id()}`, '/api/trips', '/api/gear'])]],
+  [14, () => ['POST', '/api/trips', anyTrip()]],
+  [14, () => ['POST', '/api/gear', anyGear()]],
+  [10, () => ['PUT', `/api/trips/${id()}`, anyTrip(), revision()]],
+  [10, () => ['PUT', `/api/gear/${id()}`, anyGear(), revision()]],
+  [4, () => ['DELETE', oneOf([`/api/trips/${id()}`, `/api/gear/${id()}`]), undefined, revision()]],
+  [
+    8,
+    () => [
+      'GET',
+      `/api/weather?${query([
+        ['latitude', '59'],
+        ['longitude', '5'],
+        ['height', '6'],
+        ['from', '2027-09-04T10:00:00Z'],
+        ['to', '2027-09-05T10:00:00Z'],
+        ['climate', 'maritime'],
+      ])}`,
+    ],
+  ],
+  [
+    6,
+    () => [
+      'POST',
+      '/api/weather',
+      mutated(
+        {
+          content: oneOf(['time,cloud\n2027-09-04T10:00,50', '{"hours":[]}', deep(5000), ...WORDS]),
+          zone: oneOf(['Europe/Oslo', ...WORDS]),
+        },
+        below(2),
+      ),
+    ],
+  ],
+  [5, () => ['GET', `/api/shelf?${query([['as', 'csv']])}`]],
+  [
+    5,
+    () => [
+      'POST',
+      '/api/shelf',
+      {
+        content: oneOf([
+          () => JSON.stringify(mutated(shelf)),
+          () => 'kind,name\n=1+1,x',
+          () => oneOf(WORDS),
+          () => deep(20_000),
+        ])(),
+      },
+    ],
+  ],
+  [
+    6,
+    () => [
+      'GET',
+      `/api/meter?${query([
+        ['radio', 'curlew-10'],
+        ['power', '10'],
+        ['script', 'voice'],
+        ['rate', '5'],
+        ['faster', '1'],
+        ['seed', '1'],
+      ])}`,
+    ],
+  ],
+  [0.5, () => search('size', {})],
+  [0.5, () => search('chance', {})],
+  [0.4, () => search('ration', {})],
+  [0.3, () => ['POST', '/api/card', { trip: anyTrip(), ...mutated({ paper: 'A5' }) }]],
+  [
+    2,
+    () => [
+      oneOf(['GET', 'POST', 'PUT', 'DELETE', 'OPTIONS', 'HEAD', 'PATCH']),
+      oneOf([
+        '/api/nothing',
+        '/api/trips/%00',
+        '/api/%',
+        '/%ff',
+        '/api/demo/x',
+        '/trips/../../x',
+        `/${encodeURIComponent(oneOf(WORDS))}`,
+      ]),
+    ],
+  ],
+  [
+    1,
+    () => [
+      'POST',
+      oneOf(['/api/trips', '/api/gear', '/api/search/size']),
+      oneOf(['{', '[[[[', '"x"', '', '{"a":1}}', '['.repeat(50_000)]),
+    ],
+  ],
+];
+const ALL = ROUTES.reduce((sum, [weight]) => sum + weight, 0);
+function ask() {
+  let left = random() * ALL;
+  for (const [weight, make] of ROUTES) if ((left -= weight) < 0) return make();
+  return ROUTES[0][1]();
+}
+
+const dataFolder = mkdtempSync(join(tmpdir(), 'knapsack-fuzz-'));
+const server = await ownServer(dataFolder);
+const { address, state } = server;
+await fetch(`${address}/api/demo`, { method: 'POST' });
+
+const counts = { requests: 0, faults: 0, hangs: 0, refused: 0 };
+const worst = [];
+async function one() {
+  const [method, path, body, ifMatch] = ask();
+  const text = body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body);
+  counts.requests += 1;
+  const stop = new AbortController();
+  const timer = setTimeout(() => stop.abort(), HANGS_MS);
+  try {
+    const headers = {
+      ...(text !== undefined && { 'Content-Type': 'application/json' }),
+      ...(ifMatch && { 'If-Match': ifMatch }),
+    };
+    const answer = await fetch(address + path, {
+      method,
+      headers,
+      signal: stop.signal,
+      ...(text !== undefined && method !== 'GET' && method !== 'HEAD' && { body: text }),
+    });
+    if (answer.headers.get('content-type')?.includes('event-stream')) await answer.body.cancel();
+    else await answer.arrayBuffer();
+    if (answer.status >= 500) {
+      counts.faults += 1;
+      worst.push(`${answer.status} ${method} ${path.slice(0, 120)} ${(text ?? '').slice(0, 300)}`);
+    } else if (answer.status >= 400) counts.refused += 1;
+  } catch (error) {
+    if (stop.signal.aborted) {
+      counts.hangs += 1;
+      worst.push(`hangs ${method} ${path.slice(0, 120)}`);
+    } else if (state.ended !== null) throw error;
+    // An address that no client would send is refused by the client itself.
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+let failure = null;
+try {
+  let left = REQUESTS;
+  await Promise.all(
+    Array.from({ length: AT_ONCE }, async () => {
+      while (left-- > 0 && state.ended === null) await one();
+    }),
+  );
+  assert.equal(state.ended, null, `The server ended (${state.ended}): ${state.noise}`);
+  const list = await fetch(`${address}/api/trips`);
+  assert.equal(list.status, 200, 'The list of trips cannot be read any more.');
+  await list.arrayBuffer();
+  assert.equal(counts.faults + counts.hangs, 0, worst.slice(0, 10).join('\n'));
+  assert.ok(!state.noise.includes('A fault in Knapsack, which goes on'), state.noise);
+} catch (error) {
+  failure = error;
+}
+const crashes = state.ended === null ? 0 : 1;
+await server.end('SIGKILL');
+rmSync(dataFolder, { recursive: true, force: true });
+process.stdout.write(
+  `${counts.requests} requests, ${counts.refused} refused, ${counts.faults} of 500 and more, ${counts.hangs} hang, ${crashes} crash\n`,
+);
+if (failure) {
+  process.stderr.write(`${failure.message}\n`);
+  process.exit(1);
+}
