@@ -115,3 +115,61 @@ test('a deleted trip can be brought back', async ({ page, knapsack }) => {
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
 });
+
+test('what two tabs have typed while the server was stopped is there when both have been closed', async ({
+  page,
+  context,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  const other = await context.newPage();
+  await openTrip(other, knapsack);
+  await knapsack.stop();
+  await block(page, 'b2').focus();
+  await page.keyboard.press('[');
+  await expect(page.locator('.save-state')).toContainText('kept in this browser');
+  await block(other, 'b3').focus();
+  await other.keyboard.press('[');
+  await expect(other.locator('.save-state')).toContainText('kept in this browser');
+  await page.goto('about:blank');
+  await other.close();
+  await knapsack.resume();
+  await openTrip(page, knapsack);
+  await expect(block(page, 'b2')).toContainText('5 W');
+  await expect(block(page, 'b3')).toContainText('2 W');
+  await saved(page);
+});
+
+test('a save that the server cannot do is told, tried again, and gets through', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  let refusals = 2;
+  await page.route('**/api/trips/gannet-rock-light', async (route) => {
+    if (route.request().method() !== 'PUT' || refusals-- <= 0) return route.fallback();
+    await route.fulfill({
+      status: 507,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        title: 'No room left',
+        status: 507,
+        detail: 'The disk with Knapsack’s data is full.',
+      }),
+    });
+  });
+  await block(page, 'b2').focus();
+  await page.keyboard.press('[');
+  await expect(page.locator('.save-state')).toContainText('tried again');
+  await expect(page.getByRole('alert')).toContainText('The disk with Knapsack’s data is full.');
+  await saved(page);
+  expect(refusals).toBeLessThan(0);
+});
+
+test('what was typed into a field and not entered is there after a reload', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  await page.getByLabel('Name of the trip').fill('Half a name');
+  await page.reload();
+  await expect(page.getByLabel('Name of the trip')).toHaveValue('Half a name');
+  await saved(page);
+});

@@ -78,6 +78,37 @@ describe('writes on a disk that is full', () => {
     expect((await store.list()).map(({ document: { id } }) => id)).toEqual(['after', 'before']);
   });
 
+  it('are not lost behind a transaction that could neither be committed nor rolled back', async () => {
+    // The fault under the driver: as the disk is full the engine refuses COMMIT, and ROLLBACK after it.
+    const { source } = database as unknown as {
+      source: {
+        driver: { databaseConnection: { prepare(sql: string): unknown } };
+        createQueryRunner(): { stmtCache: Map<string, unknown> };
+      };
+    };
+    const connection = source.driver.databaseConnection;
+    source.createQueryRunner().stmtCache.clear();
+    const prepare = connection.prepare.bind(connection);
+    connection.prepare = (sql) => {
+      if (/^(COMMIT|ROLLBACK)/.test(sql)) throw Object.assign(new Error('full'), { code: 'SQLITE_FULL' });
+      return prepare(sql);
+    };
+    await expectAsync(store.create(item('refused'))).toBeRejectedWithError(StorageProblem, /is full/);
+    for (let index = 0; index < 5; index++) {
+      expect((await store.create(item(`after-${index}`))).ok).toBeTrue();
+    }
+    await database.close();
+    database = await Database.open(folder);
+    const there = await storesOf(database).gear.list();
+    expect(there.map(({ document: { id } }) => id)).toEqual([
+      'after-0',
+      'after-1',
+      'after-2',
+      'after-3',
+      'after-4',
+    ]);
+  });
+
   it('take turns with reads, which see nothing that is not committed', async () => {
     const slow = database.write(async (manager) => {
       await manager.insert(GearTable, {

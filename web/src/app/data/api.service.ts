@@ -102,10 +102,30 @@ export class ApiService {
     return this.http.post<ShelfImport>('/api/shelf', { content }, { headers: JSON_HEADERS });
   }
 
+  /** What stands in the data file and cannot be handed out. */
+  setAside(): Observable<readonly SetAside[]> {
+    return this.http.get<readonly SetAside[]>('/api/set-aside');
+  }
+
+  deleteSetAside(kind: SetAside['kind'], id: string, revision: number): Observable<void> {
+    return this.http.delete<void>(`/api/${kind}/${id}`, { headers: ifMatch(revision) });
+  }
+
   /** Puts the demo documents that are not there yet beside the user's own. */
   loadDemo(): Observable<void> {
     return this.http.post<void>('/api/demo', null);
   }
+}
+
+/** A row of the data file that this release cannot read. */
+export interface SetAside {
+  readonly kind: 'trips' | 'gear';
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  /** A later release wrote it and can open it. */
+  readonly isLater: boolean;
+  readonly sentence: string;
 }
 
 export interface WeatherQuestion {

@@ -97,6 +97,44 @@ describe('autosave', () => {
     expect(autosave.state().is).toBe('saved');
   });
 
+  it('tries again with growing pauses where the server could not save, and says so until it is through', async () => {
+    jasmine.clock().install();
+    try {
+      autosave.changed(trip({ name: 'A' }));
+      const answered = async (status: number) => {
+        server.fail(server.asked.length - 1, status);
+        await Promise.resolve();
+        await Promise.resolve();
+        await Promise.resolve();
+      };
+      jasmine.clock().tick(400);
+      let asked = 1;
+      for (const [status, pauseMs] of [
+        [507, 2000],
+        [503, 4000],
+        [500, 8000],
+      ]) {
+        await answered(status);
+        expect(autosave.state()).toEqual(jasmine.objectContaining({ is: 'refused', again: true }));
+        // Typing on does not ask sooner.
+        autosave.changed(trip({ name: `A${asked}` }));
+        jasmine.clock().tick(pauseMs - 10);
+        expect(server.asked.length).toBe(asked);
+        jasmine.clock().tick(20);
+        asked += 1;
+        expect(server.asked.length).toBe(asked);
+      }
+      server.accept(asked - 1);
+      await Promise.resolve();
+      await Promise.resolve();
+      await Promise.resolve();
+      expect(server.asked.at(-1)!.trip.name).toBe('A3');
+      expect(autosave.hasUnsaved).toBeFalse();
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
   it('knows its own writing again when only the answer was lost', async () => {
     autosave.changed(trip({ name: 'A' }));
     const lost = autosave.flush();

@@ -10,10 +10,15 @@ export type SaveState =
   | { readonly is: 'saving' }
   | { readonly is: 'offline' }
   | { readonly is: 'conflict' }
-  | { readonly is: 'refused'; readonly why: string };
+  /** Not taken; where the fault is the server's, it is tried again. */
+  | { readonly is: 'refused'; readonly why: string; readonly again?: boolean };
 
 const WAITS_MS = 350;
 const TRIES_AGAIN_MS = 3000;
+/** Pauses after the server could not save (full, locked, a fault of its own): each twice the last, up to a minute. */
+const FIRST_PAUSE_MS = 2000;
+const LONGEST_PAUSE_MS = 60_000;
+const MAY_PASS = [500, 503, 507] as const;
 
 /**
  * Saves a trip a moment after each change, one request at a time, always the newest state. Until the
@@ -26,6 +31,7 @@ export class Autosave {
   private unanswered: Trip | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
+  private pauseMs = FIRST_PAUSE_MS;
 
   /** @param base the trip as the server has it at that revision */
   constructor(
@@ -52,7 +58,10 @@ export class Autosave {
   changed(trip: Trip): void {
     this.pending = trip;
     this.keep(trip);
-    if (this.state().is === 'conflict') return;
+    const state = this.state();
+    if (state.is === 'conflict') return;
+    // While the server cannot save, more typing does not ask it more often.
+    if (state.is === 'refused' && state.again) return;
     this.state.set({ is: 'saving' });
     this.schedule(WAITS_MS);
   }
@@ -71,6 +80,7 @@ export class Autosave {
       this.revision = revision;
       this.base = trip;
       this.unanswered = undefined;
+      this.pauseMs = FIRST_PAUSE_MS;
       const newer = this.pending;
       if (newer && newer !== trip) {
         this.keep(newer);
@@ -108,6 +118,12 @@ export class Autosave {
     }
     // The server has answered and did not take it: only an earlier version may have arrived unseen.
     this.unanswered = doubtful;
+    if (MAY_PASS.some((status) => hasStatus(error, status))) {
+      this.state.set({ is: 'refused', why: problemText(error), again: true });
+      this.schedule(this.pauseMs);
+      this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
+      return;
+    }
     if (!hasStatus(error, 412)) {
       this.state.set(hasStatus(error, 404) ? { is: 'conflict' } : { is: 'refused', why: problemText(error) });
     } else if (doubtful && (await this.hasArrived(trip, doubtful))) this.schedule(0);

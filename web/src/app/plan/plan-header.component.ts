@@ -5,6 +5,7 @@ import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
 import { TrailComponent } from '../trip/trail.component';
 import { DifferenceComponent } from './difference.component';
+import { draftBox } from './draft-box';
 import { spanOf } from './edits/blocks';
 import { localZone } from '../trips/new-trip';
 import { NoticesService } from '../shell/notices.service';
@@ -17,6 +18,8 @@ const SAVE_WORDS = {
   conflict: 'not saved',
   refused: 'not saved',
 };
+const TRIED_AGAIN = 'not saved yet; kept in this browser and tried again';
+const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this page';
 
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
@@ -80,7 +83,7 @@ const SAVE_WORDS = {
         </div>
       }
       @if (refusal(); as why) {
-        <div class="banner" role="alert">{{ why }} Your plan is kept in this browser.</div>
+        <div class="banner" role="alert">{{ why }} {{ keptWhere() }}</div>
       }
     }
   `,
@@ -110,7 +113,16 @@ export class PlanHeaderComponent {
     const zone = this.store.trip()?.place.timeZone;
     return zone !== undefined && zone !== localZone() ? zone : null;
   });
-  protected readonly saveWords = computed(() => SAVE_WORDS[this.store.saving().is]);
+  protected readonly saveWords = computed(() => {
+    const state = this.store.saving();
+    if (state.is !== 'saved' && draftBox.failing()) return NOT_KEPT;
+    return state.is === 'refused' && state.again ? TRIED_AGAIN : SAVE_WORDS[state.is];
+  });
+  protected readonly keptWhere = computed(() =>
+    draftBox.failing()
+      ? 'This browser keeps nothing either: leave this page open.'
+      : 'Your plan is kept in this browser.',
+  );
   protected readonly refusal = computed(() => {
     const state = this.store.saving();
     return state.is === 'refused' ? state.why : null;

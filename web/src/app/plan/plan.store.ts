@@ -15,9 +15,11 @@ import {
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
+import { NoticesService } from '../shell/notices.service';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
-import { draftBox, isOurOwn, sameTrip, type Draft } from './draft-box';
+import { draftBox, type Draft } from './draft-box';
+import { takeUpDrafts, type TakenUp } from './take-up-drafts';
 import type { ForecastView } from './forecast-protocol';
 import { ForecastService } from './forecast.service';
 import { mergeTrips } from './merge-trips';
@@ -34,6 +36,7 @@ export class PlanStore implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly forecasts = inject(ForecastService);
+  private readonly notices = inject(NoticesService);
   private readonly history = signal<History<Trip> | null>(null);
   private readonly autosave = signal<Autosave | null>(null);
 
@@ -112,24 +115,44 @@ export class PlanStore implements OnDestroy {
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {
     this.openProblem.set(null);
-    const draft = draftBox.find(id);
+    const left = await draftBox.left(id);
     try {
       const [stored] = await Promise.all([
         firstValueFrom(this.api.trip(id)),
         firstValueFrom(this.shelf.load()),
       ]);
-      const grewFromIt =
-        draft !== null && (draft.revision === stored.revision || isOurOwn(draft, stored.document));
-      this.show(draft && grewFromIt ? { ...stored, document: draft.trip } : stored, stored.document);
-      if (!draft) return;
-      if (!grewFromIt) this.offerDraft(draft);
-      else if (sameTrip(draft.trip, stored.document)) draftBox.drop(id);
-      else this.autosave()?.changed(draft.trip);
+      const taken = takeUpDrafts(left, stored);
+      const { draft, isCurrent } = taken;
+      this.show(draft && isCurrent ? { ...stored, document: draft.trip } : stored, stored.document);
+      if (draft && !isCurrent) this.offerDraft(draft);
+      else if (draft) this.autosave()?.changed(draft.trip);
+      this.settleDrafts(id, taken);
     } catch (error) {
+      const { draft, ...rest } = takeUpDrafts(left, null);
       if (draft && isOffline(error)) {
         this.show({ revision: draft.revision, document: draft.trip }, draft.base);
         this.autosave()?.changed(draft.trip);
+        this.settleDrafts(id, { draft, ...rest });
       } else this.openProblem.set(problemText(error));
+    }
+  }
+
+  /** Lets go of what is saved or taken up; what does not go together with it is offered, and kept until it is taken. */
+  private settleDrafts(id: string, { draft, done, others }: TakenUp): void {
+    for (const key of done) draftBox.drop(id, key);
+    // The version in hand is kept by this tab now.
+    if (draft && this.autosave()?.hasUnsaved) draftBox.release(id, draft.key);
+    for (const other of others) {
+      this.notices.show({
+        text: 'Another tab had typed something else into this trip and not saved it.',
+        action: {
+          label: 'Take that version',
+          run: () => {
+            this.edit(() => other.trip);
+            draftBox.drop(id, other.key);
+          },
+        },
+      });
     }
   }
 

@@ -18,6 +18,7 @@ import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { localZone, nextHour } from '../trips/new-trip';
+import { browserMemory } from '../data/browser-memory';
 
 interface Typed extends Omit<QuickSumInput, 'wantedHours'> {
   readonly chemistry: ChemistryName;
@@ -193,7 +194,7 @@ export class QuickPage {
 
   protected set(change: Partial<Typed>): void {
     this.typed.update((typed) => ({ ...typed, ...change }));
-    localStorage.setItem(KEPT_AS, JSON.stringify(this.typed()));
+    browserMemory.write(KEPT_AS, JSON.stringify(this.typed()));
   }
 
   /** Another chemistry brings its usual usable share along. */
@@ -226,7 +227,7 @@ export class QuickPage {
 
 function kept(): Typed {
   try {
-    return { ...EXAMPLE, ...(JSON.parse(localStorage.getItem(KEPT_AS) ?? '{}') as Partial<Typed>) };
+    return { ...EXAMPLE, ...(JSON.parse(browserMemory.read(KEPT_AS) ?? '{}') as Partial<Typed>) };
   } catch {
     return EXAMPLE;
   }

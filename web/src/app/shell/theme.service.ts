@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import { browserMemory } from '../data/browser-memory';
 
 export const THEMES = [
   { name: 'paper', label: 'Paper', icon: 'bi-book', about: 'day and indoors' },
@@ -28,12 +29,12 @@ export class ThemeService {
   /** The page takes the theme's colours before anyone is told, so that drawings read the new ones. */
   private choose(name: ThemeName): void {
     document.documentElement.dataset['theme'] = name;
-    localStorage.setItem(KEPT_AS, name);
+    browserMemory.write(KEPT_AS, name);
     this.chosen.set(name);
   }
 }
 
 function kept(): ThemeName {
-  const name = localStorage.getItem(KEPT_AS);
+  const name = browserMemory.read(KEPT_AS);
   return THEMES.find((theme) => theme.name === name)?.name ?? 'paper';
 }

@@ -1,7 +1,8 @@
+import { browserMemory } from '../data/browser-memory';
 /** What was chosen last in this browser, over what is usual; what cannot be read is left. */
 export function kept<Options extends object>(name: string, usual: Options): Options {
   try {
-    const text = localStorage.getItem(name);
+    const text = browserMemory.read(name);
     const value: unknown = text === null ? null : JSON.parse(text);
     return typeof value === 'object' && value !== null ? { ...usual, ...value } : usual;
   } catch {
@@ -10,5 +11,5 @@ export function kept<Options extends object>(name: string, usual: Options): Opti
 }
 
 export function keep(name: string, options: object): void {
-  localStorage.setItem(name, JSON.stringify(options));
+  browserMemory.write(name, JSON.stringify(options));
 }

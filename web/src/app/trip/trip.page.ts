@@ -7,6 +7,7 @@ import { ForecastService } from '../plan/forecast.service';
 import { GhostStore } from '../plan/ghost.store';
 import { LanesStore } from '../plan/lanes.store';
 import { PlanHeaderComponent } from '../plan/plan-header.component';
+import { draftBox } from '../plan/draft-box';
 import { PlanStore } from '../plan/plan.store';
 import { VariantsStore } from '../plan/variants/variants.store';
 import { WhatIfStore } from '../plan/what-if/what-if.store';
@@ -61,6 +62,17 @@ export class TripPage {
       .pipe(takeUntilDestroyed())
       .subscribe(() => {
         if (document.visibilityState === 'visible') void this.store.refresh();
+      });
+    fromEvent(window, 'pagehide')
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        // What stands in a field is taken as it stands; this browser keeps it until the server has it.
+        if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      });
+    fromEvent<BeforeUnloadEvent>(window, 'beforeunload')
+      .pipe(takeUntilDestroyed())
+      .subscribe((event) => {
+        if (draftBox.failing() && this.store.saving().is !== 'saved') event.preventDefault();
       });
   }
 }

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { TRIP_VERSION, type TripSummary } from '@knapsack/contract';
 import { MARKS } from '../parts/marks';
 import { TripLinesService } from './trip-lines.service';
+import { browserMemory } from '../data/browser-memory';
 
 const KEPT_AS = 'knapsack.model';
 
@@ -41,7 +42,7 @@ const REASONS: Readonly<Record<number, string>> = {
 export class EarlierTripsComponent {
   readonly trips = input.required<readonly TripSummary[]>();
   protected readonly lines = inject(TripLinesService);
-  private readonly seenVersion = signal(Number(localStorage.getItem(KEPT_AS) ?? 0));
+  private readonly seenVersion = signal(Number(browserMemory.read(KEPT_AS) ?? 0));
   protected readonly earlier = computed(() =>
     this.seenVersion() >= TRIP_VERSION
       ? []
@@ -62,7 +63,7 @@ export class EarlierTripsComponent {
   protected icon = (mark: keyof typeof MARKS): string => MARKS[mark].icon;
 
   protected seen(): void {
-    localStorage.setItem(KEPT_AS, String(TRIP_VERSION));
+    browserMemory.write(KEPT_AS, String(TRIP_VERSION));
     this.seenVersion.set(TRIP_VERSION);
   }
 }

@@ -27,6 +27,7 @@ import { NoticesService } from '../shell/notices.service';
 import { KeysService } from '../shell/keys.service';
 import { newTrip } from './new-trip';
 import { EarlierTripsComponent } from './earlier-trips.component';
+import { SetAsideComponent } from './set-aside.component';
 import { SmallRidgeComponent } from './small-ridge.component';
 import type { Template } from './templates';
 import { TripLinesService } from './trip-lines.service';
@@ -39,6 +40,7 @@ import { TripLinesService } from './trip-lines.service';
     NgbDropdown,
     NgbDropdownItem,
     EarlierTripsComponent,
+    SetAsideComponent,
     NgbDropdownMenu,
     NgbDropdownToggle,
     RouterLink,
