@@ -28,6 +28,7 @@ export * from './resolve/resolve-sun.js';
 export * from './resolve/resolve-wiring.js';
 export { runOf } from './harness/harness-runs.js';
 export * from './resolve/sky-of.js';
+export * from './resolve/stand-alone.js';
 export * from './documents/weather.js';
 export * from './weather/simulated-document.js';
 export * from './weather/take-weather.js';

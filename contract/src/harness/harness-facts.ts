@@ -92,6 +92,10 @@ export function harnessFacts(
         bestA: run?.march ? largest(run.march.offeredA) : 0,
       };
     }),
+    // A charger for the mains stays where the mains are.
+    hasCharger:
+      trip.packing?.wayIn === 'vehicle' &&
+      carried.filter(isKind('charger')).some(({ gear }) => gear.from === 'vehicle'),
     inverters: parts
       .filter(({ kind }) => kind === 'inverter')
       .map(({ id, name }) => ({

@@ -1,10 +1,10 @@
 import { kitName, picks, type RuledOut, type TriedKit } from '@knapsack/core';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
 import type { HuntState } from './kit-hunt.js';
-import type { Gear } from '../documents/gear.js';
-import { lookUp } from '../resolve/look-up.js';
+
 import type { FoundKits, SizeQuestion } from './kit-worker.js';
 import { withKit } from './size-space.js';
+import { standAlone } from '../resolve/stand-alone.js';
 
 /** A kit in the answer of the API and the terminal tool. */
 export interface KitAnswer {
@@ -89,12 +89,6 @@ function kitAnswer(
     standardError,
     loadout: [...battery.items, ...sun.items],
     batteryUse: battery.use,
-    trip: standalone(withKit(trip, shelf, found, kit), shelf),
+    trip: standAlone(withKit(trip, shelf, found, kit), shelf),
   };
-}
-
-/** A trip with all gear of its bag in it, so that it stands alone as a file. */
-function standalone(trip: Trip, shelf: readonly Gear[]): Trip {
-  const gear = new Map(lookUp(trip, shelf).carried.map((carried) => [carried.gear.id, carried.gear]));
-  return { ...trip, gear: [...gear.values()] };
 }

@@ -26,7 +26,7 @@ describe('the rule of cells that are never charged', () => {
     for (const chemistry of ['alkaline', 'lithiumaa'] as const) {
       const stop = neverCharged({ name: 'Eight AA', chemistry, cellsInSeries: 8 });
       expect(stop?.severity).toBe('stop');
-      expect(stop?.sentence).toContain('leak or burst. Take the panel off');
+      expect(stop?.sentence).toContain('leak or burst. Take the panel or the charger off');
     }
   });
 });

@@ -17,14 +17,14 @@ export interface Chargeable {
   readonly coldProtected?: boolean;
 }
 
-/** Cells that cannot be charged are not joined to a panel, at any temperature. */
+/** Cells that cannot be charged are joined to no panel and no charger, at any temperature. */
 export const neverCharged = ({ name, chemistry }: Chargeable): Answer =>
   isPrimary(chemistry)
     ? {
         severity: 'stop',
-        sentence: `${name} must not be charged (${chemistryOf(chemistry).label}): the cells leak or burst. Take the panel off.`,
+        sentence: `${name} must not be charged (${chemistryOf(chemistry).label}): the cells leak or burst. Take the panel or the charger off.`,
         asks: 'no charge',
-        has: 'a panel',
+        has: 'a panel or a charger',
       }
     : null;
 
@@ -52,7 +52,7 @@ export function chargedCold({ name, chemistry, coldProtected }: Chargeable, cold
       : 'Whether its protection keeps a charge out is not entered';
   return {
     severity: 'stop',
-    sentence: `At ${has} ${name} must not be charged: ${coldHarm(chemistry)}. ${known}, and an ordinary controller charges it all the same. Keep it above freezing, take the panel off while it freezes, or take a battery that is protected against it.`,
+    sentence: `At ${has} ${name} must not be charged: ${coldHarm(chemistry)}. ${known}, and an ordinary controller charges it all the same. Keep it above freezing, take what charges it off while it freezes, or take a battery that is protected against it.`,
     asks: 'at least 0 °C',
     has,
   };

@@ -142,6 +142,15 @@ describe('a harness against all rules', () => {
     expect(rules(parts, given({}))).toEqual(['look input battery']);
   });
 
+  it('looks at what a charger does that stays joined, as it does at the sun', () => {
+    const tender = facts({ radios: [{ ...facts().radios[0], maxV: 14.2 }] });
+    expect(rules(good, tender)).toEqual([]);
+    expect(rules(good, { ...tender, hasCharger: true })).toEqual(['stop charging radio']);
+    const cells = facts({ packs: [checkedPack({ chemistry: 'alkaline', cellsInSeries: 8 })] });
+    expect(rules(good, { ...cells, hasCharger: true })).toContain('stop primary battery');
+    expect(rules(good, cells)).not.toContain('stop primary battery');
+  });
+
   it('says that a kit whose currents are not known is not checked', () => {
     expect(rules(good, facts({ suspended: 'It feeds itself.' }))).toEqual(['look suspended null']);
   });

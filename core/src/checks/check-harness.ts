@@ -48,6 +48,7 @@ function radioChecks(
   facts: HarnessFacts,
 ): (Check | null)[] {
   const { radios, packs, panels, flow, coldC, storedDays, getsToDropout, controllers } = facts;
+  const isCharged = panels.length > 0 || facts.hasCharger;
   const [first] = packs;
   const shape = {
     temperatureC: coldC,
@@ -62,7 +63,7 @@ function radioChecks(
     const highest = plain.map(
       (pack) =>
         at('full', radio.part, 'part', survivesFullBattery(radio, pack, storedDays)) ??
-        (panels.length > 0 ? at('charging', radio.part, 'part', survivesCharging(radio, pack, shape)) : null),
+        (isCharged ? at('charging', radio.part, 'part', survivesCharging(radio, pack, shape)) : null),
     );
     return [
       keyDownV === undefined || regulated || !first

@@ -26,7 +26,7 @@ export function sunChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
   const { panels } = facts;
   return [
     ...panels.flatMap((panel) => panelChecks(parts, panel)),
-    ...(panels.length > 0 ? chargedChecks(facts) : []),
+    ...(panels.length > 0 || facts.hasCharger ? chargedChecks(facts) : []),
     ...controllerChecks(parts, facts),
     ...facts.inputs.flatMap(({ part, ...input }) =>
       panels
@@ -58,7 +58,7 @@ function panelChecks(
   ];
 }
 
-/** Every battery that the sun reaches. */
+/** Every battery that the sun or a charger reaches. */
 const chargedChecks = ({ packs, coldC, hotC }: HarnessFacts): (Check | null)[] =>
   packs.flatMap((pack) => [
     at('primary', pack.part, 'part', neverCharged(pack)),

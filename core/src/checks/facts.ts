@@ -61,6 +61,8 @@ export interface HarnessFacts {
   /** Solar inputs of power stations. */
   readonly inputs: readonly { readonly part: string; readonly name: string; readonly maxInputV?: number }[];
   readonly panels: readonly CheckedPanel[];
+  /** A charger stays joined on the way or out there, as a vehicle's does. */
+  readonly hasCharger: boolean;
   readonly inverters: readonly {
     readonly part: string;
     readonly name: string;

@@ -63,6 +63,7 @@ export const factsOf = (more: Partial<HarnessFacts> = {}): HarnessFacts => ({
   controllers: [],
   inputs: [],
   panels: [],
+  hasCharger: false,
   inverters: [],
   disconnects: [],
   coldC: 12,

@@ -86,6 +86,22 @@ describe('the API', () => {
     expect(await etagOf(`/api/trips/${trip.id}`)).toBe('"1"');
   });
 
+  it('hands a trip out as a file that stands alone, which another installation takes', async () => {
+    await app.api.post('/api/demo').expect(204);
+    const file = await app.api.get('/api/trips/winter-bothy/file').expect(200);
+    expect(file.headers['content-disposition']).toContain('winter-bothy.json');
+    const other = await runningApp();
+    await other.api
+      .post('/api/trips')
+      .send(file.body as object)
+      .expect(201);
+    const taken = (await other.api.get('/api/trips/winter-bothy').expect(200)).body as Trip;
+    expect(taken).toEqual(file.body as Trip);
+    expect(taken.gear?.map(({ id }) => id)).toContain('dunlin-3');
+    await other.close();
+    await app.api.get('/api/trips/nobody/file').expect(404);
+  });
+
   it('refuses a newer version untouched', async () => {
     const answer = await put({ ...trip, version: 99 }, '"1"').expect(422);
     expect((answer.body as ProblemDocument).detail).toContain('version 5');

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
-import type { Gear, Trip, TripSummary } from '@knapsack/contract';
+import { standAlone, type Gear, type Trip, type TripSummary } from '@knapsack/contract';
 import { readGear, readTrip } from '@knapsack/contract/schemas';
 import { pino, type Logger } from 'pino';
 import type { Stores } from '../documents/stores.js';
@@ -56,6 +56,12 @@ export function createApp({
   app.use('/api/search', searchRoutes(stores.gear));
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
+  app.get('/api/trips/:id/file', async ({ params: { id } }, response) => {
+    const stored = await stores.trips.read(id);
+    if (!stored) return sendProblem(response, 404, 'There is no such trip.');
+    const shelf = (await stores.gear.list()).map(({ document }) => document);
+    response.attachment(`${id}.json`).json(standAlone(stored.document, shelf));
+  });
   app.use(
     '/api/trips',
     documentRoutes<Trip>({

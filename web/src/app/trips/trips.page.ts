@@ -30,6 +30,7 @@ import { EarlierTripsComponent } from './earlier-trips.component';
 import { SetAsideComponent } from './set-aside.component';
 import { SmallRidgeComponent } from './small-ridge.component';
 import type { Template } from './templates';
+import { TripFileComponent } from './trip-file.component';
 import { TripLinesService } from './trip-lines.service';
 
 /** All trips, the next outing first. */
@@ -41,6 +42,7 @@ import { TripLinesService } from './trip-lines.service';
     NgbDropdownItem,
     EarlierTripsComponent,
     SetAsideComponent,
+    TripFileComponent,
     NgbDropdownMenu,
     NgbDropdownToggle,
     RouterLink,
