@@ -62,7 +62,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
 }) => {
   await page.goto(knapsack.address);
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save Winter bothy as a file' }).click();
+  await page.getByRole('button', { name: 'Save Winter bothy as a file' }).click();
   const file = await (await download).path();
 
   await page.goto(empty.address);

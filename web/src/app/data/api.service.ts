@@ -50,6 +50,11 @@ export class ApiService {
       .pipe(map(stored));
   }
 
+  /** A trip that stands alone, its gear in it. */
+  tripFile(id: string): Observable<Trip> {
+    return this.http.get<Trip>(`/api/trips/${id}/file`);
+  }
+
   deleteTrip(id: string, revision: number): Observable<void> {
     return this.http.delete<void>(`/api/trips/${id}`, { headers: ifMatch(revision) });
   }

@@ -22,6 +22,7 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { newKey } from '../data/new-id';
 import { problemText } from '../data/problem-text';
+import { saveFile } from '../data/save-file';
 import { draftBox } from '../plan/draft-box';
 import { NoticesService } from '../shell/notices.service';
 import { KeysService } from '../shell/keys.service';
@@ -148,6 +149,14 @@ export class TripsPage {
         text: archived ? `${trip.name} is back.` : `${trip.name} was put away.`,
         action: { label: 'Undo', run: () => void this.putAway(trip) },
       });
+    });
+  }
+
+  /** The trip with all gear of its bags, for another installation or to be kept. */
+  protected async saveAsFile({ id }: TripSummary): Promise<void> {
+    await this.attempt(async () => {
+      const trip = await firstValueFrom(this.api.tripFile(id));
+      saveFile(`${id}.json`, [JSON.stringify(trip, null, 2)], 'application/json');
     });
   }
 
