@@ -32,6 +32,7 @@ const item = (id, letters) => ({
 });
 const lost = { runs: 0, writes: 0 };
 let acknowledgedInAll = 0;
+let server;
 try {
   for (let index = 0; index < RUNS; index++) {
     const folder = join(disk, 'data');
@@ -39,7 +40,7 @@ try {
     const filler = join(disk, 'filler');
     const refusals = 1 + (index % 6);
     const acknowledged = new Map();
-    let server = await ownServer(folder);
+    server = await ownServer(folder);
     const put = async (id, letters = 200) => {
       const answer = await fetch(`${server.address}/api/gear`, {
         method: 'POST',
@@ -81,6 +82,7 @@ try {
     rmSync(folder, { recursive: true, force: true });
   }
 } finally {
+  if (server?.state.ended === null) await server.end('SIGKILL');
   execFileSync('umount', ['-l', disk], { stdio: 'ignore' });
   if (existsSync(disk)) rmSync(disk, { recursive: true, force: true });
 }
