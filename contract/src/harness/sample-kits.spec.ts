@@ -67,6 +67,20 @@ describe('the sample kits', () => {
     }
   });
 
+  it('join batteries as their chemistry and their use want it', () => {
+    const order = (name: string) => {
+      const { trip, gear } = SAMPLE_KITS.find((kit) => kit.name === name)!;
+      return harnessReport(trip, gear)
+        .joining.map(({ words }) => words)
+        .join(' ');
+    };
+    expect(order('Two 6 Ah in parallel')).toContain('until its charger says so');
+    expect(order('100 W on two 20 Ah AGM')).toContain('within 0.1 V');
+    expect(order('100 W on two 20 Ah AGM')).not.toContain('charger says so');
+    expect(order('Two 9 Ah one after the other over a switch')).toContain('only one battery at a time');
+    expect(order('100 W on 20 Ah LiFePO4')).not.toContain('0.1 V');
+  });
+
   it('say the same on the card, which never says lasts beside a stop', () => {
     for (const { name, trip, gear } of SAMPLE_KITS.filter(({ sound }) => !sound)) {
       const card = fieldCard(trip, gear, null);

@@ -113,6 +113,16 @@ describe('a plan that cannot be calculated', () => {
     expect(mixed.checks.map(({ rule }) => rule)).toContain('parallel');
   });
 
+  it('counts what waits for a dark that nobody knows as on', () => {
+    const lamp: Gear = { ...fedBy('lamp', 12, 'usb'), rule: { when: 'dark' } };
+    const loadout = [...kitTrip().loadout, { gear: 'lamp', count: 1 }];
+    const nowhere = kitTrip({ place: { name: 'x', timeZone: 'UTC' }, loadout });
+    const { runs, unreckoned } = harnessReport(nowhere, [...kitShelf, lamp]);
+    expect(unreckoned).not.toBeNull();
+    // 12 W / 0.88 at 12.75 V, the reserve.
+    expect(runs.find(({ part }) => part === 'lamp.via')!.keyDownA).toBeCloseTo(12 / 0.88 / 12.75, 2);
+  });
+
   it('takes the radio at full power where there are no blocks, or wrong ones', () => {
     expect(radioA(full({ blocks: [] })).keyDownA).toBeCloseTo(2.3, 9);
     const [block] = kitTrip().blocks;

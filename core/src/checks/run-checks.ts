@@ -10,6 +10,7 @@ import {
   type Connector,
 } from '../harness/connectors.js';
 import type { Answer } from './check.js';
+import { UNSURE_V } from './model-error.js';
 import { amps, percent, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its wire is held against its currents. */
@@ -44,9 +45,6 @@ export interface Dropping {
   /** Longest that it may be of the same wire, m; null where it cannot be made shorter by enough. */
   readonly longestM: number | null;
 }
-
-/** A tenth of a volt is inside the model's own error, V. Source: convention of this project, docs/model.md. */
-const UNSURE_V = 0.1;
 
 /** A run loses no more than its target share of the volts. */
 export function dropWithinTarget({ label, name, dropV, dropShare, most, longestM }: Dropping): Answer {

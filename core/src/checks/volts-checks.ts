@@ -1,6 +1,7 @@
 import { chemistryOf, isLead, isPrimary, type ChemistryName } from '../battery/chemistry.js';
 import { fullRestVolts, mostChargingVolts, type ChargeShape, type Filled } from '../battery/most-volts.js';
 import type { Answer } from './check.js';
+import { UNSURE_V } from './model-error.js';
 import { volts } from './say.js';
 
 /** A radio as its supply is looked at. */
@@ -22,8 +23,6 @@ export interface LowSupply {
   readonly getsThere: boolean;
 }
 
-/** A tenth of a volt is inside the model's own error, V. Source: convention of this project, docs/model.md. */
-const UNSURE_V = 0.1;
 /** Less than this is not what the cables are to blame for, V. */
 const WORTH_MENDING_V = 0.2;
 
