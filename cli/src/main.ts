@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander';
+import { backupCommand, restoreCommand } from './backup-command.js';
 import { forecastCommand } from './forecast-command.js';
 import { quickCommand } from './quick-command.js';
 import { rationCommand } from './ration-command.js';
@@ -33,6 +34,8 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
     .addCommand(weatherCommand(terminal))
+    .addCommand(backupCommand(terminal))
+    .addCommand(restoreCommand(terminal))
     .addCommand(verifyCommand(terminal));
   for (const command of [program, ...program.commands]) {
     command.exitOverride().configureOutput({

@@ -15,6 +15,7 @@ export * from './documents/trip.js';
 export * from './documents/variants.js';
 export * from './resolve/expand-blocks.js';
 export * from './fields/fields.js';
+export * from './formats/backup.js';
 export * from './fields/number-field.js';
 export * from './resolve/quick-trip.js';
 export * from './resolve/look-up.js';

@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './api/app.js';
+import { DailyCopies } from './backup/daily-copies.js';
 import { Database } from './database/database.js';
 import { StartProblem } from './database/start-problem.js';
 import { seed } from './documents/seed.js';
@@ -33,17 +34,21 @@ export async function start(options: StartOptions): Promise<Running> {
   const database = await Database.open(dataFolder);
   const stores = storesOf(database);
   if (withDemo) await seed(stores, demoFolder);
+  const copies = new DailyCopies(database, dataFolder);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const server = createServer(createApp({ stores, webFolder, demoFolder, log }));
+  const server = createServer(createApp({ database, stores, copies, webFolder, demoFolder, log }));
   try {
     await listen(server, port);
   } catch (error) {
     await database.close();
     throw error;
   }
+  // The demo's file goes when the server stops.
+  if (!withDemo) void copies.start();
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: async () => {
+      copies.stop();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
       await database.close();

@@ -8,8 +8,10 @@ export const MOST_VALUES = 500_000;
 /**
  * Why something that came from outside is not to be walked: nested too deep, too large, or with a field that would change what
  * an object is. Looks level by level, without recursion, so that nothing from outside can end the stack.
+ *
+ * @param most values in all
  */
-export function unboundedProblem(data: unknown): Problem | null {
+export function unboundedProblem(data: unknown, most = MOST_VALUES): Problem | null {
   let level: unknown[] = [data];
   let values = 0;
   for (let depth = 0; level.length > 0; depth++) {
@@ -28,11 +30,11 @@ export function unboundedProblem(data: unknown): Problem | null {
       }
       const inside: readonly unknown[] = Array.isArray(value) ? value : Object.values(value);
       values += inside.length;
-      if (values > MOST_VALUES) {
+      if (values > most) {
         return {
           code: 'too-many',
           pointer: '',
-          sentence: `A document may hold ${MOST_VALUES} values at the most.`,
+          sentence: `A document may hold ${most} values at the most.`,
         };
       }
       for (const one of inside) below.push(one);

@@ -1,3 +1,5 @@
+export { MOST_BACKED_UP, readDifferentChoice, readManifest } from './backup-schema.js';
+export { unboundedProblem } from './bounded.js';
 export { readGear, readShelf, readTrip } from './read.js';
 export { readWeather } from './read-weather.js';
 export { gearTable, readShelfFile, type ShelfReading } from './gear-table.js';

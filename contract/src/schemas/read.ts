@@ -17,12 +17,17 @@ import { STRICT } from './joi.js';
 import { tripSchema } from './trip-schema.js';
 
 interface DocumentType {
+  /** Values that it may hold, where not the usual number. */
+  readonly most?: number;
   readonly schema: string;
   /** The version that this release writes; older ones are brought up to it (see migrate.ts). */
   readonly version: number;
   readonly what: string;
   readonly check: Joi.Schema;
 }
+
+/** Ten thousand items with their history. */
+const MOST_VALUES_OF_A_SHELF = 5_000_000;
 
 const TRIP: DocumentType = { schema: TRIP_SCHEMA, version: TRIP_VERSION, what: 'trip', check: tripSchema };
 const GEAR: DocumentType = {
@@ -36,6 +41,7 @@ const SHELF: DocumentType = {
   version: SHELF_VERSION,
   what: 'shelf of gear',
   check: shelfSchema,
+  most: MOST_VALUES_OF_A_SHELF,
 };
 
 /** A trip out of anything that came from outside, or every reason why it is none. */
@@ -53,7 +59,8 @@ export function readShelf(data: unknown): Result<ShelfDocument> {
   const read = readDocument<ShelfDocument>(SHELF, data);
   if (!read.ok) return read;
   const ids = read.value.gear.map(({ id }) => id);
-  const twice = ids.findIndex((id, index) => ids.indexOf(id) !== index);
+  const seen = new Set<string>();
+  const twice = ids.findIndex((id) => seen.size === seen.add(id).size);
   return twice === -1
     ? read
     : fail({
@@ -64,7 +71,7 @@ export function readShelf(data: unknown): Result<ShelfDocument> {
 }
 
 function readDocument<Document>(type: DocumentType, data: unknown): Result<Document> {
-  const head = unboundedProblem(data) ?? headProblem(type, data);
+  const head = unboundedProblem(data, type.most) ?? headProblem(type, data);
   if (head) return fail(head);
   const current = upToDate(data);
   const { error } = type.check.validate(current, STRICT);

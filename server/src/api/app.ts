@@ -3,10 +3,12 @@ import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
 import { standAlone, type Gear, type Trip, type TripSummary } from '@knapsack/contract';
-import { readGear, readTrip } from '@knapsack/contract/schemas';
 import { pino, type Logger } from 'pino';
+import type { DailyCopies } from '../backup/daily-copies.js';
+import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
 import { seed } from '../documents/seed.js';
+import { backupRoutes } from './backup-routes.js';
 import { cardRoutes } from './card-routes.js';
 import { documentRoutes } from './document-routes.js';
 import { guard } from './guard.js';
@@ -19,7 +21,9 @@ import { weatherRoutes } from './weather-routes.js';
 import { webPages } from './web-pages.js';
 
 export interface AppOptions {
+  readonly database: Database;
   readonly stores: Stores;
+  readonly copies: DailyCopies;
   /** Folder of the built web application; absent for the API alone. */
   readonly webFolder?: string;
   /** Folder of the demo documents; absent where there are none to offer. */
@@ -28,10 +32,14 @@ export interface AppOptions {
 }
 
 const BODY_LIMIT = '2mb';
+/** A shelf goes out whole, however large, and comes in as whole: some ten thousand items. */
+const SHELF_LIMIT = '64mb';
 
 /** The whole HTTP application on given stores. */
 export function createApp({
+  database,
   stores,
+  copies,
   webFolder,
   demoFolder,
   log = pino({ level: 'silent' }),
@@ -50,6 +58,7 @@ export function createApp({
     response.set('Cache-Control', 'no-cache');
     next();
   });
+  app.use('/api/shelf', express.json({ limit: SHELF_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   app.use('/api/weather', weatherRoutes());
   app.use('/api/shelf', shelfRoutes(stores.gear));
@@ -67,7 +76,6 @@ export function createApp({
     documentRoutes<Trip>({
       what: 'trip',
       store: stores.trips,
-      read: readTrip,
       summarise: ({ revision, document, savedAs }): TripSummary => ({
         id: document.id,
         name: document.name,
@@ -86,12 +94,12 @@ export function createApp({
     documentRoutes<Gear>({
       what: 'gear item',
       store: stores.gear,
-      read: readGear,
       summarise: ({ revision, document }) => ({ revision, document }),
       mayDelete: (id) => stillCarried(stores, id),
     }),
   );
   app.use('/api/set-aside', setAsideRoutes(stores));
+  app.use('/api/backup', backupRoutes({ database, stores, copies }));
   app.post('/api/demo', async (_request, response) => {
     if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
     await seed(stores, demoFolder);

@@ -1,6 +1,5 @@
 import { Router, type Request, type Response } from 'express';
 import type { Stored } from '@knapsack/contract';
-import type { Result } from '@knapsack/core';
 import type { DocumentStore, Listed, Named, Refusal } from '../documents/document-store.js';
 import { sendProblem, type ProblemStatus } from './problems.js';
 
@@ -8,7 +7,6 @@ export interface DocumentRoutes<Document extends Named> {
   /** What one document is called in a sentence: "trip". */
   readonly what: string;
   readonly store: DocumentStore<Document>;
-  readonly read: (data: unknown) => Result<Document>;
   /** One entry of the list. */
   readonly summarise: (stored: Listed<Document>) => unknown;
   /** A sentence if the document must stay; null if it may go. */
@@ -20,7 +18,7 @@ export interface DocumentRoutes<Document extends Named> {
  * deleting ask for it in If-Match, so that two tabs cannot overwrite each other silently.
  */
 export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Document>): Router {
-  const { what, store, read, summarise, mayDelete } = routes;
+  const { what, store, summarise, mayDelete } = routes;
   const router = Router();
 
   const refused = (response: Response, refusal: Refusal): void => {
@@ -30,7 +28,7 @@ export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Do
 
   /** The document of the body, or null after a problem was answered. */
   const bodyOf = (request: Request, response: Response): Document | null => {
-    const document = read(request.body);
+    const document = store.validate(request.body);
     if (document.ok) return document.value;
     const { problems } = document;
     sendProblem(response, 422, problems[0].sentence, problems);

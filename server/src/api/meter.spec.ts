@@ -16,7 +16,7 @@ describe('the simulated meter', () => {
   afterAll(() => app.close());
 
   it('streams lines of its serial format until one hangs up', async () => {
-    const server = createApp({ stores: app.stores }).listen(0, '127.0.0.1');
+    const server = createApp(app).listen(0, '127.0.0.1');
     await once(server, 'listening');
     const { port } = server.address() as AddressInfo;
     const lines = await new Promise<string[]>((done, failed) => {

@@ -50,10 +50,13 @@ const STORAGE_STATUS: Readonly<Record<StorageCause, ProblemStatus>> = {
 
 /** The last handler: body errors of Express as sentences, anything else as a fault without its insides. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
-  return (error: { type?: string; status?: number }, _request, response, next) => {
+  return (error: { type?: string; status?: number; limit?: number }, _request, response, next) => {
     if (response.headersSent) return next(error);
     if (error.type === 'entity.parse.failed') return sendProblem(response, 400, 'The body is not JSON.');
-    if (error.type === 'entity.too.large') return sendProblem(response, 413, 'The body is larger than 2 MB.');
+    if (error.type === 'entity.too.large') {
+      const most = Math.round((error.limit ?? 0) / 1024 / 1024);
+      return sendProblem(response, 413, `The body is larger than ${most} MB.`);
+    }
     if (error.status !== undefined && error.status >= 400 && error.status < 500) {
       return sendProblem(response, 400, 'The request could not be read.');
     }

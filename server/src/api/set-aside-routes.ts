@@ -1,14 +1,11 @@
 import { Router } from 'express';
-import type { Stores } from '../documents/stores.js';
+import { collections, type Stores } from '../documents/stores.js';
 import { sendProblem } from './problems.js';
 
 /** Stored rows that this release cannot hand out: their list, and the text of one, to be kept before it is deleted. */
 export function setAsideRoutes(stores: Stores): Router {
   const router = Router();
-  const kinds = new Map<string, Pick<Stores['trips'] | Stores['gear'], 'setAside' | 'text'>>([
-    ['trips', stores.trips],
-    ['gear', stores.gear],
-  ]);
+  const kinds = collections(stores);
 
   router.get('/', async (_request, response) => {
     const found = await Promise.all(

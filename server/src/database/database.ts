@@ -61,6 +61,33 @@ export class Database {
     });
   }
 
+  /**
+   * Copies the data file as it is committed, by SQLite's own online backup.
+   *
+   * @throws StorageProblem where there is no room, or the file fails
+   */
+  copyTo(file: string): Promise<void> {
+    return this.turn(async () => {
+      const source = await this.connected();
+      try {
+        await engineOf(source).backup(file);
+      } catch (error) {
+        // The copy failed, not what it was made from.
+        throw storageProblem(error) ?? new StorageProblem('failed', { cause: error });
+      }
+    });
+  }
+
+  /** Has SQLite look at the whole file (integrity_check). @returns what it found wrong, in its words; nothing where it is whole */
+  check(): Promise<readonly string[]> {
+    return this.read(async (manager) => {
+      const found = await manager.query<{ integrity_check: string }[]>(
+        `PRAGMA integrity_check(${MOST_FAULTS})`,
+      );
+      return found.map((row) => row.integrity_check).filter((words) => words !== 'ok');
+    });
+  }
+
   /** Waits for what is under way and closes the file. */
   close(): Promise<void> {
     return this.turn(async () => {
@@ -103,7 +130,16 @@ export class Database {
   }
 }
 
+/** Faults that a check tells; more say nothing new. */
+const MOST_FAULTS = 20;
+
+/** The engine's own handle, behind TypeORM's. */
+const engineOf = (source: DataSource) =>
+  (
+    source.driver as unknown as {
+      databaseConnection: { inTransaction?: boolean; backup(file: string): Promise<unknown> };
+    }
+  ).databaseConnection;
+
 /** Whether the engine itself has a transaction open. */
-const inTransaction = (source: DataSource): boolean =>
-  (source.driver as unknown as { databaseConnection?: { inTransaction?: boolean } }).databaseConnection
-    ?.inTransaction === true;
+const inTransaction = (source: DataSource): boolean => engineOf(source)?.inTransaction === true;

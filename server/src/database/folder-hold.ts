@@ -5,6 +5,9 @@ import { StartProblem } from './start-problem.js';
 /** What keeps a second Knapsack out of a data folder. */
 export const HOLD_FILE = 'knapsack.lock';
 
+/** Another Knapsack runs on the data folder. */
+export class HeldProblem extends StartProblem {}
+
 export interface FolderHold {
   release(): void;
 }
@@ -19,7 +22,7 @@ interface Handle {
  * Takes a data folder for this program alone, until it ends in whatever way: the lock is one of the operating system's on a
  * small database beside the data, which a killed program cannot leave behind.
  *
- * @throws StartProblem if another Knapsack has it
+ * @throws HeldProblem if another Knapsack has it
  */
 export function holdFolder(folder: string): FolderHold {
   const Engine = engine() as unknown as new (file: string, options: { timeout: number }) => Handle;
@@ -34,7 +37,7 @@ export function holdFolder(folder: string): FolderHold {
       // A folder that takes no lock is told of by what opens the data file next; here it stops nobody.
       return { release: () => undefined };
     }
-    throw new StartProblem(
+    throw new HeldProblem(
       `Another Knapsack is using the data folder ${folder}. Use that one, stop it, or name another folder with KNAPSACK_DATA.`,
     );
   }

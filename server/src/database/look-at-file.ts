@@ -1,9 +1,13 @@
 import type { SqliteEngine } from './sqlite-engine.js';
 import { StartProblem } from './start-problem.js';
 
-interface Handle {
+/** The part of the engine's handle that reads names. */
+interface Reader {
+  prepare(statement: string): { pluck(): { all(): unknown[] } };
+}
+
+interface Handle extends Reader {
   pragma(statement: string, options?: { simple: boolean }): unknown;
-  prepare(statement: string): { all(): unknown[]; pluck(): { all(): unknown[] } };
   close(): void;
 }
 
@@ -24,14 +28,7 @@ export function lookAtFile(Engine: SqliteEngine, file: string, known: ReadonlySe
         `The data file ${file} is damaged: ${String(found).split('\n')[0]}. Nothing was changed in it. Keep a copy of its folder, and restore a backup.`,
       );
     }
-    const tables = handle.prepare(`SELECT name FROM sqlite_master WHERE type = 'table'`).pluck().all();
-    if (!tables.includes('migrations')) return;
-    const later = handle
-      .prepare('SELECT name FROM migrations')
-      .pluck()
-      .all()
-      .map(String)
-      .filter((name) => !known.has(name));
+    const later = laterMigrations(handle, known);
     if (later.length > 0) {
       throw new StartProblem(
         `A later release of Knapsack has written ${file} (${later.join(', ')}). Nothing was changed in it: start that release, or name another folder with KNAPSACK_DATA.`,
@@ -46,4 +43,12 @@ export function lookAtFile(Engine: SqliteEngine, file: string, known: ReadonlySe
   } finally {
     handle?.close();
   }
+}
+
+/** The changes of a data file that this release does not know, by name. @param known names of those that it brings */
+export function laterMigrations(handle: Reader, known: ReadonlySet<string>): readonly string[] {
+  const tables = handle.prepare(`SELECT name FROM sqlite_master WHERE type = 'table'`).pluck().all();
+  if (!tables.includes('migrations')) return [];
+  const names = handle.prepare('SELECT name FROM migrations').pluck().all().map(String);
+  return names.filter((name) => !known.has(name));
 }

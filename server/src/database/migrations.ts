@@ -27,3 +27,8 @@ export class CreateDocuments1790000000000 implements MigrationInterface {
 
 /** In the order they run; a released one is never changed. */
 export const MIGRATIONS = [CreateDocuments1790000000000];
+
+/** Their names, as they stand in a data file. */
+export const MIGRATION_NAMES: ReadonlySet<string> = new Set(
+  MIGRATIONS.map((Migration) => new Migration().name),
+);

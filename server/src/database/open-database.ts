@@ -4,7 +4,7 @@ import { DataSource } from 'typeorm';
 import { engine } from './engine.js';
 import { GearTable, TripTable } from './entities.js';
 import { lookAtFile } from './look-at-file.js';
-import { MIGRATIONS } from './migrations.js';
+import { MIGRATION_NAMES, MIGRATIONS } from './migrations.js';
 import { StartProblem } from './start-problem.js';
 
 export { StartProblem } from './start-problem.js';
@@ -43,7 +43,7 @@ export async function openDatabase(folder: string): Promise<DataSource> {
   prepareFolder(folder);
   const file = join(folder, DATABASE_FILE);
   const driver = engine();
-  lookAtFile(driver, file, new Set(MIGRATIONS.map((Migration) => new Migration().name)));
+  lookAtFile(driver, file, MIGRATION_NAMES);
   const source = new DataSource({
     type: 'better-sqlite3',
     driver,

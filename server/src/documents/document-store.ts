@@ -1,4 +1,5 @@
 import { upToDate, type Stored } from '@knapsack/contract';
+import type { Result } from '@knapsack/core';
 import type { EntityManager, EntitySchema } from 'typeorm';
 import type { Database } from '../database/database.js';
 import type { DocumentRow } from '../database/entities.js';
@@ -25,12 +26,17 @@ export interface SetAside {
 }
 
 /** What documents of a table are. */
-export interface DocumentKind {
+export interface DocumentKind<Document> {
   readonly table: EntitySchema<DocumentRow>;
   readonly schema: string;
   /** The newest version that this release reads. */
   readonly version: number;
+  /** A document out of anything that came from outside, or why it is none. */
+  readonly read: (data: unknown) => Result<Document>;
 }
+
+/** A document as the text that is stored of it. */
+export type KeptText = Pick<DocumentRow, 'id' | 'name' | 'revision' | 'text'>;
 
 /** Why a write was not done. */
 export type Refusal = 'missing' | 'exists' | 'changed' | 'locked';
@@ -43,11 +49,16 @@ export type Written<Document> =
 export class DocumentStore<Document extends Named> {
   constructor(
     private readonly database: Database,
-    private readonly kind: DocumentKind,
+    private readonly kind: DocumentKind<Document>,
   ) {}
 
   private get table(): EntitySchema<DocumentRow> {
     return this.kind.table;
+  }
+
+  /** A document out of anything that came from outside, or why it is none. */
+  get validate(): DocumentKind<Document>['read'] {
+    return this.kind.read;
   }
 
   async list(): Promise<readonly Listed<Document>[]> {
@@ -69,6 +80,21 @@ export class DocumentStore<Document extends Named> {
   async read(id: string): Promise<Stored<Document> | null> {
     const row = await this.row(id);
     return row && !this.wrongWith(row) ? asStored<Document>(row) : null;
+  }
+
+  /** What is stored, readable or not, as a part of a longer turn. */
+  rowsIn(manager: EntityManager): Promise<DocumentRow[]> {
+    return manager.find(this.table, { order: { id: 'ASC' } });
+  }
+
+  /** Puts texts in as they are, whatever they replace, as a part of a longer turn. */
+  async keepIn(manager: EntityManager, texts: readonly KeptText[]): Promise<void> {
+    const updatedMs = Date.now();
+    await manager.save(
+      this.table,
+      texts.map((text) => ({ ...text, updatedMs })),
+      { chunk: ROWS_AT_ONCE },
+    );
   }
 
   create(document: Document): Promise<Written<Document>> {
@@ -109,7 +135,7 @@ export class DocumentStore<Document extends Named> {
   }
 
   /** Why a row is no document of this kind that can be read here; null where it is one. */
-  private wrongWith({ id, name, revision, text }: DocumentRow): SetAside | null {
+  wrongWith({ id, name, revision, text }: KeptText): SetAside | null {
     const { schema, version: newest } = this.kind;
     const aside = (isLater: boolean, sentence: string): SetAside => ({
       id,
@@ -150,6 +176,9 @@ export class DocumentStore<Document extends Named> {
     return { ok: true, stored: { revision, document } };
   }
 }
+
+/** Rows in one statement; SQLite takes 32,766 values in one. */
+const ROWS_AT_ONCE = 500;
 
 const refuse = (refusal: Refusal): { ok: false; refusal: Refusal } => ({ ok: false, refusal });
 

@@ -3,7 +3,7 @@ import { KitHunt, type HuntState, type RationOptions, type SizeQuestion } from '
 import type { Gear, Trip } from '@knapsack/contract';
 import { fail, succeed, type Ration, type Result } from '@knapsack/core';
 import type { ChanceFound, LoneAnswer, LoneQuestion } from './search-worker.js';
-import { hireThread } from './thread.js';
+import { hireThread, type Thread } from './thread.js';
 
 const MOST_THREADS = 8;
 /** Threads of a search: one for each core. */
@@ -21,13 +21,22 @@ export interface Watch {
   readonly signal?: AbortSignal;
 }
 
-/** Searches a shelf on threads of the machine's cores. */
+/**
+ * Searches a shelf on threads of the machine's cores. It is over once they have gone: else searches that are cancelled faster
+ * than threads load would pile them up.
+ */
 export function searchShelf(
   question: SizeQuestion,
   { progress, signal }: Watch = {},
 ): Promise<Result<HuntState>> {
-  return new Promise((resolve, reject) => {
-    const hunt = new KitHunt(hireThread, THREADS, {
+  const threads: Thread[] = [];
+  const searched = new Promise<Result<HuntState>>((resolve, reject) => {
+    const hire: typeof hireThread = (answered, died) => {
+      const thread = hireThread(answered, died);
+      threads.push(thread);
+      return thread;
+    };
+    const hunt = new KitHunt(hire, THREADS, {
       changed: (state) => {
         progress?.(state);
         if (state.finished) end(succeed(state));
@@ -50,6 +59,7 @@ export function searchShelf(
     if (signal?.aborted) abort();
     else hunt.start(question);
   });
+  return searched.finally(() => Promise.all(threads.map(({ gone }) => gone)));
 }
 
 export const rationOnThread = (
@@ -71,19 +81,15 @@ function alone<Value>(question: LoneQuestion, signal?: AbortSignal): Promise<Res
     const end = () => {
       signal?.removeEventListener('abort', abort);
       thread.dismiss();
+      return thread.gone;
     };
-    const abort = () => {
-      end();
-      reject(signal?.reason as Error);
-    };
+    const abort = () => void end().then(() => reject(signal?.reason as Error));
     const thread = hireThread(
       (answer: LoneAnswer) => {
-        end();
-        resolve(answer as Result<Value>);
+        void end().then(() => resolve(answer as Result<Value>));
       },
       () => {
-        end();
-        resolve(fail(STOPPED));
+        void end().then(() => resolve(fail(STOPPED)));
       },
     );
     signal?.addEventListener('abort', abort, { once: true });

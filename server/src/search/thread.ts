@@ -10,6 +10,8 @@ export const READY = 'ready';
 export interface Thread {
   post(message: unknown): void;
   dismiss(): void;
+  /** Its memory and files are the system's again: after it was dismissed, or died. */
+  readonly gone: Promise<void>;
 }
 
 /**
@@ -28,7 +30,9 @@ export function hireThread(answered: (message: never) => void, died: () => void)
   worker.on('error', () => {
     if (!isDismissed) died();
   });
+  const gone = new Promise<void>((done) => worker.once('exit', () => done()));
   return {
+    gone,
     post: (message) => worker.postMessage(message),
     dismiss: () => {
       isDismissed = true;

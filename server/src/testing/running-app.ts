@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import supertest from 'supertest';
 import { createApp } from '../api/app.js';
+import { DailyCopies } from '../backup/daily-copies.js';
 import { Database } from '../database/database.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
@@ -17,8 +18,11 @@ export async function runningApp() {
   const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
   const database = await Database.open(folder);
   const stores: Stores = storesOf(database);
-  const app = createApp({ stores, demoFolder: DEMO_FOLDER });
+  const copies = new DailyCopies(database, folder);
+  const app = createApp({ database, stores, copies, demoFolder: DEMO_FOLDER });
   return {
+    app,
+    copies,
     folder,
     database,
     stores,
