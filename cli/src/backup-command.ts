@@ -7,11 +7,10 @@ import {
   everythingIn,
   lookAtRestore,
   readBackup,
-  readSettings,
   restoreInto,
-  StartProblem,
   writeBackup,
 } from '@knapsack/server/backup';
+import { dataFolder, fromFolder } from './data-folder.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 
@@ -23,7 +22,7 @@ export function backupCommand(terminal: Terminal): Command {
     .description('Write everything in your data folder (KNAPSACK_DATA, or ~/.knapsack) into one file.')
     .argument('<FILE.zip>', 'the file to write; one that is there already is left alone')
     .action((file: string) =>
-      told(async () => {
+      fromFolder(async () => {
         if (existsSync(file)) throw new InputProblem(`${file} is there already: choose another name.`);
         const kept = await everythingIn(dataFolder());
         try {
@@ -36,7 +35,7 @@ export function backupCommand(terminal: Terminal): Command {
           rmSync(file, { force: true });
           throw new InputProblem(`${file} cannot be written: ${(error as Error).message}.`);
         }
-        terminal.out(`${file}: ${sayCounts(countsOf(kept))}, ${megabytes(statSync(file).size)}.\n`);
+        terminal.out(`${file}: ${sayCounts(countsOf(kept))}, ${sayBytes(statSync(file).size)}.\n`);
       }),
     );
 }
@@ -49,7 +48,7 @@ export function restoreCommand(terminal: Terminal): Command {
     .option('--look', 'only say what would be done')
     .option('--replace', 'replace what is there with other content (else it stays as it is)')
     .action((file: string, { look, replace }: { look?: boolean; replace?: boolean }) =>
-      told(async () => {
+      fromFolder(async () => {
         if (!existsSync(file)) throw new InputProblem(`There is no file ${file}.`);
         if (statSync(file).size > LARGEST_BACKUP)
           throw new InputProblem(`${file} is larger than 256 MB, which no backup is.`);
@@ -63,18 +62,8 @@ export function restoreCommand(terminal: Terminal): Command {
     );
 }
 
-const dataFolder = (): string => readSettings(process.env).dataFolder;
-
-/** A start that cannot be is told like any input that cannot be used. */
-async function told(work: () => Promise<void>): Promise<void> {
-  try {
-    await work();
-  } catch (error) {
-    throw error instanceof StartProblem ? new InputProblem(error.message) : error;
-  }
-}
-
-const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(bytes < 1e6 ? 2 : 1)} MB`;
+const sayBytes = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
 function lookInWords({ madeAt, documents, onlyHere }: BackupLook): string {
   const of = (standing: string) => documents.filter((one) => one.standing === standing);

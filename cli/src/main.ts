@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { backupCommand, restoreCommand } from './backup-command.js';
+import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
 import { quickCommand } from './quick-command.js';
 import { rationCommand } from './ration-command.js';
@@ -34,6 +35,8 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
     .addCommand(weatherCommand(terminal))
+    .addCommand(exportCommand(terminal))
+    .addCommand(importCommand(terminal))
     .addCommand(backupCommand(terminal))
     .addCommand(restoreCommand(terminal))
     .addCommand(verifyCommand(terminal));

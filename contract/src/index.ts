@@ -8,6 +8,7 @@ export * from './documents/packing.js';
 export * from './documents/rehearsal.js';
 export * from './documents/trip-rules.js';
 export * from './documents/outing-hours.js';
+export * from './documents/same-document.js';
 export * from './documents/set-place.js';
 export * from './documents/sun.js';
 export * from './documents/transmit-figure.js';

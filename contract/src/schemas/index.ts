@@ -1,3 +1,4 @@
+export { readTripFileChoice } from './trip-file-schema.js';
 export { MOST_BACKED_UP, readDifferentChoice, readManifest } from './backup-schema.js';
 export { unboundedProblem } from './bounded.js';
 export { readGear, readShelf, readTrip } from './read.js';

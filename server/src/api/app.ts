@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
-import { standAlone, type Gear, type Trip, type TripSummary } from '@knapsack/contract';
+import { type Gear, type Trip, type TripSummary } from '@knapsack/contract';
 import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
@@ -17,6 +17,7 @@ import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
 import { setAsideRoutes } from './set-aside-routes.js';
 import { shelfRoutes } from './shelf-routes.js';
+import { placeRoutes, tripFileRoutes } from './trip-file-routes.js';
 import { weatherRoutes } from './weather-routes.js';
 import { webPages } from './web-pages.js';
 
@@ -65,12 +66,8 @@ export function createApp({
   app.use('/api/search', searchRoutes(stores.gear));
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
-  app.get('/api/trips/:id/file', async ({ params: { id } }, response) => {
-    const stored = await stores.trips.read(id);
-    if (!stored) return sendProblem(response, 404, 'There is no such trip.');
-    const shelf = (await stores.gear.list()).map(({ document }) => document);
-    response.attachment(`${id}.json`).json(standAlone(stored.document, shelf));
-  });
+  app.use('/api/trips', tripFileRoutes(database, stores));
+  app.use('/api/places', placeRoutes());
   app.use(
     '/api/trips',
     documentRoutes<Trip>({

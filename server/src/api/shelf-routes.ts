@@ -30,18 +30,21 @@ export function shelfRoutes(store: DocumentStore<Gear>): Router {
       return sendProblem(response, 422, 'Send the text of the file as content.');
     const read = readShelfFile(content);
     if (!read.ok) return sendProblem(response, 422, read.problems[0].sentence, read.problems);
-    const here: string[] = [];
-    let added = 0;
-    for (const gear of read.value.gear) {
-      const written = await store.create(gear);
-      if (written.ok) added += 1;
-      else here.push(gear.name);
-    }
+    const here = await store.createMissing(read.value.gear);
+    const added = read.value.gear.length - here.length;
     const notes = [...read.value.notes];
-    if (here.length > 0) notes.push(`On the shelf already and left as it is: ${here.join(', ')}.`);
+    if (here.length > 0) notes.push(`On the shelf already and left as it is: ${namesOf(here)}.`);
     const answer: ShelfImport = { added, notes };
     response.json(answer);
   });
 
   return router;
+}
+
+const MOST_NAMES = 8;
+
+function namesOf(gear: readonly Gear[]): string {
+  const names = gear.slice(0, MOST_NAMES).map(({ name }) => name);
+  const more = gear.length - names.length;
+  return names.join(', ') + (more > 0 ? ` and ${more} more` : '');
 }

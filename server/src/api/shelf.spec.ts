@@ -24,6 +24,25 @@ describe('the shelf as a file', () => {
     expect(again).toEqual(shelf);
   });
 
+  it('comes in again however large it went out', async () => {
+    const other = await runningApp();
+    try {
+      const { gear } = (await app.api.get('/api/shelf?as=json').expect(200)).body as ShelfDocument;
+      const many = Array.from({ length: 60 }, (_, n) =>
+        gear.map((item) => ({ ...item, id: `${item.id}-${n}`, note: 'x'.repeat(900) })),
+      );
+      const shelf = { schema: 'knapsack.shelf', version: 1, gear: many.flat() };
+      const content = JSON.stringify(shelf);
+      expect(content.length).toBeGreaterThan(2 * 1024 * 1024);
+      const { body } = await other.api.post('/api/shelf').send({ content }).expect(200);
+      expect((body as { added: number }).added).toBe(shelf.gear.length);
+      const out = await other.api.get('/api/shelf?as=json').expect(200);
+      expect((out.body as ShelfDocument).gear.length).toBe(shelf.gear.length);
+    } finally {
+      await other.close();
+    }
+  });
+
   it('says what is wrong with a file', async () => {
     const answer = await app.api.post('/api/shelf').send({ content: 'a,b\n1,2' }).expect(422);
     expect((answer.body as ProblemDocument).detail).toContain('kind and name');

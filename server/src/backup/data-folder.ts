@@ -1,10 +1,12 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import type { BackupLook, DifferentChoice, Restored } from '@knapsack/contract';
+import type { BackupLook, DifferentChoice, Restored, Trip } from '@knapsack/contract';
+import type { TripFileChoice } from '@knapsack/contract/formats';
 import { Database } from '../database/database.js';
 import { HeldProblem } from '../database/folder-hold.js';
 import { DATABASE_FILE } from '../database/open-database.js';
 import { StartProblem } from '../database/start-problem.js';
+import { takeTrip, type TakenIn } from '../documents/take-trip.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 import { backupOfFile } from './backup-of-file.js';
 import type { Backup } from './backup.js';
@@ -45,6 +47,10 @@ export const restoreInto = (
   inFolder(dataFolder, ({ database, stores, copies }) =>
     restoreBackup(database, stores, backup, different, () => copies.beforeRestore()),
   );
+
+/** Takes a trip out of a file into a data folder. @throws StartProblem if a Knapsack runs on it, or it cannot be had */
+export const takeInto = (dataFolder: string, trip: Trip, choice: TripFileChoice): Promise<TakenIn> =>
+  inFolder(dataFolder, ({ database, stores }) => takeTrip(database, stores, trip, choice));
 
 interface Opened {
   readonly database: Database;

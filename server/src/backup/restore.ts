@@ -1,4 +1,5 @@
 import {
+  sameDocument,
   upToDate,
   type BackupLook,
   type DifferentChoice,
@@ -7,7 +8,6 @@ import {
   type Standing,
 } from '@knapsack/contract';
 import { unboundedProblem } from '@knapsack/contract/schemas';
-import { stringify } from 'safe-stable-stringify';
 import type { EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import type { KeptText } from '../documents/document-store.js';
@@ -135,7 +135,7 @@ const leftOut = (kept: Kept, sentence: string): Met => ({
 function isSame(text: string, document: unknown): boolean {
   try {
     const data = JSON.parse(text) as unknown;
-    return unboundedProblem(data) === null && stringify(upToDate(data)) === stringify(document);
+    return unboundedProblem(data) === null && sameDocument(upToDate(data), document);
   } catch {
     return false;
   }

@@ -9,6 +9,7 @@ import { storesOf } from '../documents/stores.js';
 import { DEMO_FOLDER } from '../testing/running-app.js';
 import { Database } from './database.js';
 import { DATABASE_FILE } from './open-database.js';
+import { HOLD_FILE } from './folder-hold.js';
 import { StartProblem } from './start-problem.js';
 
 const query = (database: Database, sql: string) =>
@@ -106,7 +107,7 @@ describe('the database', () => {
     const mode = (file: string) => statSync(join(data, file)).mode & 0o777;
     if (process.platform !== 'win32') {
       expect(mode('.')).toBe(0o700);
-      expect([mode(DATABASE_FILE), mode(`${DATABASE_FILE}-wal`)]).toEqual([0o600, 0o600]);
+      expect([DATABASE_FILE, `${DATABASE_FILE}-wal`, HOLD_FILE].map(mode)).toEqual([0o600, 0o600, 0o600]);
     }
     await database.close();
   });

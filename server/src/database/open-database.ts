@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { engine } from './engine.js';
 import { GearTable, TripTable } from './entities.js';
+import { HOLD_FILE } from './folder-hold.js';
 import { lookAtFile } from './look-at-file.js';
 import { MIGRATION_NAMES, MIGRATIONS } from './migrations.js';
 import { StartProblem } from './start-problem.js';
@@ -22,9 +23,11 @@ export function prepareFolder(folder: string): void {
     accessSync(folder, constants.W_OK);
     chmodSync(folder, FOLDER_MODE);
     // What SQLite puts beside a file has the file's own mode.
-    const file = join(folder, DATABASE_FILE);
-    closeSync(openSync(file, 'a', FILE_MODE));
-    chmodSync(file, FILE_MODE);
+    for (const name of [DATABASE_FILE, HOLD_FILE]) {
+      const file = join(folder, name);
+      closeSync(openSync(file, 'a', FILE_MODE));
+      chmodSync(file, FILE_MODE);
+    }
   } catch (error) {
     throw new StartProblem(
       `Knapsack cannot write to its data folder ${folder}. Make it writable, or name another with KNAPSACK_DATA.`,

@@ -87,20 +87,49 @@ export class DocumentStore<Document extends Named> {
     return manager.find(this.table, { order: { id: 'ASC' } });
   }
 
+  rowIn(manager: EntityManager, id: string): Promise<DocumentRow | null> {
+    return manager.findOneBy(this.table, { id });
+  }
+
+  /** The document of a row; null where it cannot be handed out. */
+  documentOf(row: DocumentRow): Document | null {
+    return this.wrongWith(row) ? null : asStored<Document>(row).document;
+  }
+
   /** Puts texts in as they are, whatever they replace, as a part of a longer turn. */
   async keepIn(manager: EntityManager, texts: readonly KeptText[]): Promise<void> {
     const updatedMs = Date.now();
-    await manager.save(
-      this.table,
-      texts.map((text) => ({ ...text, updatedMs })),
-      { chunk: ROWS_AT_ONCE },
-    );
+    for (let from = 0; from < texts.length; from += ROWS_AT_ONCE) {
+      const rows = texts.slice(from, from + ROWS_AT_ONCE).map((text) => ({ ...text, updatedMs }));
+      await manager.upsert(this.table, rows, ['id']);
+    }
   }
 
   create(document: Document): Promise<Written<Document>> {
     return this.database.write(async (manager) => {
       if (await manager.existsBy(this.table, { id: document.id })) return refuse('exists');
       return this.put(manager, document, 1);
+    });
+  }
+
+  /** Creates those of which there is none of their id, in one transaction. @returns the others, which stay as they are here */
+  createMissing(documents: readonly Document[]): Promise<readonly Document[]> {
+    return this.database.write(async (manager) => {
+      const here = new Set((await this.rowsIn(manager)).map(({ id }) => id));
+      const left: Document[] = [];
+      const fresh = documents.filter((document) => {
+        if (!here.has(document.id)) return here.add(document.id);
+        left.push(document);
+        return false;
+      });
+      const texts = fresh.map((document) => ({
+        id: document.id,
+        name: document.name,
+        revision: 1,
+        text: JSON.stringify(document),
+      }));
+      await this.keepIn(manager, texts);
+      return left;
     });
   }
 
@@ -131,7 +160,7 @@ export class DocumentStore<Document extends Named> {
   }
 
   private row(id: string): Promise<DocumentRow | null> {
-    return this.database.read((manager) => manager.findOneBy(this.table, { id }));
+    return this.database.read((manager) => this.rowIn(manager, id));
   }
 
   /** Why a row is no document of this kind that can be read here; null where it is one. */

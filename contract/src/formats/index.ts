@@ -1,0 +1,3 @@
+export * from './calendar.js';
+export * from './place-file.js';
+export * from './trip-file.js';
