@@ -11,7 +11,8 @@ const forbid = (files, group, message, ignores = []) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
 });
 
-const CLI_STANDS_ON = 'cli stands on core and contract, and on the server’s search threads alone.';
+const CLI_STANDS_ON =
+  'cli stands on core and contract, and of the server on its search threads and what looks after the data folder.';
 const ROOM = (name) => `**/${name}/**`;
 
 export default tseslint.config(

@@ -17,6 +17,8 @@ export * from './documents/variants.js';
 export * from './resolve/expand-blocks.js';
 export * from './fields/fields.js';
 export * from './formats/backup.js';
+export type { TripFileChoice, TripFileLook } from './formats/trip-file.js';
+export type { Waypoint } from './formats/place-file.js';
 export * from './fields/number-field.js';
 export * from './resolve/quick-trip.js';
 export * from './resolve/look-up.js';

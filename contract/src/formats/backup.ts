@@ -106,3 +106,10 @@ const KIND_WORDS: ReadonlyMap<string, readonly [one: string, many: string]> = ne
   ['trips', ['trip', 'trips']],
   ['gear', ['gear item', 'gear items']],
 ]);
+
+/** The same of documents: how many there are of each kind. */
+export function sayBackedUp(documents: readonly Pick<LookedAt, 'kind'>[]): string {
+  const counts = new Map<string, number>();
+  for (const { kind } of documents) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  return sayCounts(Object.fromEntries(counts));
+}

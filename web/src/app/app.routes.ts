@@ -59,5 +59,10 @@ export const routes: Routes = [
     title: 'Bench · Knapsack',
     loadComponent: () => import('./bench/bench.page').then((module) => module.BenchPage),
   },
+  {
+    path: 'backup',
+    title: 'Backup · Knapsack',
+    loadComponent: () => import('./backup/backup.page').then((module) => module.BackupPage),
+  },
   { path: '**', redirectTo: '' },
 ];

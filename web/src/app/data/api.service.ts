@@ -5,7 +5,10 @@ import type {
   ShelfImport,
   Stored,
   Trip,
+  TripFileChoice,
+  TripFileLook,
   TripSummary,
+  Waypoint,
   WeatherDocument,
   WeatherReading,
 } from '@knapsack/contract';
@@ -13,6 +16,9 @@ import type { ClimateWord } from '@knapsack/core';
 import { map, type Observable } from 'rxjs';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
+
+/** What a trip goes out as. */
+export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';
 
 /** What a field card is made of; the gear as it is here, saved or not. */
 export interface CardPdfQuestion {
@@ -50,9 +56,28 @@ export class ApiService {
       .pipe(map(stored));
   }
 
-  /** A trip that stands alone, its gear in it. */
-  tripFile(id: string): Observable<Trip> {
-    return this.http.get<Trip>(`/api/trips/${id}/file`);
+  /** A trip as a file that others read: standing alone with its gear, as a calendar, or its place. */
+  tripAs(id: string, as: TripFormat): Observable<Blob> {
+    const path = as === 'file' || as === 'calendar' ? as : `place?as=${as}`;
+    return this.http.get(`/api/trips/${id}/${path}`, { responseType: 'blob' });
+  }
+
+  /** How a trip out of a file, and the gear in it, stand to what is here. Changes nothing. */
+  lookAtTripFile(trip: Trip): Observable<TripFileLook> {
+    return this.http.post<TripFileLook>('/api/trips/file/look', trip, { headers: JSON_HEADERS });
+  }
+
+  takeTripFile(trip: Trip, choice: TripFileChoice): Observable<{ id: string; revision: number }> {
+    return this.http.post<{ id: string; revision: number }>(
+      '/api/trips/file',
+      { trip, choice },
+      { headers: JSON_HEADERS },
+    );
+  }
+
+  /** The points of a GPX or GeoJSON file's text. */
+  readPlaces(content: string): Observable<readonly Waypoint[]> {
+    return this.http.post<readonly Waypoint[]>('/api/places', { content }, { headers: JSON_HEADERS });
   }
 
   deleteTrip(id: string, revision: number): Observable<void> {

@@ -4,7 +4,7 @@ import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { NoticesService } from '../shell/notices.service';
 
-const LARGEST_FILE = 1_900_000;
+const LARGEST_FILE = 60_000_000;
 
 /** The shelf out to a file and in from one, as a document or as a table. */
 @Component({
@@ -38,7 +38,7 @@ export class ShelfFilesComponent {
     field.value = '';
     if (!file) return;
     if (file.size > LARGEST_FILE) {
-      this.notices.show({ text: `${file.name} is larger than 2 MB, which no shelf is; nothing was read.` });
+      this.notices.show({ text: `${file.name} is larger than 60 MB, which no shelf is; nothing was read.` });
       return;
     }
     try {

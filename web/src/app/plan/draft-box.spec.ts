@@ -1,5 +1,6 @@
 import { trip } from '../testing/documents';
 import { DraftBox } from './draft-box';
+import { LargeDrafts } from './large-drafts';
 import { takeUpDrafts } from './take-up-drafts';
 
 /** The browser's locks as two tabs see them. */
@@ -17,7 +18,9 @@ function lockTable() {
 
 describe('the drafts of several tabs', () => {
   const locks = lockTable();
-  const tab = (name: string) => new DraftBox(name, locks as unknown as LockManager);
+  const large = new LargeDrafts<never>('knapsack-test');
+  const tab = (name: string, there = large) =>
+    new DraftBox(name, locks as unknown as LockManager, there as LargeDrafts<never>);
   const close = (name: string) => locks.held.delete(`knapsack.tab.${name}`);
   beforeEach(() => {
     locks.held.clear();
@@ -49,8 +52,30 @@ describe('the drafts of several tabs', () => {
     expect(await names(tab('one'))).toEqual(['Old']);
   });
 
+  it('go where there is more room once the first place is full, and come back to it', async () => {
+    const [one, two] = [tab('one'), tab('two')];
+    one.keep(name('Small'));
+    const setItem = spyOn(Storage.prototype, 'setItem').and.throwError('QuotaExceededError');
+    one.keep(name('Large'));
+    expect(await large.all()).toHaveSize(1);
+    expect(one.failing()).toBeFalse();
+    close('one');
+    expect(await names(two)).toEqual(['Large']);
+    setItem.and.callThrough();
+    one.keep(name('Small again'));
+    expect(await names(two)).toEqual(['Small again']);
+    one.drop('islet');
+    expect(await names(two)).toEqual([]);
+    expect(await large.all()).toEqual([]);
+  });
+
   it('stay in memory where the browser keeps nothing, and say so', async () => {
-    const box = tab('one');
+    const nothing = {
+      put: () => Promise.resolve(false),
+      all: () => Promise.resolve([]),
+      drop: () => undefined,
+    };
+    const box = tab('one', nothing as never);
     const setItem = spyOn(Storage.prototype, 'setItem').and.throwError('QuotaExceededError');
     box.keep(name('Typed'));
     expect(box.failing()).toBeTrue();

@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
 import type { Trip } from '@knapsack/contract';
+import { LargeDrafts } from './large-drafts';
 
 /** A trip as it was typed, not yet taken by the server, and the revision it grew from. */
 export interface Draft {
@@ -16,6 +17,9 @@ export interface LeftDraft extends Draft {
   readonly key: string;
 }
 
+/** A draft and when it was kept, UTC epoch ms. */
+type Kept = Draft & { readonly at?: number };
+
 /** Whether two trips are the same document. */
 export const sameTrip = (a: Trip, b: Trip): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -30,7 +34,8 @@ const PREFIX = 'knapsack.draft.';
 const TAB_LOCK = 'knapsack.tab.';
 
 /**
- * Keeps unsaved trips in this browser, each tab its own, so that a reload, a stopped server or another tab loses nothing. A tab
+ * Keeps unsaved trips in this browser, each tab its own, so that a reload, a stopped server or another tab loses nothing:
+ * in localStorage, which has them before the page goes, and where that is full in IndexedDB, which holds more. A tab
  * holds a lock of the browser's as long as it is open; what a tab without one has left is nobody's any more, and is taken up by
  * the next that opens the trip.
  */
@@ -43,6 +48,7 @@ export class DraftBox {
   constructor(
     private readonly tab: string,
     private readonly locks: Pick<LockManager, 'query' | 'request'> | undefined = navigator.locks,
+    private readonly large = new LargeDrafts<Kept>(),
   ) {
     void this.locks
       ?.request(TAB_LOCK + tab, () => new Promise<never>(() => undefined))
@@ -51,12 +57,17 @@ export class DraftBox {
 
   keep(draft: Draft): void {
     const key = this.keyOf(draft.trip.id);
+    const kept: Kept = { ...draft, at: Date.now() };
     this.memory.set(key, draft);
     try {
-      localStorage.setItem(key, JSON.stringify({ ...draft, at: Date.now() }));
+      localStorage.setItem(key, JSON.stringify(kept));
       this.failing.set(false);
     } catch {
       this.failing.set(true);
+      remove(key);
+      void this.large.put(key, kept).then((isKept) => {
+        if (isKept && this.memory.get(key) === draft) this.failing.set(false);
+      });
     }
   }
 
@@ -70,28 +81,26 @@ export class DraftBox {
   async left(id: string): Promise<readonly LeftDraft[]> {
     const own = this.keyOf(id);
     const open = await this.openTabs();
-    const keys = keysOfStorage().filter(
-      (key) =>
-        key === PREFIX + id ||
-        (key.startsWith(`${PREFIX}${id}.`) && (key === own || !open.has(key.split('.').at(-1)!))),
-    );
-    const kept = keys.flatMap((key) => {
+    const isLeft = (key: string) =>
+      key === PREFIX + id ||
+      (key.startsWith(`${PREFIX}${id}.`) && (key === own || !open.has(key.split('.').at(-1)!)));
+    const found = new Map<string, Kept>((await this.large.all()).filter(([key]) => isLeft(key)));
+    for (const key of keysOfStorage().filter(isLeft)) {
       const draft = read(key);
-      return draft ? [{ ...draft, key }] : [];
-    });
+      // One that was too large once and fits again stands in both: the later one is meant.
+      if (draft && (draft.at ?? 0) >= (found.get(key)?.at ?? 0)) found.set(key, draft);
+    }
     const mine = this.memory.get(own);
-    if (mine && !keys.includes(own)) kept.push({ ...mine, key: own });
+    if (mine && !found.has(own)) found.set(own, mine);
+    const kept = [...found].map(([key, draft]) => ({ ...draft, key }));
     return kept.sort((a, b) => (a.at ?? 0) - (b.at ?? 0)).map(({ at: _at, ...draft }) => draft);
   }
 
   /** Lets this tab's own go, or one that was left. */
   drop(id: string, key = this.keyOf(id)): void {
     this.memory.delete(key);
-    try {
-      localStorage.removeItem(key);
-    } catch {
-      // What cannot be kept cannot be there.
-    }
+    remove(key);
+    void this.large.drop(key);
   }
 
   /** Lets a left one go that this tab keeps under its own name now. */
@@ -117,10 +126,18 @@ function keysOfStorage(): readonly string[] {
   }
 }
 
-function read(key: string): (Draft & { readonly at?: number }) | null {
+function remove(key: string): void {
+  try {
+    localStorage.removeItem(key);
+  } catch {
+    // What cannot be kept cannot be there.
+  }
+}
+
+function read(key: string): Kept | null {
   try {
     const text = localStorage.getItem(key);
-    return text === null ? null : (JSON.parse(text) as Draft & { at?: number });
+    return text === null ? null : (JSON.parse(text) as Kept);
   } catch {
     return null;
   }

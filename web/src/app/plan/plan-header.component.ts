@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { moveOuting, setOuting, setPlace, type Trip } from '@knapsack/contract';
+import { moveOuting, setOuting, setPlace, type Trip, type Waypoint } from '@knapsack/contract';
 import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
@@ -9,6 +9,7 @@ import { draftBox } from './draft-box';
 import { spanOf } from './edits/blocks';
 import { localZone } from '../trips/new-trip';
 import { NoticesService } from '../shell/notices.service';
+import { PlaceFileComponent } from './place-file.component';
 import { PlanStore } from './plan.store';
 
 const SAVE_WORDS = {
@@ -24,7 +25,13 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
   selector: 'ks-plan-header',
-  imports: [DifferenceComponent, InlineSpanComponent, InlineTextComponent, TrailComponent],
+  imports: [
+    DifferenceComponent,
+    InlineSpanComponent,
+    InlineTextComponent,
+    PlaceFileComponent,
+    TrailComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
@@ -41,6 +48,7 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
             [refuse]="refuseCoordinates"
             (committed)="setCoordinates($event)"
           />
+          <ks-place-file (picked)="setPoint($event)" />
           @if (locator(); as name) {
             <span class="muted" title="Maidenhead locator">{{ name }}</span>
           }
@@ -145,9 +153,20 @@ export class PlanHeaderComponent {
   protected async setCoordinates(text: string): Promise<void> {
     const read = readCoordinates(text);
     if (!read.ok) return;
+    await this.move(read.value);
+  }
+
+  /** A point of a file: its name, and its height where it tells one. */
+  protected async setPoint(point: Waypoint): Promise<void> {
+    await this.move(point);
+  }
+
+  private async move(
+    point: Partial<Waypoint> & Pick<Waypoint, 'latitudeDeg' | 'longitudeDeg'>,
+  ): Promise<void> {
     const { timeZoneAt } = await import('@knapsack/core/time-zone');
-    const timeZone = timeZoneAt(read.value);
-    this.store.edit((trip) => setPlace(trip, { ...trip.place, ...read.value, timeZone }));
+    const timeZone = timeZoneAt(point);
+    this.store.edit((trip) => setPlace(trip, { ...trip.place, ...point, timeZone }));
   }
 
   protected async merge(): Promise<void> {

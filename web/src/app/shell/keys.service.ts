@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { filter, fromEvent, type Observable } from 'rxjs';
 
-const ROOMS: Record<string, string> = { t: '/', g: '/gear', b: '/bench', s: '/sum' };
+const ROOMS: Record<string, string> = { t: '/', g: '/gear', b: '/bench', s: '/sum', d: '/backup' };
 /** Rooms of the trip that one is in. */
 const TRIP_ROOMS: Record<string, string> = {
   p: '',

@@ -11,6 +11,7 @@ export const SHORTCUTS: readonly {
       ['g then g', 'Gear'],
       ['g then b', 'Bench'],
       ['g then s', 'Quick sum'],
+      ['g then d', 'Backup'],
       ['g then p', 'Plan of the trip'],
       ['g then z', 'Size of the trip'],
       ['g then w', 'Wire of the trip'],

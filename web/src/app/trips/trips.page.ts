@@ -22,16 +22,18 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { newKey } from '../data/new-id';
 import { problemText } from '../data/problem-text';
-import { saveFile } from '../data/save-file';
 import { draftBox } from '../plan/draft-box';
 import { NoticesService } from '../shell/notices.service';
 import { KeysService } from '../shell/keys.service';
 import { newTrip } from './new-trip';
+import { DeletedTripsComponent } from './deleted-trips.component';
+import { DeletedTrips } from './deleted-trips.service';
 import { EarlierTripsComponent } from './earlier-trips.component';
 import { SetAsideComponent } from './set-aside.component';
 import { SmallRidgeComponent } from './small-ridge.component';
 import type { Template } from './templates';
 import { TripFileComponent } from './trip-file.component';
+import { TripOutComponent } from './trip-out.component';
 import { TripLinesService } from './trip-lines.service';
 
 /** All trips, the next outing first. */
@@ -43,7 +45,9 @@ import { TripLinesService } from './trip-lines.service';
     NgbDropdownItem,
     EarlierTripsComponent,
     SetAsideComponent,
+    DeletedTripsComponent,
     TripFileComponent,
+    TripOutComponent,
     NgbDropdownMenu,
     NgbDropdownToggle,
     RouterLink,
@@ -56,6 +60,7 @@ export class TripsPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly notices = inject(NoticesService);
+  private readonly deleted = inject(DeletedTrips);
   private readonly lines = inject(TripLinesService);
   protected readonly trips = signal<readonly TripSummary[]>([]);
   protected readonly loaded = signal(false);
@@ -152,32 +157,12 @@ export class TripsPage {
     });
   }
 
-  /** The trip with all gear of its bags, for another installation or to be kept. */
-  protected async saveAsFile({ id }: TripSummary): Promise<void> {
+  /** Deletes at once; it can be restored as long as this tab is open. */
+  protected async remove({ id }: TripSummary): Promise<void> {
     await this.attempt(async () => {
-      const trip = await firstValueFrom(this.api.tripFile(id));
-      saveFile(`${id}.json`, [JSON.stringify(trip, null, 2)], 'application/json');
-    });
-  }
-
-  /** Deletes at once; the notice brings it back. */
-  protected async remove({ id, name }: TripSummary): Promise<void> {
-    await this.attempt(async () => {
-      const { document, revision } = await firstValueFrom(this.api.trip(id));
-      await firstValueFrom(this.api.deleteTrip(id, revision));
+      await this.deleted.remove(await firstValueFrom(this.api.trip(id)));
       draftBox.drop(id);
       await this.load();
-      this.notices.show({
-        text: `${name} was deleted.`,
-        action: {
-          label: 'Bring it back',
-          run: () =>
-            void this.attempt(async () => {
-              await firstValueFrom(this.api.createTrip(document));
-              await this.load();
-            }),
-        },
-      });
     });
   }
 

@@ -1,0 +1,82 @@
+import type { IDBPDatabase } from 'idb';
+
+const STORE = 'drafts';
+
+/**
+ * What does not fit into localStorage, in IndexedDB: it holds far more, and has it a moment after it was told, which is why it
+ * comes second. One thing is done after the other, in the order in which it was asked.
+ */
+export class LargeDrafts<Value> {
+  private queue: Promise<unknown> = Promise.resolve();
+  private opened: Promise<IDBPDatabase> | null = null;
+
+  /** @param name of the database */
+  constructor(private readonly name = 'knapsack') {}
+
+  /** @returns whether it is kept */
+  put(key: string, value: Value): Promise<boolean> {
+    return this.next(async (database) => {
+      const write = database.transaction(STORE, 'readwrite', { durability: 'strict' });
+      await Promise.all([write.store.put(value, key), write.done]);
+      return true;
+    }, false);
+  }
+
+  drop(key: string): Promise<void> {
+    return this.next(
+      async (database) => {
+        await database.delete(STORE, key);
+      },
+      undefined,
+      true,
+    );
+  }
+
+  all(): Promise<readonly (readonly [key: string, value: Value])[]> {
+    return this.next<readonly (readonly [string, Value])[]>(
+      async (database) => {
+        const read = database.transaction(STORE);
+        const [keys, values] = await Promise.all([read.store.getAllKeys(), read.store.getAll()]);
+        return keys.map((key, index) => [String(key), values[index] as Value]);
+      },
+      [],
+      true,
+    );
+  }
+
+  /**
+   * @param otherwise where the browser has no such storage, or it fails
+   * @param onlyIfThere where nothing was ever kept here, neither the database nor its code is asked for
+   */
+  private next<Outcome>(
+    work: (database: IDBPDatabase) => Promise<Outcome>,
+    otherwise: Outcome,
+    onlyIfThere = false,
+  ): Promise<Outcome> {
+    const turn = this.queue.then(async () => {
+      try {
+        if (onlyIfThere && !(await this.isThere())) return otherwise;
+        return await work(await this.database());
+      } catch {
+        this.opened = null;
+        return otherwise;
+      }
+    });
+    this.queue = turn;
+    return turn;
+  }
+
+  private async isThere(): Promise<boolean> {
+    return this.opened !== null || (await indexedDB.databases()).some(({ name }) => name === this.name);
+  }
+
+  private database(): Promise<IDBPDatabase> {
+    this.opened ??= import('idb').then(({ openDB }) =>
+      openDB(this.name, 1, {
+        upgrade: (database) => void database.createObjectStore(STORE),
+        terminated: () => (this.opened = null),
+      }),
+    );
+    return this.opened;
+  }
+}
