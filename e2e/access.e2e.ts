@@ -21,9 +21,12 @@ async function findings(axe: AxeBuilder): Promise<string[]> {
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
 }
 
-test('axe finds nothing serious in Trips, the sum and Gear', async ({ page, knapsack }) => {
+test('axe finds nothing serious in Trips, Backup, the sum and Gear', async ({ page, knapsack }) => {
   await page.goto(knapsack.address);
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.goto(`${knapsack.address}/backup`);
+  await expect(page.getByText('There is none yet')).toBeVisible();
   expect(await serious(page)).toEqual([]);
   await page.goto(`${knapsack.address}/sum`);
   await expect(page.locator('.answer')).toContainText('Lasts');

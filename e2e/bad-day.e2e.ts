@@ -108,12 +108,20 @@ test('a trip that is not there says so and leads back', async ({ page, knapsack 
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
 });
 
-test('a deleted trip can be brought back', async ({ page, knapsack }) => {
+test('deleted trips can be restored, several of them and after a reload, until the tab closes', async ({
+  page,
+  knapsack,
+}) => {
   await page.goto(knapsack.address);
-  await page.getByRole('button', { name: 'Delete Winter bothy' }).click();
-  await expect(page.getByRole('link', { name: 'Winter bothy' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  for (const name of ['Winter bothy', 'Headland contest camp']) {
+    await page.getByRole('button', { name: `Delete ${name}` }).click();
+    await expect(page.getByRole('link', { name })).toHaveCount(0);
+  }
+  await page.reload();
+  await expect(page.locator('.deleted li')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Restore Winter bothy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+  await expect(page.locator('.deleted li')).toHaveText(/Headland contest camp/);
 });
 
 test('what two tabs have typed while the server was stopped is there when both have been closed', async ({

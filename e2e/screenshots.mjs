@@ -69,6 +69,30 @@ const halfTried = async (page) => {
   await page.evaluate(() => document.activeElement.blur());
 };
 
+/** The look at a backup of which one trip was changed and one deleted since. */
+const lookAtBackup = async (page) => {
+  await page.evaluate(async () => {
+    const backup = await (await fetch('/api/backup')).blob();
+    const trip = await (await fetch('/api/trips/winter-bothy')).json();
+    const send = (method, revision, body) => ({
+      method,
+      body,
+      headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` },
+    });
+    const changed = JSON.stringify({ ...trip, name: 'Winter bothy, two nights' });
+    await fetch('/api/trips/winter-bothy', send('PUT', 1, changed));
+    await fetch('/api/trips/headland-contest-camp', send('DELETE', 1));
+    const files = new DataTransfer();
+    files.items.add(new File([backup], 'knapsack.zip'));
+    const field = document.querySelector('[aria-label="Backup file"]');
+    field.files = files.files;
+    field.dispatchEvent(new Event('change'));
+  });
+  await page.locator('.restore-look').waitFor();
+  // Not the folder of whoever takes the picture.
+  await page.locator('.backup-page code').evaluate((code) => (code.textContent = '~/.knapsack/copies'));
+};
+
 const SHOTS = [
   { name: 'trips', path: '/' },
   { name: 'quick-sum', path: '/sum' },
@@ -81,7 +105,6 @@ const SHOTS = [
   },
   { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
   { name: 'size', path: '/trips/gannet-rock-light/size', act: found },
-  { name: 'size-phone', path: `${PLAN}/size`, act: found, size: PHONE },
   { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
   { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },
   { name: 'rehearse', path: `${PLAN}/rehearse`, act: halfTried },
@@ -92,13 +115,15 @@ const SHOTS = [
   { name: 'bench', path: '/bench', act: measureVoice },
   { name: 'plan-glare', path: PLAN, theme: 'glare' },
   { name: 'plan-ember', path: PLAN, theme: 'ember' },
+  { name: 'backup', path: '/backup', act: lookAtBackup },
   { name: 'plan-phone', path: PLAN, size: PHONE },
 ];
 
-/** Takes every shot into a folder, each from the demo data as they come. */
-export async function takeAll(folder) {
+/** Takes every shot into a folder, each from the demo data as they come. @param names of some of them alone */
+export async function takeAll(folder, names = []) {
   const browser = await launchChromium();
-  for (const shot of SHOTS) await served((address) => take(browser, address, folder, shot));
+  const wanted = SHOTS.filter(({ name }) => names.length === 0 || names.includes(name));
+  for (const shot of wanted) await served((address) => take(browser, address, folder, shot));
   await browser.close();
 }
 
@@ -113,7 +138,7 @@ async function take(browser, address, folder, { name, path, act, theme = 'paper'
   await page.goto(address + path);
   await page
     .locator(
-      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card',
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code',
     )
     .first()
     .waitFor();

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { expect, openTrip, test, verdict } from './knapsack.js';
 
 test('each trip stands with its own ridge and verdict, by date, and is looked for', async ({
@@ -53,46 +52,4 @@ test('gear that a variant carries is not thrown away', async ({ page, knapsack }
   });
   expect(answer.status()).toBe(409);
   expect(await answer.text()).toContain('Gannet Rock light');
-});
-
-test('a trip goes out as a file and comes in on another installation, and never over one that is there', async ({
-  page,
-  knapsack,
-  empty,
-}) => {
-  await page.goto(knapsack.address);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save Winter bothy as a file' }).click();
-  const file = await (await download).path();
-
-  await page.goto(empty.address);
-  const opened = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Open a trip file' }).click();
-  await (
-    await opened
-  ).setFiles({ name: 'winter-bothy.json', mimeType: 'application/json', buffer: readFileSync(file) });
-  await expect(page.locator('h1 input')).toHaveValue('Winter bothy');
-  await expect(verdict(page)).toContainText('lasts');
-
-  const again = async (change: object) => {
-    await page.goto(`${empty.address}/trips`);
-    const chosen = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Open a trip file' }).click();
-    const text = JSON.stringify({ ...(JSON.parse(readFileSync(file, 'utf8')) as object), ...change });
-    await (
-      await chosen
-    ).setFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-  };
-  await again({});
-  await expect(page.getByText('is here already, the same')).toBeVisible();
-  await again({ note: 'From elsewhere.' });
-  await page.getByRole('button', { name: 'Keep both' }).click();
-  await expect(page.locator('h1 input')).toHaveValue('Winter bothy, from a file');
-  await again({ name: 'Replaced' });
-  await page.getByRole('button', { name: 'Replace the one here' }).click();
-  await expect(page.getByRole('link', { name: /^Replaced/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: /^Replaced/ })).toHaveCount(0);
-  await again({ version: 99 });
-  await expect(page.getByText('a newer Knapsack can open it')).toBeVisible();
 });

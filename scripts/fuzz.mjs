@@ -1,11 +1,14 @@
 // Asks the server what nobody would ask: mutated documents of every kind, words that are no words, bodies that are none, on every
 // route. Ends with 1 where it answers with a fault of its own, hangs, or dies. `node scripts/fuzz.mjs [requests] [seed]`
 import assert from 'node:assert/strict';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
 import { ownServer } from './own-server.mjs';
 import { at } from './process.mjs';
+import yazl from 'yazl';
 
 const REQUESTS = Number(process.argv[2] ?? 20_000);
 const SEED = Number(process.argv[3] ?? 20_270_904);
@@ -125,6 +128,46 @@ const search = (what, options) => [
   { trip: anyTrip(), ...(random() < 0.5 && { gear: [anyGear()] }), ...mutated(options) },
 ];
 
+/** A backup as the server has made it, with bytes turned over, or with a manifest and documents of anybody's. */
+async function anyBackup() {
+  const copy = Buffer.from(backup);
+  if (random() < 0.4) {
+    for (let turns = below(4); turns > 0; turns--) copy[below(copy.length)] = below(256);
+    return random() < 0.2 ? copy.subarray(0, below(copy.length)) : copy;
+  }
+  const text = JSON.stringify(random() < 0.5 ? anyTrip() : anyGear());
+  const kind = random() < 0.8 ? oneOf(['trips', 'gear']) : oneOf(WORDS);
+  const name = `${kind || 'x'}/${id()}.json`;
+  const manifest = {
+    schema: 'knapsack.backup',
+    version: 1,
+    madeAt: '2027-09-04T10:00:00Z',
+    counts: { [kind]: 1 },
+    documents: [
+      {
+        ...{ kind, id: id(), name: oneOf(WORDS), revision: below(5), file: name },
+        sha256: createHash('sha256').update(text).digest('hex'),
+      },
+    ],
+  };
+  const zip = new yazl.ZipFile();
+  zip.addBuffer(Buffer.from(JSON.stringify(random() < 0.4 ? manifest : mutated(manifest))), 'backup.json');
+  try {
+    zip.addBuffer(Buffer.from(text), name);
+  } catch {
+    // A name that no zip takes.
+  }
+  zip.end();
+  return buffer(zip.outputStream);
+}
+const PLACES = [
+  '<gpx><wpt lat="59" lon="5"><name>a</name></wpt></gpx>',
+  '<!DOCTYPE a [<!ENTITY b "c">]><gpx>&b;</gpx>',
+  `<gpx>${'<a>'.repeat(3000)}</gpx>`,
+  '{"type":"Point","coordinates":[5,59]}',
+  `{"type":"FeatureCollection","features":${deep(3000)}}`,
+];
+
 /** Of each route so many of a hundred; searches are slow and few. */
 const ROUTES = [
   [14, () => ['GET', oneOf([`/api/trips/${id()}`, `/api/gear/${id()}`, '/api/trips', '/api/gear'])]],
@@ -191,6 +234,37 @@ const ROUTES = [
       ])}`,
     ],
   ],
+  [
+    4,
+    () => [
+      'GET',
+      oneOf([
+        `/api/trips/${id()}/file`,
+        `/api/trips/${id()}/calendar`,
+        `/api/trips/${id()}/place?as=${encodeURIComponent(oneOf(['gpx', 'geojson', ...WORDS]))}`,
+        '/api/backup/copies',
+      ]),
+    ],
+  ],
+  [
+    3,
+    () => [
+      'POST',
+      oneOf(['/api/trips/file', '/api/trips/file/look']),
+      mutated({ trip: anyTrip(), choice: {} }, below(2)),
+    ],
+  ],
+  [2, () => ['POST', '/api/places', { content: oneOf([...PLACES, ...WORDS]) }]],
+  [
+    2,
+    async () => [
+      'POST',
+      oneOf(['/api/backup/look', '/api/backup/restore', '/api/backup/restore?different=replace']),
+      await anyBackup(),
+    ],
+  ],
+  [0.3, () => ['POST', `/api/backup/copies/${id()}/${oneOf(['look', 'restore'])}`]],
+  [0.2, () => ['POST', '/api/backup/check']],
   [0.5, () => search('size', {})],
   [0.5, () => search('chance', {})],
   [0.4, () => search('ration', {})],
@@ -230,18 +304,22 @@ const dataFolder = mkdtempSync(join(tmpdir(), 'knapsack-fuzz-'));
 const server = await ownServer(dataFolder);
 const { address, state } = server;
 await fetch(`${address}/api/demo`, { method: 'POST' });
+const backup = Buffer.from(await (await fetch(`${address}/api/backup`)).arrayBuffer());
 
 const counts = { requests: 0, faults: 0, hangs: 0, refused: 0 };
 const worst = [];
 async function one() {
-  const [method, path, body, ifMatch] = ask();
-  const text = body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body);
+  const [method, path, body, ifMatch] = await ask();
+  const isText = body === undefined || typeof body === 'string' || Buffer.isBuffer(body);
+  const text = isText ? body : JSON.stringify(body);
   counts.requests += 1;
   const stop = new AbortController();
   const timer = setTimeout(() => stop.abort(), HANGS_MS);
   try {
     const headers = {
-      ...(text !== undefined && { 'Content-Type': 'application/json' }),
+      ...(text !== undefined && {
+        'Content-Type': Buffer.isBuffer(text) ? 'application/zip' : 'application/json',
+      }),
       ...(ifMatch && { 'If-Match': ifMatch }),
     };
     const answer = await fetch(address + path, {
@@ -254,7 +332,7 @@ async function one() {
     else await answer.arrayBuffer();
     if (answer.status >= 500) {
       counts.faults += 1;
-      worst.push(`${answer.status} ${method} ${path.slice(0, 120)} ${(text ?? '').slice(0, 300)}`);
+      worst.push(`${answer.status} ${method} ${path.slice(0, 120)} ${String(text ?? '').slice(0, 300)}`);
     } else if (answer.status >= 400) counts.refused += 1;
   } catch (error) {
     if (stop.signal.aborted) {

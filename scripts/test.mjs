@@ -45,11 +45,12 @@ await step('unit tests under Node.js', () =>
     { shown },
   ),
 );
-await step('the server killed, full, asked nonsense and left alone', async () => {
+await step('the server killed, full, asked nonsense, left alone and backed up', async () => {
   await node([at('scripts/kills.mjs'), '4'], { shown });
   await node([at('scripts/disk-full.mjs'), '4'], { shown });
   await node([at('scripts/fuzz.mjs'), '600'], { shown });
   await node([at('scripts/cancelled.mjs'), '12'], { shown });
+  await node([at('scripts/backup.mjs'), '40', '60'], { shown });
 });
 await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
 await step('end to end', async () => {

@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { backupCommand, restoreCommand } from './backup-command.js';
 import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
+import { placeCommand } from './place-command.js';
 import { quickCommand } from './quick-command.js';
 import { rationCommand } from './ration-command.js';
 import { sizeCommand } from './size-command.js';
@@ -37,6 +38,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))
     .addCommand(importCommand(terminal))
+    .addCommand(placeCommand(terminal))
     .addCommand(backupCommand(terminal))
     .addCommand(restoreCommand(terminal))
     .addCommand(verifyCommand(terminal));

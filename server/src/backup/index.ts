@@ -1,3 +1,4 @@
+export { Database } from '../database/database.js';
 export { readBackup, writeBackup, type Backup } from './backup.js';
 export { everythingIn, lookAtRestore, restoreInto, takeInto } from './data-folder.js';
 export { countsOf } from './kept.js';

@@ -9,7 +9,7 @@ import { DeletedTrips } from './deleted-trips.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (deleted.trips().length > 0) {
-      <section class="deleted" aria-labelledby="deleted-title">
+      <section class="earlier deleted" aria-labelledby="deleted-title">
         <h2 id="deleted-title">Deleted in this visit</h2>
         <p class="muted">They can be restored until you close this tab.</p>
         <ul>

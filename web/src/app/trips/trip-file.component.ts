@@ -17,51 +17,50 @@ const MOST_NAMES = 5;
     <button type="button" class="quiet" (click)="file.click()">Open a trip file</button>
     <input #file type="file" hidden accept=".json" aria-label="Trip file" (change)="take(file)" />
     @if (asked(); as one) {
-      <div class="banner" role="alert">
-        <div>
-          <p>
-            @if (one.look.trip === 'different') {
-              {{ one.trip.name }} is here already, and is not the same as the one in the file.
-            } @else {
-              {{ one.trip.name }}
-            }
-          </p>
-          @if (one.look.newGear.length > 0) {
-            <label>
-              <input
-                type="checkbox"
-                [checked]="newGear() === 'shelf'"
-                (change)="newGear.set(newGear() === 'shelf' ? 'trip' : 'shelf')"
-              />
-              Put its gear that is not on your shelf there: {{ said(one.look.newGear) }}
-            </label>
-          }
-          @if (one.look.differentGear.length > 0) {
-            <label>
-              <input
-                type="checkbox"
-                [checked]="differentGear() === 'file'"
-                (change)="differentGear.set(differentGear() === 'file' ? 'shelf' : 'file')"
-              />
-              Your shelf has other figures for {{ said(one.look.differentGear) }}: put the file’s beside yours
-              and use them in this trip
-            </label>
-          }
-          @if (one.look.missingGear.length > 0) {
-            <p>
-              Its bag also names gear that is neither in the file nor on your shelf:
-              {{ said(one.look.missingGear) }}.
-            </p>
-          }
-        </div>
+      <section class="earlier trip-file" aria-labelledby="trip-file-title">
+        <h2 id="trip-file-title">{{ one.trip.name }}</h2>
         @if (one.look.trip === 'different') {
-          <button type="button" (click)="put(one.trip, 'both')">Keep both</button>
-          <button type="button" (click)="put(one.trip, 'replace')">Replace the one here</button>
-        } @else {
-          <button type="button" (click)="put(one.trip, 'both')">Open it</button>
+          <p>This trip is here already, with other content.</p>
         }
-        <button type="button" (click)="asked.set(null)">Leave it</button>
-      </div>
+        @if (one.look.newGear.length > 0) {
+          <label>
+            <input
+              type="checkbox"
+              [checked]="newGear() === 'shelf'"
+              (change)="newGear.set(newGear() === 'shelf' ? 'trip' : 'shelf')"
+            />
+            Put its gear that is not on your shelf there: {{ said(one.look.newGear) }}
+          </label>
+        }
+        @if (one.look.differentGear.length > 0) {
+          <label>
+            <input
+              type="checkbox"
+              [checked]="differentGear() === 'file'"
+              (change)="differentGear.set(differentGear() === 'file' ? 'shelf' : 'file')"
+            />
+            Your shelf has other figures for {{ said(one.look.differentGear) }}: put the file’s beside yours
+            and use them in this trip
+          </label>
+        }
+        @if (one.look.missingGear.length > 0) {
+          <p>
+            Its bag also names gear that is neither in the file nor on your shelf:
+            {{ said(one.look.missingGear) }}.
+          </p>
+        }
+        <p>
+          @if (one.look.trip === 'different') {
+            <button type="button" class="solid" (click)="put(one.trip, 'both')">Keep both</button>
+            <button type="button" class="quiet" (click)="put(one.trip, 'replace')">
+              Replace the one here
+            </button>
+          } @else {
+            <button type="button" class="solid" (click)="put(one.trip, 'both')">Open it</button>
+          }
+          <button type="button" class="quiet" (click)="asked.set(null)">Leave the file</button>
+        </p>
+      </section>
     }
   `,
 })
