@@ -1,7 +1,7 @@
 import { bootstrapApplication } from '@angular/platform-browser';
 import { AppComponent } from './app/app.component';
 import { appConfig } from './app/app.config';
-import { warmForecaster } from './app/plan/hire-forecaster';
+import { warmForecaster } from './app/work/hire';
 
 // A trip that is opened directly: its room and its worker come while the frame is still being built.
 if (/^\/trips\/./.test(location.pathname)) {

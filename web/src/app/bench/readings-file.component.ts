@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject, signal, type OnDestroy } from '@angular/core';
 import { NoticesService } from '../shell/notices.service';
 import { BenchStore } from './bench.store';
-import type { ReadFileAnswer, ReadFileRequest } from './readings-protocol';
+import { hireWorker } from '../work/hire';
+import type { Answered, Asked } from '../work/newest-worker';
+import type { ReadFileAnswer, ReadFileRequest } from '../work/readings-protocol';
 
 /** Reads a file of readings in a worker, with progress and a way to stop it. */
 @Component({
@@ -38,9 +40,9 @@ export class ReadingsFileComponent implements OnDestroy {
     if (!file) return;
     this.cancel();
     this.share.set(0);
-    const worker = new Worker(new URL('./readings.worker', import.meta.url), { type: 'module' });
+    const worker = hireWorker('readings');
     this.worker = worker;
-    worker.onmessage = ({ data }: MessageEvent<ReadFileAnswer>) => {
+    worker.onmessage = ({ data: { answer: data } }: MessageEvent<Answered<ReadFileAnswer>>) => {
       if (data.is === 'progress') this.share.set(data.share);
       else {
         this.cancel();
@@ -59,8 +61,9 @@ export class ReadingsFileComponent implements OnDestroy {
         text: 'Reading the file stopped by a fault in Knapsack; the recording is as it was.',
       });
     };
-    const request: ReadFileRequest = { file, zone: Intl.DateTimeFormat().resolvedOptions().timeZone };
-    worker.postMessage(request);
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    const asked: Asked<ReadFileRequest> = { number: 1, question: { file, zone } };
+    worker.postMessage(asked);
   }
 
   protected cancel(): void {

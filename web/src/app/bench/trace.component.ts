@@ -9,7 +9,7 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { fixed } from '@knapsack/core';
-import { followPointer } from '../plan/pointer-drag';
+import { followPointer } from '../lanes/pointer-drag';
 import { ThemeService } from '../shell/theme.service';
 import { BenchStore } from './bench.store';
 import { instantAt, traceColumns } from './trace';

@@ -3,7 +3,7 @@ import { resolve, type Battery, type Gear, type Trip } from '@knapsack/contract'
 import { forecast, sayDuration, sayQuantity, type Verdict } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { neededAh } from '../gear/kit-for-outing';
+import { neededAh } from '../data/kit-for-outing';
 
 /** Most trips that are calculated anew for one change, of those that it touches. */
 const MOST_TRIPS = 20;

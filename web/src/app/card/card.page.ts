@@ -7,12 +7,13 @@ import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { saveFile } from '../data/save-file';
 import { ShelfService } from '../data/shelf.service';
-import { NewestWorker } from '../plan/newest-worker';
-import { PlanStore } from '../plan/plan.store';
-import { kept } from '../size/kept-options';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import { PlanStore } from '../trip/trip.store';
+import { kept } from '../trip/kept-options';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
-import { HarnessShapesComponent } from '../wire/harness-shapes.component';
-import type { CardAnswer, CardQuestion } from './card-protocol';
+import { HarnessShapesComponent } from '../parts/harness-shapes.component';
+import type { CardAnswer, CardQuestion } from '../work/card-protocol';
 
 /** The field card: everything that one takes along, on one page. */
 @Component({
@@ -70,15 +71,12 @@ export class CardPage implements OnDestroy {
   }
 
   private ask(question: CardQuestion): void {
-    this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(
-      () => new Worker(new URL('./card.worker', import.meta.url), { type: 'module' }),
-      {
-        answered: (card, newest) => {
-          if (newest) this.card.set(card);
-        },
-        failed: () => this.failed.set(true),
+    this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(() => hireWorker('card'), {
+      answered: (card, newest) => {
+        if (newest) this.card.set(card);
       },
-    );
+      failed: () => this.failed.set(true),
+    });
     this.worker.ask(question);
   }
 }

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Gear } from '@knapsack/contract';
-import { CurveComponent } from './curve.component';
+import { CurveComponent } from '../figures/curve.component';
 import { GearDetailsComponent } from './gear-details.component';
-import { GearFiguresComponent } from './gear-figures.component';
-import { toldFigures } from './say-figure';
-import { ShelfKeeper } from './shelf-keeper.service';
-import { weightWords } from './telling';
+import { GearFiguresComponent } from '../figures/gear-figures.component';
+import { toldFigures } from '../figures/say-figure';
+import { ShelfKeeper } from '../data/shelf-keeper.service';
+import { weightWords } from '../figures/telling';
 
 /** One item of the shelf: its curve, its telling figures with their sources, and what can be done with it. */
 @Component({

@@ -3,7 +3,7 @@ import { withEntry, type Figure, type Gear } from '@knapsack/contract';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { ShelfKeeper } from './shelf-keeper.service';
+import { ShelfKeeper } from '../data/shelf-keeper.service';
 
 const NONE = 'none';
 

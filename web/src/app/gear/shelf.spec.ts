@@ -1,6 +1,6 @@
 import { curlew, shale } from '../testing/documents';
-import { inOrder, moved } from './shelf-order';
-import { freeName, matches } from './shelf-search';
+import { inOrder, moved } from '../figures/shelf-order';
+import { freeName, matches } from '../figures/shelf-search';
 
 const placed = (...places: (number | undefined)[]) =>
   places.map((place, index) => ({

@@ -4,7 +4,7 @@ import { whatFor } from '@knapsack/contract/pack';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { setCount, takeOut } from '../plan/edits/loadout';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { putInBag, setModule } from './pack-edits';
 import { PackStore } from './pack.store';
 import { withoutWords } from './pack-words';

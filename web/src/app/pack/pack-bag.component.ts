@@ -5,7 +5,7 @@ import type { PackedBag, PackedPiece } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { changeBag, putInBag, removeBag, tick } from './pack-edits';
 import { PackStore } from './pack.store';
 import { kilograms } from './pack-words';

@@ -6,7 +6,7 @@ import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
 import { PackBagComponent } from './pack-bag.component';

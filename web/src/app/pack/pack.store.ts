@@ -2,9 +2,10 @@ import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@a
 import type { ModuleName } from '@knapsack/contract';
 import { packingOf } from '@knapsack/contract/pack';
 import { ShelfService } from '../data/shelf.service';
-import { NewestWorker } from '../plan/newest-worker';
-import { PlanStore } from '../plan/plan.store';
-import type { PackAnswer, PackQuestion } from './pack-protocol';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import { PlanStore } from '../trip/trip.store';
+import type { PackAnswer, PackQuestion } from '../work/pack-protocol';
 
 /** What is looked at: one line of the list, or all of a module. */
 export type InHand = { readonly index: number } | { readonly module: ModuleName };
@@ -70,15 +71,12 @@ export class PackStore implements OnDestroy {
   }
 
   private ask(question: PackQuestion): void {
-    this.worker ??= new NewestWorker<PackQuestion, PackAnswer>(
-      () => new Worker(new URL('./pack.worker', import.meta.url), { type: 'module' }),
-      {
-        answered: (is, newest) => {
-          if (newest && this.asked) this.answer.set({ of: this.asked, is });
-        },
-        failed: () => this.failed.set(true),
+    this.worker ??= new NewestWorker<PackQuestion, PackAnswer>(() => hireWorker('pack'), {
+      answered: (is, newest) => {
+        if (newest && this.asked) this.answer.set({ of: this.asked, is });
       },
-    );
+      failed: () => this.failed.set(true),
+    });
     this.asked = question;
     this.worker.ask(question);
   }

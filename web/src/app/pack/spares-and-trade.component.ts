@@ -3,7 +3,7 @@ import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { setCount } from '../plan/edits/loadout';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { kilograms } from './pack-words';
 
 /** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */

@@ -12,8 +12,8 @@ import {
   spanOf,
 } from './edits/blocks';
 import { stepPower, stepShare, workForNew } from './edits/new-work';
-import type { LanesStore } from './lanes.store';
-import type { PlanStore } from './plan.store';
+import type { LanesStore } from '../lanes/lanes.store';
+import type { PlanStore } from '../trip/trip.store';
 
 /** Length of a block that a key makes, where there is room. */
 const NEW_BLOCK_MS = 2 * HOUR_MS;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { REPEATS, stationOf } from '@knapsack/contract';
 import { ACTIVITIES, sayQuantity, sayTime } from '@knapsack/core';
-import { PlanStore } from './plan.store';
+import { PlanStore } from '../trip/trip.store';
 
 /** The hours of operating as a table: on paper, where a block cannot be pointed at. */
 @Component({

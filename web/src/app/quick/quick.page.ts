@@ -17,7 +17,7 @@ import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { localZone, nextHour } from '../trips/new-trip';
+import { localZone, nextHour } from '../data/new-trip';
 import { browserMemory } from '../data/browser-memory';
 
 interface Typed extends Omit<QuickSumInput, 'wantedHours'> {

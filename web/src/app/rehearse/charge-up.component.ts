@@ -4,7 +4,7 @@ import { fixed, sayDay, sayDuration, sayHour, sayQuantity } from '@knapsack/core
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTimeComponent } from '../parts/inline-time.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { RehearseStore } from './rehearse.store';
 
 /** When everything has to be on its charger, backward from the departure. */

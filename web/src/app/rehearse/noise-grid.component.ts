@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FIELDS, readNumber, type ControllerGear, type NoiseReading } from '@knapsack/contract';
 import { heardOn } from '@knapsack/contract/harness';
-import { ShelfKeeper } from '../gear/shelf-keeper.service';
+import { ShelfKeeper } from '../data/shelf-keeper.service';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { BANDS, withNoise } from './noise-bands';
 import { today } from '../data/today';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
-import { WireStore } from '../wire/wire.store';
+import { WireStore } from '../trip/wire.store';
 import { ChargeUpComponent } from './charge-up.component';
 import { RehearseStore } from './rehearse.store';
 import { StepListComponent } from './step-list.component';

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { chargeUp, readiness, rehearsalSteps } from '@knapsack/contract/rehearse';
 import { ShelfService } from '../data/shelf.service';
-import { PlanStore } from '../plan/plan.store';
-import { WireStore } from '../wire/wire.store';
+import { PlanStore } from '../trip/trip.store';
+import { WireStore } from '../trip/wire.store';
 
 const MINUTE_MS = 60_000;
 

@@ -13,7 +13,7 @@ import { USUAL_ROOM_C } from '@knapsack/contract/harness';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { NoiseGridComponent } from './noise-grid.component';
 import { RehearseStore } from './rehearse.store';
 

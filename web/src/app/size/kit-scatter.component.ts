@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { fixed, kitName, sayChance, type TriedKit } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
-import { ChanceStore } from '../plan/chance/chance.store';
+import { ChanceStore } from '../trip/chance.store';
 import { PlotGridComponent } from './plot-grid.component';
 import { pathOf, plotScale, roundTicks, isNarrow, type Plot } from './scatter-scale';
 import { SizeStore, type KitBurden } from './size.store';

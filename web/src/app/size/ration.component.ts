@@ -3,7 +3,7 @@ import { fixed, localHours, sayHour, sayTime, type RationChoice } from '@knapsac
 import { rationRules, sayRationChoice, sayRationOdds } from '@knapsack/contract/size';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { RationStore } from './ration.store';
 
 const LANE_PX = 46;

@@ -8,10 +8,11 @@ import {
 } from '@knapsack/contract/size';
 import type { Ration, Result } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { NewestWorker } from '../plan/newest-worker';
-import { PlanStore } from '../plan/plan.store';
-import { kept, keep } from './kept-options';
-import type { RationQuestion } from './ration.worker';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import { PlanStore } from '../trip/trip.store';
+import { kept, keep } from '../trip/kept-options';
+import type { RationQuestion } from '../work/ration-work';
 import { SizeStore } from './size.store';
 
 /** How long the hand must rest before the hours are shared out anew, ms. */
@@ -88,10 +89,10 @@ export class RationStore implements OnDestroy {
 
   private ask(question: RationQuestion): void {
     const hear = (is: Result<Ration>) => this.asked && this.answered.set({ of: this.asked, is });
-    this.worker ??= new NewestWorker<RationQuestion, Result<Ration>>(
-      () => new Worker(new URL('./ration.worker', import.meta.url), { type: 'module' }),
-      { answered: (answer, newest) => newest && hear(answer), failed: () => hear(STOPPED) },
-    );
+    this.worker ??= new NewestWorker<RationQuestion, Result<Ration>>(() => hireWorker('ration'), {
+      answered: (answer, newest) => newest && hear(answer),
+      failed: () => hear(STOPPED),
+    });
     this.asked = question;
     this.worker.ask(question);
   }

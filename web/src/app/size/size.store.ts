@@ -15,11 +15,12 @@ import {
 } from '@knapsack/contract/size';
 import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { NewestWorker } from '../plan/newest-worker';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
 import { bagWeight } from '../plan/edits/loadout';
-import { PlanStore } from '../plan/plan.store';
-import { kept, keep } from './kept-options';
-import type { IdealQuestion } from './ideal.worker';
+import { PlanStore } from '../trip/trip.store';
+import { kept, keep } from '../trip/kept-options';
+import type { IdealQuestion } from '../work/ideal-work';
 
 export type KitBurden = 'weight' | 'price';
 
@@ -58,7 +59,7 @@ export class SizeStore implements OnDestroy {
     },
   );
   private readonly idealist = new NewestWorker<IdealQuestion, IdealFigures | null>(
-    () => new Worker(new URL('./ideal.worker', import.meta.url), { type: 'module' }),
+    () => hireWorker('ideal'),
     { answered: (figures, newest) => newest && this.ideal.set(figures), failed: () => this.ideal.set(null) },
     true,
   );
@@ -211,7 +212,7 @@ export class SizeStore implements OnDestroy {
 }
 
 function hireKitWorker(answered: (message: FromKitWorker) => void, died: () => void) {
-  const worker = new Worker(new URL('./kit.worker', import.meta.url), { type: 'module' });
+  const worker = hireWorker('kit');
   worker.onmessage = ({ data }: MessageEvent<FromKitWorker>) => answered(data);
   worker.onerror = (event) => {
     event.preventDefault();

@@ -1,4 +1,4 @@
-import type { Asked } from '../plan/newest-worker';
+import type { Asked } from '../work/newest-worker';
 
 /** A worker that answers when it is told to. */
 export class SlowWorker<Question> {

@@ -1,7 +1,7 @@
 import { Directive, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { GhostStore } from '../plan/ghost.store';
-import { PlanStore } from '../plan/plan.store';
+import { GhostStore } from './ghost.store';
+import { PlanStore } from './trip.store';
 import { KeysService } from '../shell/keys.service';
 
 /** Undo, redo and keeping a change by key, in every room of a trip that has no keys of its own. */

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { chanceMark } from '@knapsack/core';
 import { MARKS } from '../parts/marks';
-import { ChanceStore } from '../plan/chance/chance.store';
-import { PlanStore } from '../plan/plan.store';
+import { ChanceStore } from './chance.store';
+import { PlanStore } from './trip.store';
 import { PackStore } from '../pack/pack.store';
 import { RehearseStore } from '../rehearse/rehearse.store';
-import { WireStore } from '../wire/wire.store';
+import { WireStore } from './wire.store';
 
 type Sign = 'fine' | 'look' | 'stop';
 

@@ -2,18 +2,18 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
-import { ChanceStore } from '../plan/chance/chance.store';
-import { ForecastService } from '../plan/forecast.service';
-import { GhostStore } from '../plan/ghost.store';
-import { LanesStore } from '../plan/lanes.store';
-import { PlanHeaderComponent } from '../plan/plan-header.component';
-import { draftBox } from '../plan/draft-box';
-import { PlanStore } from '../plan/plan.store';
-import { VariantsStore } from '../plan/variants/variants.store';
-import { WhatIfStore } from '../plan/what-if/what-if.store';
+import { ChanceStore } from './chance.store';
+import { ForecastService } from './forecast.service';
+import { GhostStore } from './ghost.store';
+import { LanesStore } from '../lanes/lanes.store';
+import { PlanHeaderComponent } from './trip-header.component';
+import { draftBox } from './draft-box';
+import { PlanStore } from './trip.store';
+import { VariantsStore } from './variants.store';
+import { WhatIfStore } from './what-if.store';
 import { PackStore } from '../pack/pack.store';
 import { RehearseStore } from '../rehearse/rehearse.store';
-import { WireStore } from '../wire/wire.store';
+import { WireStore } from './wire.store';
 
 /** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
 @Component({

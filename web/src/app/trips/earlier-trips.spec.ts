@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { TripSummary } from '@knapsack/contract';
 import { EarlierTripsComponent } from './earlier-trips.component';
-import type { TripLine } from './trip-line';
+import type { TripLine } from '../work/trip-line-work';
 import { TripLinesService } from './trip-lines.service';
 
 const summary = (id: string, savedAs: number, archived = false): TripSummary => ({

@@ -3,8 +3,9 @@ import type { TripSummary } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { ShelfService } from '../data/shelf.service';
-import type { TripLine } from './trip-line';
-import type { LineAnswer, LineQuestion } from './trip-line.worker';
+import type { LineQuestion, TripLine } from '../work/trip-line-work';
+import { hireWorker } from '../work/hire';
+import type { Answered, Asked } from '../work/newest-worker';
 
 /**
  * The small ridges of the list, reckoned in a worker one after the other, only for the trips that are in sight, and kept
@@ -56,7 +57,7 @@ export class TripLinesService {
       await (this.shelfLoaded ?? Promise.resolve());
       for (let next = this.take(); next; next = this.take()) {
         const { document } = await firstValueFrom(this.api.trip(next.id));
-        const line = await this.reckon({ id: next.id, trip: document, shelf: this.shelf.gear() });
+        const line = await this.reckon({ trip: document, shelf: this.shelf.gear() });
         const key = keyOf(next);
         this.known.update((known) => new Map(known).set(key, line));
       }
@@ -77,17 +78,18 @@ export class TripLinesService {
   }
 
   private reckon(question: LineQuestion): Promise<TripLine> {
-    this.worker ??= new Worker(new URL('./trip-line.worker', import.meta.url), { type: 'module' });
+    this.worker ??= hireWorker('tripLine');
     const { worker } = this;
     return new Promise((done, failed) => {
-      worker.onmessage = ({ data }: MessageEvent<LineAnswer>) => done(data.line);
+      worker.onmessage = ({ data }: MessageEvent<Answered<TripLine>>) => done(data.answer);
       worker.onerror = (event) => {
         event.preventDefault();
         worker.terminate();
         this.worker = null;
         failed(new Error('The worker stopped.'));
       };
-      worker.postMessage(question);
+      const asked: Asked<LineQuestion> = { number: 1, question };
+      worker.postMessage(asked);
     });
   }
 }

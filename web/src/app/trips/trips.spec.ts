@@ -1,7 +1,7 @@
 import { tripProblems } from '@knapsack/contract';
 import { curlew, shale, shelf, trip } from '../testing/documents';
 import { TEMPLATES, tripFrom } from './templates';
-import { tripLine } from './trip-line';
+import { tripLine } from '../work/trip-line-work';
 
 describe('the line of a trip in the list', () => {
   it('has its ridge at even distances, how it ends, and the reserve', () => {

@@ -4,8 +4,8 @@ import { changePart, JOINT, withChangeover, withoutPart } from '@knapsack/contra
 import type { HarnessPart } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../plan/plan.store';
-import { WireStore } from './wire.store';
+import { PlanStore } from '../trip/trip.store';
+import { WireStore } from '../trip/wire.store';
 
 /** What a part may carry and when it switches, in a sentence that is edited in place; only of parts that were put in. */
 @Component({

@@ -3,8 +3,8 @@ import { applyRemedy } from '@knapsack/contract/harness';
 import { RULES, type Check } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
-import { PlanStore } from '../plan/plan.store';
-import { WireStore } from './wire.store';
+import { PlanStore } from '../trip/trip.store';
+import { WireStore } from '../trip/wire.store';
 
 const SIGNS = {
   stop: { icon: 'bi-octagon-fill', words: 'stop' },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Drawn } from '@knapsack/contract/harness';
-import { HarnessShapesComponent } from './harness-shapes.component';
-import { WireStore } from './wire.store';
+import { HarnessShapesComponent } from '../parts/harness-shapes.component';
+import { WireStore } from '../trip/wire.store';
 
 const LEAST_SCALE = 0.86;
 

@@ -6,11 +6,11 @@ import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../plan/plan.store';
+import { PlanStore } from '../trip/trip.store';
 import { AddedPartComponent } from './added-part.component';
 import { ADDED, CONNECTOR_CHOICES, FUSE_CHOICES, keyOf, LIES, METALS, NOT_SAID, SIZES } from './run-choices';
 import { RunFiguresComponent } from './run-figures.component';
-import { WireStore } from './wire.store';
+import { WireStore } from '../trip/wire.store';
 
 /** What the chosen run is made of, in a sentence that is edited in place, and what flows in it. */
 @Component({

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { billCsv, billOf, drawHarness, svgOf } from '@knapsack/contract/harness';
 import { saveFile } from '../data/save-file';
-import { PlanStore } from '../plan/plan.store';
-import { WireStore } from './wire.store';
+import { PlanStore } from '../trip/trip.store';
+import { WireStore } from '../trip/wire.store';
 
 /** Points of a picture for one of the drawing. */
 const SHARP = 2;

@@ -5,7 +5,7 @@ import { CheckListComponent } from './check-list.component';
 import { HarnessComponent } from './harness.component';
 import { RunSentenceComponent } from './run-sentence.component';
 import { WireFilesComponent } from './wire-files.component';
-import { WireStore } from './wire.store';
+import { WireStore } from '../trip/wire.store';
 
 /** The Wire room: the kit as it will be wired, what is wrong with it, and the order in which it is joined. */
 @Component({

@@ -27,7 +27,7 @@ import {
   replaceBlock,
   spanOf,
 } from '../edits/blocks';
-import { PlanStore } from '../plan.store';
+import { PlanStore } from '../../trip/trip.store';
 
 /** The choice of voice with heavy speech processing, which is no mode of its own. */
 const PROCESSED = 'SSB processed';

@@ -3,7 +3,7 @@ import { floorOf, targetOf, type Trip } from '@knapsack/contract';
 import { cautions, RATINGS, USUAL_TARGET_UP, type Rating } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
-import { PlanStore } from '../plan.store';
+import { PlanStore } from '../../trip/trip.store';
 import { PanelFactsComponent } from './panel-facts.component';
 import { ShadeFactsComponent } from './shade-facts.component';
 import { WeatherFactsComponent } from './weather-facts.component';

@@ -6,7 +6,7 @@ import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
 import { changePlace, changeTurn, firstAim } from '../edits/panel-place';
-import { PlanStore } from '../plan.store';
+import { PlanStore } from '../../trip/trip.store';
 
 const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [
   { value: 'flat', label: 'flat' },

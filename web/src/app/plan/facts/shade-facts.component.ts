@@ -13,7 +13,7 @@ import {
   removeShade,
   sayCourse,
 } from '../edits/panel-place';
-import { PlanStore } from '../plan.store';
+import { PlanStore } from '../../trip/trip.store';
 
 /** What stands between sun and panel: hours of shade, and the skyline. */
 @Component({

@@ -14,7 +14,7 @@ import { problemText } from '../../data/problem-text';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { NoticesService } from '../../shell/notices.service';
-import { PlanStore } from '../plan.store';
+import { PlanStore } from '../../trip/trip.store';
 
 const SOURCE_WORDS = {
   typed: 'painted by hand',

@@ -21,14 +21,14 @@ import {
   swapItem,
   takeOut,
 } from '../edits/loadout';
-import { PlanStore } from '../plan.store';
-import { GearFiguresComponent } from '../../gear/gear-figures.component';
+import { PlanStore } from '../../trip/trip.store';
+import { GearFiguresComponent } from '../../figures/gear-figures.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
-import { KIND_WORDS } from '../../gear/kind-words';
-import { NewGearService } from '../../gear/new-gear.service';
-import { inOrder } from '../../gear/shelf-order';
-import { isOnShelf } from '../../gear/shelf-search';
-import { sourceWord, tellingFigures, weightWords } from '../../gear/telling';
+import { KIND_WORDS } from '../../figures/kind-words';
+import { NewGearService } from '../../data/new-gear.service';
+import { inOrder } from '../../figures/shelf-order';
+import { isOnShelf } from '../../figures/shelf-search';
+import { sourceWord, tellingFigures, weightWords } from '../../figures/telling';
 
 /** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
 function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {

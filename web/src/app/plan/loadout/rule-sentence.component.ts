@@ -5,8 +5,8 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
 import { spanOf } from '../edits/blocks';
-import { PlanStore } from '../plan.store';
-import { ruleWords } from '../../gear/telling';
+import { PlanStore } from '../../trip/trip.store';
+import { ruleWords } from '../../figures/telling';
 
 type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
 

@@ -9,8 +9,8 @@ import {
 import { sayQuantity, skylineAt } from '@knapsack/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { changePlace, changePoint } from '../edits/panel-place';
-import { PlanStore } from '../plan.store';
-import { followPointer } from '../pointer-drag';
+import { PlanStore } from '../../trip/trip.store';
+import { followPointer } from '../../lanes/pointer-drag';
 import { sunPath } from './sun-path';
 
 /** The strip in its own units: two for a degree of the compass, four for one of height. */

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { fixed, sayQuantity, sayTime } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
-import { PlanStore } from '../plan.store';
-import { VariantsStore, type VariantRow } from './variants.store';
+import { PlanStore } from '../../trip/trip.store';
+import { VariantsStore, type VariantRow } from '../../trip/variants.store';
 
 /** The variants side by side in a short table; their ridges stand in the picture above. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { InlineTextComponent } from '../../parts/inline-text.component';
-import { VariantsStore } from './variants.store';
+import { VariantsStore } from '../../trip/variants.store';
 
 /** The variants by name: which is in hand, take another, keep this one, compare. */
 @Component({

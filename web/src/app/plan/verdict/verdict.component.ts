@@ -14,13 +14,13 @@ import {
 } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
 import { newBlock } from '../plan-keys';
-import { NearAndFarComponent } from '../near-and-far.component';
-import { PlanStore } from '../plan.store';
-import { ChanceStore } from '../chance/chance.store';
-import { ChancesComponent } from '../chance/chances.component';
-import { FixesComponent } from '../what-if/fixes.component';
-import { WhatIfStore } from '../what-if/what-if.store';
-import { SumComponent } from './sum.component';
+import { NearAndFarComponent } from '../../lanes/near-and-far.component';
+import { PlanStore } from '../../trip/trip.store';
+import { ChanceStore } from '../../trip/chance.store';
+import { ChancesComponent } from './chances.component';
+import { FixesComponent } from './fixes.component';
+import { WhatIfStore } from '../../trip/what-if.store';
+import { SumComponent } from '../../parts/sum.component';
 
 /** How many findings stand under the sentence before the rest is folded away. */
 const FINDINGS_SHOWN = 2;

@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { LanesStore } from './lanes.store';
+import { PlanStore } from '../trip/trip.store';
+import { shareOf } from './time-scale';
+
+/** The cursor's line through a lane. */
+@Component({
+  selector: 'ks-cursor-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (left() !== null) {
+      <span class="cursor-line" [style.left.%]="left()"></span>
+    }
+  `,
+})
+export class CursorLineComponent {
+  private readonly store = inject(PlanStore);
+  private readonly lanes = inject(LanesStore);
+  protected readonly left = computed(() => {
+    const cursorMs = this.store.cursorMs();
+    if (cursorMs === null) return null;
+    const share = shareOf(this.lanes.visible(), cursorMs);
+    return share >= 0 && share <= 1 ? 100 * share : null;
+  });
+}

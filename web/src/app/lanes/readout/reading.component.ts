@@ -1,0 +1,42 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { PlanStore } from '../../trip/trip.store';
+import { readingAt } from './reading';
+
+/** The reading under the cursor, in one fixed place. */
+@Component({
+  selector: 'ks-reading',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (reading(); as now) {
+      <p class="reading">
+        <span class="at">{{ now.time }}</span>
+        <strong class="soc">{{ percent() }} %</strong>
+        <span
+          ><b>{{ now.terminalV }}</b> at battery</span
+        >
+        @if (now.radioV) {
+          <span
+            ><b>{{ now.radioV }}</b> at radio, key down</span
+          >
+        }
+        @if (now.sunA) {
+          <span
+            >in <b>{{ now.sunA }}</b></span
+          >
+        }
+        <span
+          >out <b>{{ now.loadA }}</b></span
+        >
+        <span>{{ now.doing }}</span>
+      </p>
+    }
+  `,
+})
+export class ReadingComponent {
+  private readonly store = inject(PlanStore);
+  protected readonly reading = computed(() => {
+    const view = this.store.view();
+    return view && readingAt(view, this.store.trip(), this.store.cursorMs());
+  });
+  protected readonly percent = computed(() => Math.round((this.reading()?.soc ?? 0) * 100));
+}

@@ -1,0 +1,247 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
+import { hoursOf, MINUTE_MS, sayDuration, type Span } from '@knapsack/core';
+import { newKey } from '../../data/new-id';
+import {
+  addBlock,
+  moveBlock,
+  QUARTER_MS,
+  resizeBlock,
+  spanOf,
+  toQuarter,
+  type Edge,
+} from '../../plan/edits/blocks';
+import { workForNew } from '../../plan/edits/new-work';
+import { CursorLineComponent } from '../cursor-line.component';
+import { followPointer } from '../pointer-drag';
+import { LanesStore } from '../lanes.store';
+import { PlanStore } from '../../trip/trip.store';
+import { instantAt, shareOf } from '../time-scale';
+import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
+
+/** Of the lane's width, percent: no words fit into a block this narrow. */
+const NARROW_PERCENT = 2;
+
+/** The hours of operating as blocks on the time axis: drawn, moved and stretched by pointer; keys act on the selected one. */
+@Component({
+  selector: 'ks-work-lane',
+  imports: [CursorLineComponent],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="lane-name" id="work-name" [class.unseen]="tracks().length > 1">work</div>
+    @if (tracks().length > 1) {
+      @for (track of tracks(); track track.station) {
+        <div class="track-name" [style.top.px]="track.topPx" [title]="track.name">{{ track.name }}</div>
+      }
+    }
+    <div
+      #lane
+      class="work-lane"
+      role="group"
+      [class.many]="tracks().length > 1"
+      [style.height.px]="heightPx()"
+      aria-labelledby="work-name"
+      (pointerdown)="draw($event)"
+      (pointermove)="hover($event)"
+      (pointerleave)="store.cursorMs.set(null)"
+    >
+      @for (track of tracks().slice(1); track track.station) {
+        <span class="track-line" [style.top.px]="track.topPx"></span>
+      }
+      @for (again of repeats(); track again.key) {
+        <div
+          class="block again"
+          aria-hidden="true"
+          [class]="'tint-' + again.tint"
+          [class.selected]="again.id === store.selectedId()"
+          [class.narrow]="again.width < NARROW"
+          [style.left.%]="again.left"
+          [style.width.%]="again.width"
+          [style.top.px]="again.topPx"
+          [style.height.px]="blockPx"
+          (pointerdown)="pick($event, again.id)"
+        >
+          <span class="what"><i class="bi bi-arrow-repeat" aria-hidden="true"></i> {{ again.mode }}</span>
+        </div>
+      }
+      @for (block of blocks(); track block.id) {
+        <div
+          class="block"
+          tabindex="0"
+          role="button"
+          [class]="'tint-' + block.tint"
+          [class.selected]="block.id === store.selectedId()"
+          [class.narrow]="block.width < NARROW"
+          [attr.aria-pressed]="block.id === store.selectedId()"
+          [attr.aria-label]="block.spoken"
+          [attr.data-block]="block.id"
+          [style.left.%]="block.left"
+          [style.width.%]="block.width"
+          [style.top.px]="block.topPx"
+          [style.height.px]="blockPx"
+          (focus)="store.selectedId.set(block.id)"
+          (pointerdown)="drag($event, block.id)"
+        >
+          <span class="edge" data-edge="start" (pointerdown)="stretch($event, block.id, 'start')"></span>
+          <span class="what"
+            ><i class="bi" [class]="block.icon" aria-hidden="true"></i> {{ block.mode }}
+            {{ block.power }}</span
+          >
+          <span class="how">{{ block.activity }}</span>
+          <span class="edge end" data-edge="end" (pointerdown)="stretch($event, block.id, 'end')"></span>
+        </div>
+      }
+      <ks-cursor-line />
+      @if (drawn(); as span) {
+        <div
+          class="block ghost"
+          [style.left.%]="percent(span.startMs)"
+          [style.width.%]="percent(span.endMs) - percent(span.startMs)"
+          [style.top.px]="topOf(drawnStation())"
+          [style.height.px]="blockPx"
+        >
+          <span class="what">{{ lengthOf(span) }}</span>
+        </div>
+      }
+      @if (blocks().length === 0 && !drawn()) {
+        <p class="lane-hint">Drag across the hours you will operate, or press n.</p>
+      }
+    </div>
+  `,
+})
+export class WorkLaneComponent {
+  protected readonly store = inject(PlanStore);
+  private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
+  /** The block being drawn. */
+  protected readonly drawn = signal<Span | null>(null);
+
+  private readonly visible = inject(LanesStore).visible;
+
+  protected readonly NARROW = NARROW_PERCENT;
+  protected readonly drawnStation = signal(1);
+
+  protected readonly tracks = computed(() =>
+    tracksOf(
+      this.store.trip()?.blocks ?? [],
+      this.store.stations().map(({ name }) => name),
+    ),
+  );
+  protected readonly heightPx = computed(() => laneHeight(this.tracks().length));
+  private readonly shown = computed(() => {
+    const trip = this.store.trip();
+    return trip ? shownBlocks(trip, this.visible(), this.tracks()) : { blocks: [], repeats: [] };
+  });
+  protected readonly blocks = computed(() => this.shown().blocks);
+  protected readonly repeats = computed(() => this.shown().repeats);
+  protected get blockPx(): number {
+    return blockHeight(this.tracks().length);
+  }
+
+  protected percent(timeMs: number): number {
+    return 100 * shareOf(this.visible(), timeMs);
+  }
+
+  protected lengthOf = (span: Span): string => sayDuration(hoursOf(span));
+
+  protected hover(event: PointerEvent): void {
+    this.store.cursorMs.set(this.instantUnder(event.clientX));
+  }
+
+  protected topOf(station: number): number {
+    return trackTop(station, this.tracks().length);
+  }
+
+  /** A repeat stands for the block that it repeats. */
+  protected pick(press: PointerEvent, id: string): void {
+    press.stopPropagation();
+    this.store.selectedId.set(id);
+  }
+
+  protected drag(press: PointerEvent, id: string): void {
+    press.stopPropagation();
+    this.store.selectedId.set(id);
+    const block = this.store.trip()?.blocks.find((one) => one.id === id);
+    if (!block) return;
+    const from = spanOf(block).startMs;
+    followPointer(press, {
+      move: (event, dx) => {
+        this.hover(event);
+        const toMs = from + toQuarter(dx * this.msPerPixel());
+        this.store.edit((trip) => moveBlock(trip, id, toMs), `drag ${id}`);
+      },
+      end: () => this.store.settle(),
+    });
+  }
+
+  protected stretch(press: PointerEvent, id: string, edge: Edge): void {
+    press.stopPropagation();
+    this.store.selectedId.set(id);
+    followPointer(press, {
+      move: (event) => {
+        this.hover(event);
+        const toMs = toQuarter(this.instantUnder(event.clientX));
+        this.store.edit((trip) => resizeBlock(trip, id, edge, toMs), `stretch ${id} ${edge}`);
+      },
+      end: () => this.store.settle(),
+    });
+  }
+
+  protected draw(press: PointerEvent): void {
+    const fromMs = this.instantUnder(press.clientX);
+    const station = this.stationUnder(press.clientY);
+    this.drawnStation.set(station);
+    const downTo = Math.floor(fromMs / QUARTER_MS) * QUARTER_MS;
+    followPointer(press, {
+      move: (event) => {
+        this.hover(event);
+        const toMs = this.instantUnder(event.clientX);
+        this.drawn.set(
+          toMs >= fromMs
+            ? { startMs: downTo, endMs: Math.max(downTo + QUARTER_MS, toQuarter(toMs)) }
+            : { startMs: toQuarter(toMs), endMs: downTo + QUARTER_MS },
+        );
+      },
+      end: (_event, moved) => {
+        const span = this.drawn();
+        this.drawn.set(null);
+        if (moved && span) this.add(span, station);
+        else this.store.selectedId.set(null);
+      },
+    });
+  }
+
+  private stationUnder(clientY: number): number {
+    const { length } = this.tracks();
+    if (length === 1) return 1;
+    const { top } = this.lane().nativeElement.getBoundingClientRect();
+    return Math.min(length, Math.max(1, Math.floor((clientY - top) / TRACK_PX) + 1));
+  }
+
+  private add(span: Span, station: number): void {
+    const id = `b-${newKey()}`;
+    const work = workForNew(
+      this.store.trip(),
+      this.store.selected(),
+      this.store.stations()[station - 1] ?? null,
+    );
+    this.store.edit((trip) => addBlock(trip, id, span, work, station) ?? trip);
+    this.store.selectedId.set(id);
+  }
+
+  private instantUnder(clientX: number): number {
+    const { left, width } = this.lane().nativeElement.getBoundingClientRect();
+    return Math.round(instantAt(this.visible(), (clientX - left) / width) / MINUTE_MS) * MINUTE_MS;
+  }
+
+  private msPerPixel(): number {
+    const { startMs, endMs } = this.visible();
+    return (endMs - startMs) / this.lane().nativeElement.getBoundingClientRect().width;
+  }
+}

@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Fix } from '@knapsack/contract/what-if';
+import { sayLastingShort } from '@knapsack/core';
+import { PlanStore } from '../../trip/trip.store';
+import { WhatIfStore } from '../../trip/what-if.store';
+
+/** For a plan whose chance is under its target: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
+@Component({
+  selector: 'ks-fixes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (fixes(); as found) {
+      @if (found.length > 0) {
+        <p class="fixes">
+          {{ found[0].fix.fixes ? 'What would do:' : 'None is enough alone; what helps most:' }}
+          @for (one of found; track one.fix.words) {
+            <button type="button" class="fix" [disabled]="!fresh()" (click)="putOn(one.fix)">
+              <b>{{ one.fix.words }}</b> <span>{{ one.then }}</span>
+            </button>
+          }
+        </p>
+      }
+    }
+  `,
+})
+export class FixesComponent {
+  private readonly store = inject(PlanStore);
+  private readonly whatIf = inject(WhatIfStore);
+
+  protected readonly fresh = this.whatIf.fresh;
+  /** Those of the plan before stand, faded, until the new ones are there: the lanes do not jump meanwhile. */
+  protected readonly fixes = computed(() => {
+    if (!this.fresh() && this.store.view()?.verdict.endMs === null) return [];
+    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayLastingShort(fix.chance) }));
+  });
+
+  protected putOn(fix: Fix): void {
+    this.store.edit(() => fix.trip);
+  }
+}

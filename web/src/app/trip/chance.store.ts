@@ -1,0 +1,108 @@
+import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { chanceSum, planMark, sayLasting, sayLastingShort, type PlanMark, type Sum } from '@knapsack/core';
+import { markWithWire, missingIn, sayMissing, type Missing } from '@knapsack/contract';
+import { ShelfService } from '../data/shelf.service';
+import type { ForecastQuestion } from '../work/forecast-protocol';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import { PlanStore } from './trip.store';
+import type { ChanceAnswer } from '../work/chance-protocol';
+
+/** How long the hand must rest before draws are made, ms. */
+const REST_MS = 120;
+
+/** The chances of the plan as it stands; nothing of a plan before it is ever shown. */
+@Injectable()
+export class ChanceStore implements OnDestroy {
+  private readonly store = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private worker: NewestWorker<ForecastQuestion, ChanceAnswer> | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  /** What must be added before anything can be said of this plan. */
+  readonly missing = computed<readonly Missing[]>(() => {
+    const trip = this.store.trip();
+    return trip ? missingIn(trip, this.shelf.gear()) : [];
+  });
+  /** What is asked as the plan and the shelf stand; null while it cannot be. */
+  private readonly question = computed<ForecastQuestion | null>(
+    () => {
+      const trip = this.store.trip();
+      const shelf = this.shelf.gear();
+      const ready =
+        this.store.view() !== null && this.store.problems().length === 0 && this.missing().length === 0;
+      return trip && ready ? { trip, shelf } : null;
+      // A newer forecast of the same plan, as when its arithmetic is looked at, asks for no samples anew.
+    },
+    { equal: (a, b) => a === b || (a !== null && b !== null && a.trip === b.trip && a.shelf === b.shelf) },
+  );
+  private asked: ForecastQuestion | null = null;
+  private readonly answer = signal<{ readonly of: ForecastQuestion; readonly is: ChanceAnswer } | null>(null);
+
+  /** Null while nothing is known of this very plan, with this very gear. */
+  readonly chance = computed(() => {
+    const answer = this.answer();
+    return answer && answer.of === this.question() ? answer.is.chance : null;
+  });
+  /** What Wire says of this very plan; null while nobody has looked. */
+  readonly wire = computed(() => (this.chance() ? (this.answer()?.is.wire ?? null) : null));
+  readonly tornado = computed(() => (this.chance() ? (this.answer()?.is.tornado ?? null) : null));
+  /** Below the target: the battery of this kind that would do, Ah, or null where none would; undefined while nobody has looked. */
+  readonly wouldDoAh = computed(() => (this.chance() ? this.answer()?.is.wouldDoAh : undefined));
+  readonly words = computed(() => {
+    const chance = this.chance();
+    return chance && sayLasting(chance);
+  });
+  /** The same without the last two words, where several stand together; what is missing, where something is. */
+  readonly short = computed(() => {
+    const chance = this.chance();
+    return this.missing().length > 0 ? sayMissing(this.missing()) : chance ? sayLastingShort(chance) : '';
+  });
+  /** The mark of the plan as it stands. */
+  readonly mark = computed<PlanMark>(() => {
+    const view = this.store.view();
+    if (this.missing().length > 0) return 'unknown';
+    if (this.store.problems().length > 0) return 'stop';
+    return view ? markWithWire(planMark(view.verdict, this.chance()), this.wire()) : 'calculating';
+  });
+  /** Whether all that is said of this plan has been said: its samples are done, and its typical outing is theirs. */
+  readonly settled = computed(() => {
+    const factor = this.chance() ? this.answer()?.is.skyFactor : undefined;
+    return factor !== undefined && this.store.view()?.skyFactor === factor;
+  });
+  readonly sum = computed<Sum | null>(() => {
+    const chance = this.chance();
+    return chance && chanceSum(chance, this.tornado(), this.store.trip()?.place.timeZone ?? 'UTC');
+  });
+
+  constructor() {
+    effect(() => {
+      const question = this.question();
+      clearTimeout(this.timer);
+      if (question) this.timer = setTimeout(() => this.ask(question), REST_MS);
+    });
+  }
+
+  ngOnDestroy(): void {
+    clearTimeout(this.timer);
+    this.worker?.dismiss();
+  }
+
+  private ask(question: ForecastQuestion): void {
+    this.worker ??= new NewestWorker<ForecastQuestion, ChanceAnswer>(
+      () => hireWorker('chance'),
+      {
+        answered: (is, newest) => {
+          const of = this.asked;
+          if (!newest || !of) return;
+          this.answer.set({ of, is });
+          const { skyFactor: factor } = is;
+          if (factor !== undefined) this.store.movedSky.set({ trip: of.trip, shelf: of.shelf, factor });
+        },
+        failed: () => this.answer.set(null),
+      },
+      true,
+    );
+    this.asked = question;
+    this.worker.ask(question);
+  }
+}

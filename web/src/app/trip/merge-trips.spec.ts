@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import type { Trip } from '@knapsack/contract';
+import { blockAt, hour, trip } from '../testing/documents';
+import { changeBlock, moveBlock, removeBlock } from '../plan/edits/blocks';
+import { mergeTrips } from './merge-trips';
+
+const base = trip();
+
+describe('two tabs brought together', () => {
+  it('keep what each has changed', () => {
+    const mine = { ...moveBlock(base, 'one', hour(7)), name: 'Mine' };
+    const theirs = changeBlock({ ...base, temperatureC: 3 }, 'one', { powerW: 5 });
+    const merged = mergeTrips(base, mine, theirs)!;
+    expect(merged.trip.name).toBe('Mine');
+    expect(merged.trip.temperatureC).toBe(3);
+    expect(merged.trip.blocks[0]).toEqual(
+      jasmine.objectContaining({ powerW: 5, start: new Date(hour(7)).toISOString() }),
+    );
+    expect(merged.mineStands).toEqual([]);
+  });
+
+  it('let mine stand where both changed the same, and say so', () => {
+    const merged = mergeTrips(base, { ...base, name: 'Mine' }, { ...base, name: 'Theirs' })!;
+    expect(merged.trip.name).toBe('Mine');
+    expect(merged.mineStands).toEqual(['the name']);
+    const taken = mergeTrips(base, removeBlock(base, 'one'), changeBlock(base, 'one', { share: 0.1 }))!;
+    expect(taken.trip.blocks.map(({ id }) => id)).toEqual(['one', 'two']);
+    expect(taken.mineStands).toEqual(['a block']);
+  });
+
+  it('take in what is new on both sides and leave out what one has taken out', () => {
+    const mine = { ...base, blocks: [...base.blocks, blockAt('mine', 16, 17)] };
+    const theirs = { ...removeBlock(base, 'one'), loadout: [...base.loadout, { gear: 'lamp', count: 1 }] };
+    const merged = mergeTrips(base, mine, theirs)!.trip;
+    expect(merged.blocks.map(({ id }) => id)).toEqual(['two', 'mine']);
+    expect(merged.loadout.map(({ gear }) => gear)).toEqual(['curlew', 'shale', 'lamp']);
+  });
+
+  it('are refused where they do not go together', () => {
+    const mine = { ...base, blocks: [...base.blocks, blockAt('mine', 16, 17)] };
+    const theirs = { ...base, blocks: [...base.blocks, blockAt('theirs', 16, 18)] };
+    expect(mergeTrips(base, mine, theirs)).toBeNull();
+  });
+
+  it('give the other side’s version where only one has changed anything', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 6, max: 17 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (at, share) => {
+          const other = changeBlock(moveBlock(base, 'two', hour(at)), 'two', { share });
+          expect(mergeTrips(base, base, other)!.trip).toEqual(other);
+          expect(mergeTrips(base, other, base)!.trip).toEqual(other);
+        },
+      ),
+    );
+  });
+
+  it('takes what each has tried, ticked and said of the wiring', () => {
+    const at = '2027-09-01T18:00:00Z';
+    const base = trip({ rehearsal: { results: [{ step: 'a', outcome: 'ok', at }] } });
+    const mine: Trip = {
+      ...base,
+      rehearsal: { results: [...base.rehearsal!.results!, { step: 'b', outcome: 'ok', at }] },
+      harness: { runs: [{ to: 'curlew', fuseA: 5 }] },
+      loadout: base.loadout.map((item, index) => (index === 0 ? { ...item, packed: true } : item)),
+    };
+    const theirs: Trip = {
+      ...base,
+      rehearsal: { results: [...base.rehearsal!.results!, { step: 'c', outcome: 'bad', at }] },
+      harness: { runs: [{ to: 'relay', fuseA: 2 }] },
+      loadout: base.loadout.map((item, index) => (index === 1 ? { ...item, packed: true } : item)),
+    };
+    const merged = mergeTrips(base, mine, theirs)!;
+    expect(merged.mineStands).toEqual([]);
+    expect(merged.trip.rehearsal!.results!.map(({ step }) => step)).toEqual(['a', 'b', 'c']);
+    expect(merged.trip.harness!.runs!.map(({ to }) => to)).toEqual(['curlew', 'relay']);
+    expect(merged.trip.loadout.filter(({ packed }) => packed).length).toBe(2);
+  });
+});

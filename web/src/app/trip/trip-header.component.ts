@@ -1,0 +1,184 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { moveOuting, setOuting, setPlace, type Trip, type Waypoint } from '@knapsack/contract';
+import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
+import { InlineTextComponent } from '../parts/inline-text.component';
+import { InlineSpanComponent } from '../parts/inline-span.component';
+import { TrailComponent } from './trail.component';
+import { DifferenceComponent } from './difference.component';
+import { draftBox } from './draft-box';
+import { spanOf } from '../plan/edits/blocks';
+import { localZone } from '../data/new-trip';
+import { NoticesService } from '../shell/notices.service';
+import { PlaceFileComponent } from './place-file.component';
+import { PlanStore } from './trip.store';
+
+const SAVE_WORDS = {
+  saved: 'saved',
+  saving: 'saving …',
+  offline: 'server stopped; kept in this browser',
+  conflict: 'not saved',
+  refused: 'not saved',
+};
+const TRIED_AGAIN = 'not saved yet; kept in this browser and tried again';
+const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this page';
+
+/** The trip's name, place and hours; undo and redo; whether it is saved. */
+@Component({
+  selector: 'ks-plan-header',
+  imports: [
+    DifferenceComponent,
+    InlineSpanComponent,
+    InlineTextComponent,
+    PlaceFileComponent,
+    TrailComponent,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (store.trip(); as trip) {
+      <header class="plan-header">
+        <div class="name-row">
+          <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
+          <ks-trail />
+        </div>
+        <p class="where">
+          <ks-text label="Place" [value]="trip.place.name" (committed)="replace($event)" />
+          <ks-text
+            label="Latitude and longitude, or a locator"
+            [value]="coordinates()"
+            [refuse]="refuseCoordinates"
+            (committed)="setCoordinates($event)"
+          />
+          <ks-place-file (picked)="setPoint($event)" />
+          @if (locator(); as name) {
+            <span class="muted" title="Maidenhead locator">{{ name }}</span>
+          }
+          <ks-span
+            startLabel="Outing starts"
+            endLabel="Outing ends"
+            [span]="span()"
+            [zone]="trip.place.timeZone"
+            [acceptStart]="acceptStart"
+            [acceptEnd]="acceptEnd"
+          />
+          @if (otherZone(); as zone) {
+            <span class="muted" title="Hours are those of this time zone">{{ zone }}</span>
+          }
+          <span class="muted">{{ length() }}</span>
+        </p>
+        <div class="plan-tools">
+          <span class="save-state" [class]="store.saving().is" role="status">{{ saveWords() }}</span>
+          <button type="button" class="quiet" [disabled]="!store.canUndo()" (click)="store.undo()">
+            <i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i> Undo
+          </button>
+          <button
+            type="button"
+            class="quiet"
+            [disabled]="!store.canRedo()"
+            (click)="store.redo()"
+            aria-label="Redo"
+          >
+            <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
+          </button>
+        </div>
+        <ks-difference />
+      </header>
+      @if (store.saving().is === 'conflict') {
+        <div class="banner" role="alert">
+          This trip was changed or deleted elsewhere, perhaps in another tab. Nothing was overwritten.
+          <button type="button" (click)="merge()">Bring both together</button>
+          <button type="button" (click)="store.keepMine()">Keep what I see here</button>
+          <button type="button" (click)="store.takeTheirs()">Take the other one</button>
+        </div>
+      }
+      @if (refusal(); as why) {
+        <div class="banner" role="alert">{{ why }} {{ keptWhere() }}</div>
+      }
+    }
+  `,
+})
+export class PlanHeaderComponent {
+  protected readonly store = inject(PlanStore);
+  private readonly notices = inject(NoticesService);
+  protected readonly span = computed(() => {
+    const trip = this.store.trip();
+    return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
+  });
+  protected readonly length = computed(() => sayDuration(hoursOf(this.span())));
+  protected readonly coordinates = computed(() => {
+    const { latitudeDeg, longitudeDeg } = this.store.trip()?.place ?? {};
+    return latitudeDeg === undefined || longitudeDeg === undefined
+      ? 'where on the map?'
+      : sayCoordinates({ latitudeDeg, longitudeDeg });
+  });
+  protected readonly locator = computed(() => {
+    const { latitudeDeg, longitudeDeg } = this.store.trip()?.place ?? {};
+    return latitudeDeg === undefined || longitudeDeg === undefined
+      ? null
+      : toLocator({ latitudeDeg, longitudeDeg }, 6);
+  });
+  /** The zone that the hours are told in, where it is not the browser's own. */
+  protected readonly otherZone = computed(() => {
+    const zone = this.store.trip()?.place.timeZone;
+    return zone !== undefined && zone !== localZone() ? zone : null;
+  });
+  protected readonly saveWords = computed(() => {
+    const state = this.store.saving();
+    if (state.is !== 'saved' && draftBox.failing()) return NOT_KEPT;
+    return state.is === 'refused' && state.again ? TRIED_AGAIN : SAVE_WORDS[state.is];
+  });
+  protected readonly keptWhere = computed(() =>
+    draftBox.failing()
+      ? 'This browser keeps nothing either: leave this page open.'
+      : 'Your plan is kept in this browser.',
+  );
+  protected readonly refusal = computed(() => {
+    const state = this.store.saving();
+    return state.is === 'refused' ? state.why : null;
+  });
+
+  /** The start moves the whole outing with its blocks; the end stretches or cuts it. */
+  protected readonly acceptStart = (timeMs: number): string | null =>
+    this.store.tryEdit((trip: Trip) => moveOuting(trip, timeMs));
+  protected readonly acceptEnd = (timeMs: number): string | null =>
+    timeMs <= this.span().startMs
+      ? 'The outing must end after it starts.'
+      : this.store.tryEdit((trip: Trip) => setOuting(trip, { ...spanOf(trip), endMs: timeMs }));
+
+  protected readonly refuseCoordinates = (text: string): string | null => {
+    const read = readCoordinates(text);
+    return read.ok ? null : read.problems[0].sentence;
+  };
+
+  /** A new place brings its time zone along; the hours that were typed stay the hours that are shown. */
+  protected async setCoordinates(text: string): Promise<void> {
+    const read = readCoordinates(text);
+    if (!read.ok) return;
+    await this.move(read.value);
+  }
+
+  /** A point of a file: its name, and its height where it tells one. */
+  protected async setPoint(point: Waypoint): Promise<void> {
+    await this.move(point);
+  }
+
+  private async move(
+    point: Partial<Waypoint> & Pick<Waypoint, 'latitudeDeg' | 'longitudeDeg'>,
+  ): Promise<void> {
+    const { timeZoneAt } = await import('@knapsack/core/time-zone');
+    const timeZone = timeZoneAt(point);
+    this.store.edit((trip) => setPlace(trip, { ...trip.place, ...point, timeZone }));
+  }
+
+  protected async merge(): Promise<void> {
+    const said = await this.store.merge();
+    if (said) this.notices.show({ text: said });
+  }
+
+  protected rename(name: string): void {
+    this.store.edit((trip) => ({ ...trip, name }));
+  }
+
+  protected replace(name: string): void {
+    this.store.edit((trip) => ({ ...trip, place: { ...trip.place, name } }));
+  }
+}

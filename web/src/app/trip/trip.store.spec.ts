@@ -1,0 +1,195 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Stored, Trip } from '@knapsack/contract';
+import { of, throwError, type Observable } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { hour, hoursOfBlocks, shelf, trip } from '../testing/documents';
+import { draftBox } from './draft-box';
+import { ForecastService } from './forecast.service';
+import { GhostStore } from './ghost.store';
+import { LanesStore } from '../lanes/lanes.store';
+import { handlePlanKey } from '../plan/plan-keys';
+import { PlanStore } from './trip.store';
+
+/** The server's part of the application, in memory. */
+class FakeApi {
+  stored: Stored<Trip> = { revision: 1, document: trip() };
+  reachable = true;
+  private answer<T>(give: () => T): Observable<T> {
+    return this.reachable ? of(give()) : throwError(() => new HttpErrorResponse({ status: 0 }));
+  }
+  trip = () => this.answer(() => this.stored);
+  gear = () => this.answer(() => shelf.map((document) => ({ revision: 1, document })));
+  replaceTrip = (document: Trip, revision: number) =>
+    revision === this.stored.revision
+      ? this.answer(() => (this.stored = { revision: revision + 1, document }))
+      : throwError(() => new HttpErrorResponse({ status: 412 }));
+}
+
+/** Waits until the worker has answered what was asked last. */
+const forecastIn = async (store: PlanStore, fits: () => boolean) => {
+  for (let tries = 0; tries < 2000 && !fits(); tries++) {
+    TestBed.tick();
+    await new Promise((done) => setTimeout(done, 10));
+  }
+  expect(fits()).withContext(store.problems().join()).toBeTrue();
+};
+
+// A worker starts in its own time on a busy machine.
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
+
+describe('the plan store', () => {
+  let api: FakeApi;
+  let store: PlanStore;
+  let lanes: LanesStore;
+  const key = (name: string, init: KeyboardEventInit = {}) =>
+    handlePlanKey(store, lanes, new KeyboardEvent('keydown', { key: name, ...init }));
+
+  beforeEach(async () => {
+    draftBox.drop('islet');
+    api = new FakeApi();
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        PlanStore,
+        LanesStore,
+        GhostStore,
+        ForecastService,
+        { provide: ApiService, useValue: api },
+      ],
+    });
+    store = TestBed.inject(PlanStore);
+    lanes = TestBed.inject(LanesStore);
+    await store.open('islet');
+  });
+  afterEach(() => draftBox.drop('islet'));
+
+  it('forecasts in the worker, anew after each edit', async () => {
+    await forecastIn(store, () => store.view() !== null);
+    const before = store.view()!.verdict.marginAh;
+    store.edit((now) => ({ ...now, startSoc: 0.6 }));
+    await forecastIn(store, () => store.view()!.verdict.marginAh < before - 1);
+  });
+
+  it('keeps the last picture and says what is wrong while the plan cannot be reckoned', async () => {
+    await forecastIn(store, () => store.view() !== null);
+    store.edit((now) => ({ ...now, loadout: [] }));
+    await forecastIn(store, () => store.problems().length > 0);
+    expect(store.problems()[0]).toContain('Put a radio in the bag');
+    expect(store.view()).not.toBeNull();
+    store.undo();
+    await forecastIn(store, () => store.problems().length === 0);
+  });
+
+  it('refuses an edit that makes no valid trip, with the sentence', () => {
+    expect(store.tryEdit((now) => ({ ...now, end: now.start }))).toContain('must end after it starts');
+    expect(store.trip()).toEqual(trip());
+    expect(store.canUndo()).toBeFalse();
+  });
+
+  it('opens with what was typed and not yet saved', async () => {
+    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    await store.open('islet');
+    expect(store.trip()?.name).toBe('Typed');
+    expect(store.saving().is).toBe('saving');
+  });
+
+  it('asks, where what was typed grew from an older revision', async () => {
+    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    api.stored = { revision: 2, document: trip({ name: 'Other tab' }) };
+    await store.open('islet');
+    expect(store.saving().is).toBe('conflict');
+    expect(store.trip()?.name).toBe('Typed');
+    await store.takeTheirs();
+    expect(store.trip()?.name).toBe('Other tab');
+    store.undo();
+    expect(store.trip()?.name).toBe('Typed');
+  });
+
+  it('does not ask about its own writing whose answer a reload has lost', async () => {
+    const sent = trip({ name: 'Sent' });
+    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed after' }), sent });
+    api.stored = { revision: 2, document: sent };
+    await store.open('islet');
+    expect(store.trip()?.name).toBe('Typed after');
+    expect(store.saving().is).toBe('saving');
+    draftBox.keep({ revision: 1, trip: sent });
+    await store.open('islet');
+    expect(store.saving().is).toBe('saved');
+    expect(draftBox.find('islet')).toBeNull();
+  });
+
+  it('opens what it kept while the server is stopped', async () => {
+    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    api.reachable = false;
+    await store.open('islet');
+    expect(store.trip()?.name).toBe('Typed');
+    draftBox.drop('islet');
+    await store.open('islet');
+    expect(store.openProblem()).toContain('does not answer');
+  });
+
+  it('takes up what another tab has saved, one undo away', async () => {
+    api.stored = { revision: 2, document: trip({ name: 'Other tab' }) };
+    await store.refresh();
+    expect(store.trip()?.name).toBe('Other tab');
+    expect(store.saving().is).toBe('saved');
+  });
+
+  it('keeps the plan before as a ghost with the difference in words, until it is kept or undone', async () => {
+    const ghost = TestBed.inject(GhostStore);
+    await forecastIn(store, () => store.view() !== null);
+    const first = store.view();
+    store.edit((now) => ({ ...now, startSoc: 0.9 }));
+    store.edit((now) => ({ ...now, loadout: [now.loadout[0], { gear: 'shale', count: 1 }] }));
+    // Two packs of 10 Ah, full, against one at 90 %: 10 Ah less, of which 97 % come out at 12 °C
+    await forecastIn(store, () => ghost.words()[0] === '−9.7 Ah to spare');
+    expect(ghost.shown()?.view).toBe(first!);
+    store.undo();
+    expect(store.before()).not.toBeNull();
+    store.undo();
+    expect(store.before()).toBeNull();
+    store.redo();
+    ghost.keep();
+    expect(ghost.words()).toEqual([]);
+    store.redo();
+    ghost.takeBack();
+    expect(store.trip()!.startSoc).toBe(0.9);
+    expect(store.trip()!.loadout[1].count).toBe(2);
+  });
+
+  it('draws near and walks along by keys', () => {
+    key('+');
+    const { startMs, endMs } = lanes.visible();
+    expect(endMs - startMs).toBeCloseTo((12 * 3_600_000) / 1.6, 0);
+    key('ArrowRight');
+    expect(lanes.visible().startMs).toBeGreaterThan(startMs);
+    key('-');
+    expect(lanes.window()).toBeNull();
+    key('v');
+    expect(lanes.face()).toBe('volts');
+  });
+
+  it('does everything about a block by keys', () => {
+    store.selectedId.set('one');
+    key('ArrowRight');
+    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 10.25]);
+    key('ArrowUp', { shiftKey: true });
+    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 11.25]);
+    key('[');
+    key('.');
+    expect(store.selected()).toEqual(jasmine.objectContaining({ powerW: 5, share: 0.55 }));
+    key('n');
+    expect(store.trip()!.blocks.length).toBe(3);
+    expect(store.selected()).toEqual(
+      jasmine.objectContaining({ powerW: 5, start: new Date(hour(11.25)).toISOString() }),
+    );
+    key('Delete');
+    expect(store.trip()!.blocks.length).toBe(2);
+    for (let step = 0; step < 6; step++) key('u');
+    expect(store.trip()).toEqual(trip());
+    key('U');
+    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 10.25]);
+  });
+});

@@ -1,0 +1,331 @@
+import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import {
+  MOST_STATIONS,
+  stationOf,
+  tripProblems,
+  type Block,
+  type Gear,
+  type GearKind,
+  type LoadoutItem,
+  type Radio,
+  type Stored,
+  type Trip,
+} from '@knapsack/contract';
+import { firstValueFrom } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { hasStatus, isOffline, problemText } from '../data/problem-text';
+import { NoticesService } from '../shell/notices.service';
+import { ShelfService } from '../data/shelf.service';
+import { Autosave, type SaveState } from './autosave';
+import { draftBox, type Draft } from './draft-box';
+import { takeUpDrafts, type TakenUp } from './take-up-drafts';
+import type { ForecastView } from '../work/forecast-protocol';
+import { ForecastService } from './forecast.service';
+import { mergeTrips } from './merge-trips';
+import { begin, edited, redone, settled, undone, type History } from './history';
+
+const NOTHING: readonly never[] = [];
+
+/** How the rows of edits begin that a pointer makes, until it is let go. */
+const POINTER_EDIT = /^(drag|stretch|paint|skyline \d)/;
+
+/** The trip on the page: its history of edits, its forecast, what is selected, and how it stands to the server. */
+@Injectable()
+export class PlanStore implements OnDestroy {
+  private readonly api = inject(ApiService);
+  private readonly shelf = inject(ShelfService);
+  private readonly forecasts = inject(ForecastService);
+  private readonly notices = inject(NoticesService);
+  private readonly history = signal<History<Trip> | null>(null);
+  private readonly autosave = signal<Autosave | null>(null);
+
+  readonly trip = computed(() => this.history()?.present ?? null);
+  readonly canUndo = computed(() => (this.history()?.past.length ?? 0) > 0);
+  readonly canRedo = computed(() => (this.history()?.future.length ?? 0) > 0);
+  readonly saving = computed<SaveState>(() => this.autosave()?.state() ?? { is: 'saved' });
+  /** Why the trip cannot be opened. */
+  readonly openProblem = signal<string | null>(null);
+
+  /** The newest forecast that could be computed; stays while the plan has a problem. */
+  readonly view = signal<ForecastView | null>(null);
+  readonly problems = signal<readonly string[]>([]);
+  /** Whether somebody has looked at the arithmetic: from then on it comes with each forecast. */
+  readonly explained = signal(false);
+  /** What the samples have said of the typical sky, and for which trip and shelf. */
+  readonly movedSky = signal<{
+    readonly trip: Trip;
+    readonly shelf: readonly Gear[];
+    readonly factor: number;
+  } | null>(null);
+  /** Whether the forecast has said anything yet. */
+  readonly answered = computed(() => this.view() !== null || this.problems().length > 0);
+
+  /** The plan as it was before the changes that the user has not kept yet, with its forecast. */
+  readonly before = signal<{ readonly trip: Trip; readonly view: ForecastView } | null>(null);
+
+  readonly selectedId = signal<string | null>(null);
+  readonly selected = computed<Block | null>(
+    () => this.trip()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
+  );
+  /** The instant under the cursor, UTC epoch ms; null where there is none. */
+  readonly cursorMs = signal<number | null>(null);
+
+  // What stays the same while a block is dragged stays the same object, so that the bag is not drawn anew with each move.
+  /** What is in the bag. */
+  readonly loadout = computed<readonly LoadoutItem[]>(() => this.trip()?.loadout ?? NOTHING);
+  private readonly ownGear = computed<readonly Gear[]>(() => this.trip()?.gear ?? NOTHING);
+  /** Gear by id: the shelf before what travels with the trip. */
+  readonly gear = computed(() => {
+    const own = this.ownGear();
+    return new Map([...own, ...this.shelf.gear()].map((item) => [item.id, item]));
+  });
+  readonly radio = computed(() => this.firstInBag('radio'));
+  /** The radios of the bag in its order, as often as they are there: the stations. */
+  readonly stations = computed<readonly Radio[]>(() => {
+    const gear = this.gear();
+    return this.loadout().flatMap(({ gear: id, count }) => {
+      const item = gear.get(id);
+      return item?.kind === 'radio' ? Array.from({ length: Math.min(count, MOST_STATIONS) }, () => item) : [];
+    });
+  });
+  readonly battery = computed(() => this.firstInBag('battery') ?? this.firstInBag('station'));
+  readonly panel = computed(() => this.firstInBag('panel'));
+  readonly controller = computed(() => this.firstInBag('controller'));
+
+  /** Whether a pointer is still changing the trip. */
+  private readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
+
+  constructor() {
+    effect(() => {
+      const trip = this.trip();
+      const shelf = this.shelf.gear();
+      const explained = this.explained();
+      const draft = this.isMoving();
+      const moved = this.movedSky();
+      const skyFactor = moved?.trip === trip && moved?.shelf === shelf ? moved.factor : 1;
+      if (trip) untracked(() => this.forecasts.ask({ trip, shelf, explained, draft, skyFactor }));
+    });
+    this.forecasts.outcomes.pipe(takeUntilDestroyed()).subscribe((outcome) => {
+      this.problems.set(outcome.ok ? [] : outcome.problems.map(({ sentence }) => sentence));
+      if (outcome.ok) this.view.set(outcome.view);
+    });
+  }
+
+  /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
+  async open(id: string): Promise<void> {
+    this.openProblem.set(null);
+    const left = await draftBox.left(id);
+    try {
+      const [stored] = await Promise.all([
+        firstValueFrom(this.api.trip(id)),
+        firstValueFrom(this.shelf.load()),
+      ]);
+      const taken = takeUpDrafts(left, stored);
+      const { draft, isCurrent } = taken;
+      this.show(draft && isCurrent ? { ...stored, document: draft.trip } : stored, stored.document);
+      if (draft && !isCurrent) this.offerDraft(draft);
+      else if (draft) this.autosave()?.changed(draft.trip);
+      this.settleDrafts(id, taken);
+    } catch (error) {
+      const { draft, ...rest } = takeUpDrafts(left, null);
+      if (draft && isOffline(error)) {
+        this.show({ revision: draft.revision, document: draft.trip }, draft.base);
+        this.autosave()?.changed(draft.trip);
+        this.settleDrafts(id, { draft, ...rest });
+      } else this.openProblem.set(problemText(error));
+    }
+  }
+
+  /** Lets go of what is saved or taken up; what does not go together with it is offered, and kept until it is taken. */
+  private settleDrafts(id: string, { draft, done, others }: TakenUp): void {
+    for (const key of done) draftBox.drop(id, key);
+    // The version in hand is kept by this tab now.
+    if (draft && this.autosave()?.hasUnsaved) draftBox.release(id, draft.key);
+    for (const other of others) {
+      this.notices.show({
+        text: 'Another tab had typed something else into this trip and not saved it.',
+        action: {
+          label: 'Take that version',
+          run: () => {
+            this.edit(() => other.trip);
+            draftBox.drop(id, other.key);
+          },
+        },
+      });
+    }
+  }
+
+  /** Changes the trip. Edits in a row with the same key become one step of undo. */
+  edit(change: (trip: Trip) => Trip, key: string | null = null): void {
+    this.turn((history) => edited(history, change(history.present), key));
+  }
+
+  /** As edit, but keeps the trip as it is and gives the sentence where the change would not be a valid trip. */
+  tryEdit(change: (trip: Trip) => Trip): string | null {
+    const trip = this.trip();
+    if (!trip) return null;
+    const changed = change(trip);
+    const [problem] = tripProblems(changed);
+    if (problem) return problem.sentence;
+    this.edit(() => changed);
+    return null;
+  }
+
+  /** Ends a row of edits, as when a drag is let go. */
+  settle(): void {
+    this.history.update((history) => history && settled(history));
+  }
+
+  undo(): void {
+    this.turn(undone);
+  }
+
+  redo(): void {
+    this.turn(redone);
+  }
+
+  /** After a conflict: overwrite the other version with this page's, or put it back where it was deleted. */
+  async keepMine(): Promise<void> {
+    const trip = this.trip();
+    if (!trip) return;
+    await this.settleConflict(
+      (stored) => {
+        this.autosave()?.adopt(stored.revision, stored.document);
+        this.autosave()?.changed(trip);
+      },
+      async () => {
+        const { revision } = await firstValueFrom(this.api.createTrip(trip));
+        this.autosave()?.adopt(revision, trip);
+        draftBox.drop(trip.id);
+      },
+    );
+  }
+
+  /**
+   * After a conflict: bring both versions together; the other one stays one undo away.
+   *
+   * @returns what is worth a word: where mine stands, or why it cannot be done
+   */
+  async merge(): Promise<string | null> {
+    let said: string | null = null;
+    await this.settleConflict((stored) => {
+      const mine = this.trip();
+      const autosave = this.autosave();
+      const merged = mine && autosave && mergeTrips(autosave.knownBase, mine, stored.document);
+      if (!merged) {
+        said = 'The two do not go together, as where blocks overlap: keep one of them.';
+        return;
+      }
+      autosave.adopt(stored.revision, stored.document);
+      this.history.update((history) => history && edited(edited(history, stored.document), merged.trip));
+      autosave.changed(merged.trip);
+      if (merged.mineStands.length > 0) {
+        said = `Both had changed ${merged.mineStands.join(' and ')}: what you see here stands.`;
+      }
+    });
+    return said;
+  }
+
+  /** After a conflict: take the other version; this page's stays one undo away. */
+  async takeTheirs(): Promise<void> {
+    await this.settleConflict((stored) => {
+      this.autosave()?.adopt(stored.revision, stored.document);
+      draftBox.drop(stored.document.id);
+      this.history.update((history) => history && edited(history, stored.document));
+    });
+  }
+
+  /** Takes up what another tab has saved meanwhile, unless something is unsaved here. */
+  async refresh(): Promise<void> {
+    const trip = this.trip();
+    const autosave = this.autosave();
+    if (!trip || !autosave || autosave.hasUnsaved) return;
+    try {
+      const stored = await firstValueFrom(this.api.trip(trip.id));
+      if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
+      autosave.adopt(stored.revision, stored.document);
+      this.history.update((history) => history && edited(history, stored.document));
+      await firstValueFrom(this.shelf.load());
+    } catch {
+      // Not reachable just now: the next save will say so.
+    }
+  }
+
+  /** The radio that a block is worked with; the first where its station has none. */
+  radioOf(block: Block): Radio | null {
+    return this.stations()[stationOf(block) - 1] ?? this.radio();
+  }
+
+  ngOnDestroy(): void {
+    void this.autosave()?.flush();
+    this.autosave()?.stop();
+  }
+
+  /** The first item of a kind in the bag: the one that takes part in the sum. */
+  private firstInBag<Kind extends GearKind>(kind: Kind): Extract<Gear, { kind: Kind }> | null {
+    for (const { gear } of this.loadout()) {
+      const item = this.gear().get(gear);
+      if (item?.kind === kind) return item as Extract<Gear, { kind: Kind }>;
+    }
+    return null;
+  }
+
+  private show({ revision, document }: Stored<Trip>, base = document): void {
+    this.autosave.set(
+      new Autosave(
+        revision,
+        base,
+        (trip, known) => this.api.replaceTrip(trip, known),
+        () => this.api.trip(document.id),
+      ),
+    );
+    this.history.set(begin(document));
+    this.before.set(null);
+  }
+
+  /** An unsaved version that grew from an older revision: neither is thrown away without being asked. */
+  private offerDraft({ trip, base, revision }: Draft): void {
+    this.history.update((history) => history && edited(history, trip));
+    if (base) this.autosave()?.adopt(revision, base);
+    this.autosave()?.changed(trip);
+    this.autosave()?.state.set({ is: 'conflict' });
+  }
+
+  private async settleConflict(
+    take: (stored: Stored<Trip>) => void,
+    whereDeleted?: () => Promise<void>,
+  ): Promise<void> {
+    const trip = this.trip();
+    if (!trip) return;
+    try {
+      try {
+        take(await firstValueFrom(this.api.trip(trip.id)));
+      } catch (error) {
+        if (!whereDeleted || !hasStatus(error, 404)) throw error;
+        await whereDeleted();
+      }
+    } catch (error) {
+      this.autosave()?.state.set({ is: 'refused', why: problemText(error) });
+    }
+  }
+
+  /** Holds on to the plan that a row of changes began with, until they are kept or undone. */
+  private rememberBefore(from: Trip, to: Trip): void {
+    const before = this.before();
+    const view = this.view();
+    if (before?.trip === to) this.before.set(null);
+    else if (!before && view && this.problems().length === 0) this.before.set({ trip: from, view });
+  }
+
+  private turn(change: (history: History<Trip>) => History<Trip>): void {
+    const before = this.history();
+    if (!before) return;
+    const after = change(before);
+    if (after === before) return;
+    this.history.set(after);
+    if (after.present === before.present) return;
+    this.rememberBefore(before.present, after.present);
+    this.autosave()?.changed(after.present);
+  }
+}

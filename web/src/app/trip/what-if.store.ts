@@ -1,0 +1,60 @@
+import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { ShelfService } from '../data/shelf.service';
+import type { ForecastQuestion } from '../work/forecast-protocol';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import type { WhatIfAnswer } from '../work/what-if-protocol';
+import { PlanStore } from './trip.store';
+
+/** How long the hand must rest before the plan is looked at from its other sides, ms. */
+const REST_MS = 350;
+
+/** What the plan would be if something were otherwise: what would fix it, what a failure leaves, how it goes on alone. */
+@Injectable()
+export class WhatIfStore implements OnDestroy {
+  private readonly store = inject(PlanStore);
+  private readonly shelf = inject(ShelfService);
+  private worker: NewestWorker<ForecastQuestion, WhatIfAnswer> | null = null;
+  /** What was asked last. */
+  private asked: ForecastQuestion | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Whether the answer is of the plan as it stands, not of one before it. */
+  readonly fresh = signal(false);
+  /** The newest answer; of an older plan while the next one is being reckoned. */
+  readonly answer = signal<WhatIfAnswer | null>(null);
+  readonly found = computed(() => this.answer()?.whatIf ?? null);
+
+  /** A newer forecast of the same plan, as when its arithmetic is looked at, changes nothing here. */
+  private readonly ready = computed(() => this.store.view() !== null);
+
+  constructor() {
+    effect(() => {
+      const trip = this.store.trip();
+      const shelf = this.shelf.gear();
+      const ready = this.ready();
+      clearTimeout(this.timer);
+      this.fresh.set(false);
+      if (trip && ready) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);
+    });
+  }
+
+  ngOnDestroy(): void {
+    clearTimeout(this.timer);
+    this.worker?.dismiss();
+  }
+
+  private ask(question: ForecastQuestion): void {
+    this.worker ??= new NewestWorker<ForecastQuestion, WhatIfAnswer>(() => hireWorker('whatIf'), {
+      answered: (answer, newest) => {
+        const isOfNow = this.asked?.trip === this.store.trip() && this.asked?.shelf === this.shelf.gear();
+        if (!newest || !isOfNow) return;
+        this.answer.set(answer);
+        this.fresh.set(true);
+      },
+      failed: () => this.answer.set(null),
+    });
+    this.asked = question;
+    this.worker.ask(question);
+  }
+}

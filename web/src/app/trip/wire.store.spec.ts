@@ -1,0 +1,96 @@
+import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Gear, Trip } from '@knapsack/contract';
+import { changeRun, drawHarness, harnessReport } from '@knapsack/contract/harness';
+import { ShelfService } from '../data/shelf.service';
+import { PlanStore } from './trip.store';
+import { shelf, trip } from '../testing/documents';
+import { SlowWorker } from '../testing/slow-worker';
+import type { WireQuestion } from '../work/wire-protocol';
+import { WireStore } from './wire.store';
+
+/** Lets the worker answer the newest question. */
+function answer(): void {
+  const worker = SlowWorker.lastOf<WireQuestion>();
+  const { number, question } = worker.sent[worker.sent.length - 1];
+  const report = harnessReport(question.trip, question.shelf);
+  worker.answer(number, { report, drawing: drawHarness(report, 'across') });
+}
+const asked = () => SlowWorker.lastOf<WireQuestion>().sent.length;
+
+describe('the wiring of the page', () => {
+  const planned = signal<Trip | null>(trip());
+  const before = signal<{ readonly trip: Trip } | null>(null);
+  const gear = signal<readonly Gear[]>(shelf);
+  const real = globalThis.Worker;
+  let store: WireStore;
+  const rest = () => {
+    TestBed.tick();
+    jasmine.clock().tick(1000);
+  };
+
+  beforeEach(() => {
+    jasmine.clock().install();
+    globalThis.Worker = SlowWorker as unknown as typeof Worker;
+    SlowWorker.hired = 0;
+    planned.set(trip());
+    before.set(null);
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        WireStore,
+        { provide: PlanStore, useValue: { trip: planned, before, answered: signal(true) } },
+        { provide: ShelfService, useValue: { gear } },
+      ],
+    });
+    store = TestBed.inject(WireStore);
+  });
+  afterEach(() => {
+    TestBed.resetTestingModule();
+    globalThis.Worker = real;
+    jasmine.clock().uninstall();
+  });
+
+  it('is looked at after a rest elsewhere, and at once in its room', () => {
+    TestBed.tick();
+    expect(SlowWorker.hired).toBe(0);
+    rest();
+    expect(asked()).toBe(1);
+    answer();
+    store.inRoom.set(true);
+    planned.set(changeRun(trip(), 'curlew', { fuseA: 5 }));
+    TestBed.tick();
+    expect(asked()).toBe(2);
+  });
+
+  it('gives the trail the gravest of what is wrong', () => {
+    rest();
+    expect(store.worst()).toBeNull();
+    answer();
+    // Two batteries at a joint: nobody has said which fuses stand at them, nor whether they protect themselves.
+    expect(store.worst()).toBe('look');
+    planned.set(changeRun(trip(), 'shale', { fuseA: 0 }));
+    rest();
+    answer();
+    expect(store.worst()).toBe('stop');
+  });
+
+  it('stays while the next one is reckoned, but is never that of another trip', () => {
+    rest();
+    answer();
+    planned.set({ ...trip(), temperatureC: 3 });
+    TestBed.tick();
+    expect(store.report()).not.toBeNull();
+    planned.set({ ...trip(), id: 'another' });
+    TestBed.tick();
+    expect(store.report()).toBeNull();
+    expect(store.worst()).toBeNull();
+  });
+
+  it('marks the runs that have changed and are not kept yet', () => {
+    expect(store.changed().size).toBe(0);
+    before.set({ trip: trip() });
+    planned.set(changeRun(trip(), 'curlew', { lengthM: 2 }));
+    expect([...store.changed()]).toEqual(['curlew']);
+  });
+});
