@@ -8,7 +8,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { saveFile } from '../data/save-file';
 import { KeysService } from '../shell/keys.service';
 import { BenchStore } from './bench.store';
-import { isMode, MARK_CHOICES, type MarkKind } from './marks';
+import { isMode, MARK_CHOICES, type MarkKind } from '@knapsack/contract/bench';
 import { CapacityTestComponent } from './capacity-test.component';
 import { PanelCheckComponent } from './panel-check.component';
 import { readingsCsv } from './readings-csv';

@@ -1,8 +1,7 @@
 import type { Radio } from '@knapsack/contract';
 import { ReadingsTable } from '@knapsack/contract/readings';
-import { curlew, shale, trip } from '../testing/documents';
-import { markFigures, savedOnto, type Mark, type MarkFigures } from './marks';
-import { proposeMarks } from './propose-marks';
+import { curlew, shale, trip } from '@knapsack/contract/testing/outing';
+import { markFigures, savedOnto, type Mark, type MarkFigures, proposeMarks } from '@knapsack/contract/bench';
 import { readingsCsv } from './readings-csv';
 import { instantAt, traceColumns } from './trace';
 import { effectOn } from './trip-effects.service';

@@ -6,8 +6,7 @@ import { RecordingSign } from '../shell/recording-sign.service';
 import { ShelfService } from '../data/shelf.service';
 import { firstValueFrom } from 'rxjs';
 import { problemText } from '../data/problem-text';
-import { markFigures, savedOnto, type Mark, type MarkKind } from './marks';
-import { proposeMarks } from './propose-marks';
+import { markFigures, savedOnto, type Mark, type MarkKind, proposeMarks } from '@knapsack/contract/bench';
 import { TripEffectsService } from './trip-effects.service';
 import { today } from '../data/today';
 

@@ -3,7 +3,7 @@ import { resolve, type Battery, type Gear, type Trip } from '@knapsack/contract'
 import { forecast, sayDuration, sayQuantity, type Verdict } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { neededAh } from '../data/kit-for-outing';
+import { neededAh } from '@knapsack/contract/gear';
 
 /** Most trips that are calculated anew for one change, of those that it touches. */
 const MOST_TRIPS = 20;

@@ -5,7 +5,7 @@ import { newKey } from './new-id';
 import { problemText } from './problem-text';
 import { ShelfService } from './shelf.service';
 import { NoticesService } from '../shell/notices.service';
-import { freeName } from '../figures/shelf-search';
+import { freeName } from '@knapsack/contract/gear';
 
 /** Changes to the shelf, each saved at once and told with a way back. */
 @Injectable({ providedIn: 'root' })

@@ -3,9 +3,7 @@ import { pinEntry, type FieldName, type Figure } from '@knapsack/contract';
 import { SOURCES, type Source } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { typedOver } from './gear-fields';
-import { sayFigure } from './say-figure';
-import { sourceWord } from './telling';
+import { typedOver, sayFigure, sourceWord } from '@knapsack/contract/gear';
 import { today } from '../data/today';
 
 /** A figure in the table of an item: its value, its source, and on demand what was said of it before, to be pinned. */

@@ -1,5 +1,5 @@
 import type { Gear, Lead, Radio } from '@knapsack/contract';
-import { curlew } from '../testing/documents';
+import { curlew } from '@knapsack/contract/testing/outing';
 import { choicesOf } from './gear-choices';
 
 const common = { schema: 'knapsack.gear', version: 4, id: 'lead', name: 'Lead' } as const;

@@ -9,7 +9,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { FigureRowComponent } from './figure-row.component';
 import { choicesOf } from './gear-choices';
-import { fieldsOf, figureOf, withFigure } from './gear-fields';
+import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
 
 /** The figures of one gear item, each with its source; a change is saved on the shelf and serves every trip. */
 @Component({

@@ -1,4 +1,4 @@
-import { curlew, shale } from '../testing/documents';
+import { curlew, shale } from '@knapsack/contract/testing/outing';
 import { tellingCurve } from './telling-curve';
 
 const common = { schema: 'knapsack.gear', version: 4, id: 'x', name: 'x' } as const;

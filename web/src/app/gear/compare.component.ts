@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Gear } from '@knapsack/contract';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { compare } from './comparison';
+import { compare } from '@knapsack/contract/gear';
 
 /** Items side by side, the better of each line marked. */
 @Component({

@@ -3,9 +3,8 @@ import type { Gear } from '@knapsack/contract';
 import { CurveComponent } from '../figures/curve.component';
 import { GearDetailsComponent } from './gear-details.component';
 import { GearFiguresComponent } from '../figures/gear-figures.component';
-import { toldFigures } from '../figures/say-figure';
+import { toldFigures, weightWords } from '@knapsack/contract/gear';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
-import { weightWords } from '../figures/telling';
 
 /** One item of the shelf: its curve, its telling figures with their sources, and what can be done with it. */
 @Component({

@@ -9,12 +9,10 @@ import { ShelfService } from '../data/shelf.service';
 import { NoticesService } from '../shell/notices.service';
 import { CompareComponent } from './compare.component';
 import { GearCardComponent } from './gear-card.component';
-import { KIND_WORDS } from '../figures/kind-words';
+import { KIND_WORDS, inOrder, moved, isOnShelf, matches } from '@knapsack/contract/gear';
 import { NewGearService } from '../data/new-gear.service';
 import { ShelfFilesComponent } from './shelf-files.component';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
-import { inOrder, moved } from '../figures/shelf-order';
-import { isOnShelf, matches } from '../figures/shelf-search';
 import { ShortlistComponent } from './shortlist.component';
 
 const ARROW_STEPS: Readonly<Record<string, number>> = {

@@ -1,7 +1,5 @@
-import { curlew, shale } from '../testing/documents';
-import { inOrder, moved } from '../figures/shelf-order';
-import { freeName, matches } from '../figures/shelf-search';
-
+import { curlew, shale } from '@knapsack/contract/testing/outing';
+import { inOrder, moved, freeName, matches } from '@knapsack/contract/gear';
 const placed = (...places: (number | undefined)[]) =>
   places.map((place, index) => ({
     ...shale,

@@ -22,7 +22,7 @@ import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
-import { kitForOuting } from '../data/kit-for-outing';
+import { kitForOuting } from '@knapsack/contract/gear';
 
 /** Radios by how well they suit work away from the mains, by a school's thresholds, each point with its reason. */
 @Component({

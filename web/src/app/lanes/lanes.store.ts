@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Span } from '@knapsack/core';
-import { spanOf } from '../plan/edits/blocks';
+import { spanOf } from '@knapsack/contract/edits';
 import { PlanStore } from '../trip/trip.store';
 import { fitted, panned, zoomed } from './time-window';
 

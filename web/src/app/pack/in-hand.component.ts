@@ -3,9 +3,8 @@ import { MODULES, type ModuleName } from '@knapsack/contract';
 import { whatFor } from '@knapsack/contract/pack';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { setCount, takeOut } from '../plan/edits/loadout';
+import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
 import { PlanStore } from '../trip/trip.store';
-import { putInBag, setModule } from './pack-edits';
 import { PackStore } from './pack.store';
 import { withoutWords } from './pack-words';
 

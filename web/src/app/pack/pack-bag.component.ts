@@ -6,7 +6,7 @@ import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { PlanStore } from '../trip/trip.store';
-import { changeBag, putInBag, removeBag, tick } from './pack-edits';
+import { changeBag, putInBag, removeBag, tick } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms } from './pack-words';
 

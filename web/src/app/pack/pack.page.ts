@@ -10,7 +10,7 @@ import { PlanStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
 import { PackBagComponent } from './pack-bag.component';
-import { addBag, setOperators, setWayIn, untickAll, usualLimit } from './pack-edits';
+import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms, packVerdict, roomWords } from './pack-words';
 import { SparesAndTradeComponent } from './spares-and-trade.component';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { setCount } from '../plan/edits/loadout';
+import { setCount } from '@knapsack/contract/edits';
 import { PlanStore } from '../trip/trip.store';
 import { kilograms } from './pack-words';
 

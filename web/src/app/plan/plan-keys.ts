@@ -10,8 +10,10 @@ import {
   removeBlock,
   resizeBlock,
   spanOf,
-} from './edits/blocks';
-import { stepPower, stepShare, workForNew } from './edits/new-work';
+  stepPower,
+  stepShare,
+  workForNew,
+} from '@knapsack/contract/edits';
 import type { LanesStore } from '../lanes/lanes.store';
 import type { PlanStore } from '../trip/trip.store';
 

@@ -17,7 +17,7 @@ import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { bagWeight } from '../plan/edits/loadout';
+import { bagWeight } from '@knapsack/contract/edits';
 import { PlanStore } from '../trip/trip.store';
 import { kept, keep } from '../trip/kept-options';
 import type { IdealQuestion } from '../work/ideal-work';

@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Stored, Trip } from '@knapsack/contract';
 import { of, Subject, type Observable } from 'rxjs';
-import { trip } from '../testing/documents';
+import { trip } from '@knapsack/contract/testing/outing';
 import { Autosave } from './autosave';
 import { draftBox } from './draft-box';
 

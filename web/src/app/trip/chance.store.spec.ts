@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import type { Chance } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { shelf, trip } from '../testing/documents';
+import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
 import { PlanStore } from './trip.store';
 import { ChanceStore } from './chance.store';

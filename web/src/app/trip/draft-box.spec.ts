@@ -1,4 +1,4 @@
-import { trip } from '../testing/documents';
+import { trip } from '@knapsack/contract/testing/outing';
 import { DraftBox } from './draft-box';
 import { LargeDrafts } from './large-drafts';
 import { takeUpDrafts } from './take-up-drafts';

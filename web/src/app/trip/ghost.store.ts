@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { changedRuns } from '@knapsack/contract';
 import { sayDifference, sayQuantity, signed } from '@knapsack/core';
-import { bagCost, bagWeight } from '../plan/edits/loadout';
+import { bagCost, bagWeight } from '@knapsack/contract/edits';
 import { PlanStore } from './trip.store';
 
 /** Weight that is not worth a word, g. */

@@ -1,6 +1,6 @@
 import type { Stored, Trip } from '@knapsack/contract';
 import { isOurOwn, sameTrip, type LeftDraft } from './draft-box';
-import { mergeTrips, type Merged } from './merge-trips';
+import { mergeTrips, type Merged } from '@knapsack/contract/edits';
 
 /** What becomes of the unsaved versions of a trip as it is opened. */
 export interface TakenUp {

@@ -6,7 +6,7 @@ import { InlineSpanComponent } from '../parts/inline-span.component';
 import { TrailComponent } from './trail.component';
 import { DifferenceComponent } from './difference.component';
 import { draftBox } from './draft-box';
-import { spanOf } from '../plan/edits/blocks';
+import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
 import { NoticesService } from '../shell/notices.service';
 import { PlaceFileComponent } from './place-file.component';

@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import type { Stored, Trip } from '@knapsack/contract';
 import { of, throwError, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { hour, hoursOfBlocks, shelf, trip } from '../testing/documents';
+import { hour, hoursOfBlocks, shelf, trip } from '@knapsack/contract/testing/outing';
 import { draftBox } from './draft-box';
 import { ForecastService } from './forecast.service';
 import { GhostStore } from './ghost.store';

@@ -22,7 +22,7 @@ import { draftBox, type Draft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
 import type { ForecastView } from '../work/forecast-protocol';
 import { ForecastService } from './forecast.service';
-import { mergeTrips } from './merge-trips';
+import { mergeTrips } from '@knapsack/contract/edits';
 import { begin, edited, redone, settled, undone, type History } from './history';
 
 const NOTHING: readonly never[] = [];

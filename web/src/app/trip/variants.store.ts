@@ -12,7 +12,7 @@ import {
 import { survived } from '@knapsack/contract/what-if';
 import type { PlanMark } from '@knapsack/core';
 import { newKey } from '../data/new-id';
-import { bagCost, bagWeight } from '../plan/edits/loadout';
+import { bagCost, bagWeight } from '@knapsack/contract/edits';
 import { ChanceStore } from './chance.store';
 import type { ForecastView } from '../work/forecast-protocol';
 import { PlanStore } from './trip.store';

@@ -4,7 +4,7 @@ import type { Gear, Trip } from '@knapsack/contract';
 import { changeRun, drawHarness, harnessReport } from '@knapsack/contract/harness';
 import { ShelfService } from '../data/shelf.service';
 import { PlanStore } from './trip.store';
-import { shelf, trip } from '../testing/documents';
+import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
 import type { WireQuestion } from '../work/wire-protocol';
 import { WireStore } from './wire.store';

@@ -1,6 +1,6 @@
 import { MOST_DAYS, type Block, type Gear, type Lead, type Radio, type Trip } from '@knapsack/contract';
 import { bestPoints, HOUR_MS, nextWeekday, usualShare, type ActivityName, type Mode } from '@knapsack/core';
-import { kitForOuting } from '../data/kit-for-outing';
+import { kitForOuting } from '@knapsack/contract/gear';
 import { newTrip } from '../data/new-trip';
 
 /** Work of a template: hours from the outing's start. */

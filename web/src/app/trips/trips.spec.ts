@@ -1,5 +1,5 @@
 import { tripProblems } from '@knapsack/contract';
-import { curlew, shale, shelf, trip } from '../testing/documents';
+import { curlew, shale, shelf, trip } from '@knapsack/contract/testing/outing';
 import { TEMPLATES, tripFrom } from './templates';
 import { tripLine } from '../work/trip-line-work';
 

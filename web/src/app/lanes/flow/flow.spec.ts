@@ -1,4 +1,4 @@
-import { hour } from '../../testing/documents';
+import { hour } from '@knapsack/contract/testing/outing';
 import type { ForecastView } from '../../work/forecast-protocol';
 import { drawnAt, flowColumns } from './flow-columns';
 

@@ -1,5 +1,5 @@
 import type { Verdict } from '@knapsack/core';
-import { hour, trip } from '../../testing/documents';
+import { hour, trip } from '@knapsack/contract/testing/outing';
 import type { ForecastView } from '../../work/forecast-protocol';
 import { socAtInstant, stepAt } from '../view-at';
 import { readingAt } from './reading';

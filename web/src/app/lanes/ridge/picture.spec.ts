@@ -1,5 +1,5 @@
 import type { Verdict } from '@knapsack/core';
-import { hour } from '../../testing/documents';
+import { hour } from '@knapsack/contract/testing/outing';
 import type { ForecastView } from '../../work/forecast-protocol';
 import { endMarksOf } from './marks';
 import { pictureOf } from './picture';

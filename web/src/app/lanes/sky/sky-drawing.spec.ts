@@ -1,5 +1,5 @@
 import type { Weather } from '@knapsack/contract';
-import { hour } from '../../testing/documents';
+import { hour } from '@knapsack/contract/testing/outing';
 import { drawSky, WIDTH } from './sky-drawing';
 import { skyView } from './sky-view';
 

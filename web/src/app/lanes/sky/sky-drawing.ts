@@ -1,6 +1,6 @@
 import type { ShadeHours } from '@knapsack/contract';
 import { fixed, type Span } from '@knapsack/core';
-import { spanOf } from '../../plan/edits/blocks';
+import { spanOf } from '@knapsack/contract/edits';
 import { shareOf } from '../time-scale';
 import type { SkyView } from './sky-view';
 

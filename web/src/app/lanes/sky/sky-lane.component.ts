@@ -11,7 +11,7 @@ import { USUAL_WEATHER, type Trip } from '@knapsack/contract';
 import { CLOUD_WORDS, fixed, HOUR_MS, sayHour, sayTime } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { CursorLineComponent } from '../cursor-line.component';
-import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '../../plan/edits/weather';
+import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '@knapsack/contract/edits';
 import { LanesStore } from '../lanes.store';
 import { PlanStore } from '../../trip/trip.store';
 import { followPointer } from '../pointer-drag';

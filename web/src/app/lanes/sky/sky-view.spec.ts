@@ -1,6 +1,6 @@
 import type { Place } from '@knapsack/contract';
 import { HOUR_MS } from '@knapsack/core';
-import { hour } from '../../testing/documents';
+import { hour } from '@knapsack/contract/testing/outing';
 import { skyView } from './sky-view';
 
 describe('the sky to be drawn', () => {

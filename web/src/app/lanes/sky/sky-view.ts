@@ -1,5 +1,5 @@
 import { skyOf, type Trip } from '@knapsack/contract';
-import { hourOf } from '../../plan/edits/weather';
+import { hourOf } from '@knapsack/contract/edits';
 import { MINUTE_MS, sunPosition, type Span } from '@knapsack/core';
 
 /** The sky over the outing, at its own even steps; null where the place is not known. */

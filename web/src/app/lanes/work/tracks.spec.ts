@@ -1,4 +1,4 @@
-import { blockAt, hour, trip } from '../../testing/documents';
+import { blockAt, hour, trip } from '@knapsack/contract/testing/outing';
 import { shownBlocks, tracksOf } from './tracks';
 
 describe('the tracks of the work lane', () => {

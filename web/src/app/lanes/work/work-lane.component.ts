@@ -17,8 +17,8 @@ import {
   spanOf,
   toQuarter,
   type Edge,
-} from '../../plan/edits/blocks';
-import { workForNew } from '../../plan/edits/new-work';
+  workForNew,
+} from '@knapsack/contract/edits';
 import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
 import { LanesStore } from '../lanes.store';

@@ -26,7 +26,7 @@ import {
   repeatBlock,
   replaceBlock,
   spanOf,
-} from '../edits/blocks';
+} from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
 
 /** The choice of voice with heavy speech processing, which is no mode of its own. */

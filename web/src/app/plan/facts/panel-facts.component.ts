@@ -5,7 +5,7 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
-import { changePlace, changeTurn, firstAim } from '../edits/panel-place';
+import { changePlace, changeTurn, firstAim } from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
 
 const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [

@@ -3,8 +3,8 @@ import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
 import { InlineTextComponent } from '../../parts/inline-text.component';
-import { spanOf } from '../edits/blocks';
 import {
+  spanOf,
   addShade,
   changePlace,
   changeShade,
@@ -12,7 +12,7 @@ import {
   readCourse,
   removeShade,
   sayCourse,
-} from '../edits/panel-place';
+} from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
 
 /** What stands between sun and panel: hours of shade, and the skyline. */

@@ -20,15 +20,19 @@ import {
   setStrings,
   swapItem,
   takeOut,
-} from '../edits/loadout';
+} from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
-import { KIND_WORDS } from '../../figures/kind-words';
+import {
+  KIND_WORDS,
+  inOrder,
+  isOnShelf,
+  sourceWord,
+  tellingFigures,
+  weightWords,
+} from '@knapsack/contract/gear';
 import { NewGearService } from '../../data/new-gear.service';
-import { inOrder } from '../../figures/shelf-order';
-import { isOnShelf } from '../../figures/shelf-search';
-import { sourceWord, tellingFigures, weightWords } from '../../figures/telling';
 
 /** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
 function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {

@@ -4,9 +4,9 @@ import { HOUR_MS } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
-import { spanOf } from '../edits/blocks';
+import { spanOf } from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
-import { ruleWords } from '../../figures/telling';
+import { ruleWords } from '@knapsack/contract/gear';
 
 type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
 

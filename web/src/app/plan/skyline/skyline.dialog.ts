@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { sayQuantity, skylineAt } from '@knapsack/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { changePlace, changePoint } from '../edits/panel-place';
+import { changePlace, changePoint } from '@knapsack/contract/edits';
 import { PlanStore } from '../../trip/trip.store';
 import { followPointer } from '../../lanes/pointer-drag';
 import { sunPath } from './sun-path';

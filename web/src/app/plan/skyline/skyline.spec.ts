@@ -1,5 +1,5 @@
-import { hour } from '../../testing/documents';
-import { changePoint, readCourse } from '../edits/panel-place';
+import { hour } from '@knapsack/contract/testing/outing';
+import { changePoint, readCourse } from '@knapsack/contract/edits';
 import { sunPath } from './sun-path';
 
 describe('the sun’s path behind the skyline', () => {

@@ -1,5 +1,5 @@
-import { curlew, shale } from '../testing/documents';
-import { compare } from './comparison';
+import { curlew, shale } from '../testing/outing.js';
+import { compare } from './comparison.js';
 
 describe('comparing gear', () => {
   const cobble = {

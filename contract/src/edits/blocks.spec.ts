@@ -1,4 +1,4 @@
-import { hour, hoursOfBlocks, trip } from '../../testing/documents';
+import { hour, hoursOfBlocks, trip } from '../testing/outing.js';
 import {
   giveToStation,
   repeatBlock,
@@ -9,7 +9,7 @@ import {
   removeBlock,
   resizeBlock,
   usualWork,
-} from './blocks';
+} from './blocks.js';
 
 describe('editing blocks', () => {
   it('moves a block and keeps its length, stopping at its neighbours and at the outing’s ends', () => {

@@ -1,6 +1,7 @@
-import type { Block, Radio, Trip } from '@knapsack/contract';
+import type { Block, Trip } from '../documents/trip.js';
+import type { Radio } from '../documents/gear.js';
 import { bestPoints } from '@knapsack/core';
-import { usualWork, type Work } from './blocks';
+import { usualWork, type Work } from './blocks.js';
 
 const COMMON_POWERS_W = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 400];
 

@@ -1,5 +1,5 @@
-import { packingOf } from '@knapsack/contract/pack';
-import { shelf, trip } from '../testing/documents';
+import { packingOf } from '../pack/packing-of.js';
+import { shelf, trip } from '../testing/outing.js';
 import {
   addBag,
   changeBag,
@@ -11,7 +11,7 @@ import {
   tick,
   untickAll,
   usualLimit,
-} from './pack-edits';
+} from './packing.js';
 
 describe('packing', () => {
   it('puts a piece in a bag and takes it out again', () => {

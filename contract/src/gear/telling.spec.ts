@@ -1,8 +1,8 @@
-import type { Gear } from '@knapsack/contract';
-import { curlew, shale } from '../testing/documents';
-import { fieldsOf, figureOf, GEAR_FIELDS, typedOver, withFigure } from './gear-fields';
-import { toldFigures } from './say-figure';
-import { ruleWords, tellingFigures, weightWords } from './telling';
+import type { Gear } from '../documents/gear.js';
+import { curlew, shale } from '../testing/outing.js';
+import { fieldsOf, figureOf, GEAR_FIELDS, typedOver, withFigure } from './gear-fields.js';
+import { toldFigures } from './say-figure.js';
+import { ruleWords, tellingFigures, weightWords } from './telling.js';
 
 const common = { schema: 'knapsack.gear', version: 4, id: 'x', name: 'x' } as const;
 const label = (value: number) => ({ value, source: 'datasheet' }) as const;

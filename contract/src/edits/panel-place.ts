@@ -1,13 +1,8 @@
-import {
-  MOST_SKYLINE,
-  USUAL_PLACE,
-  type AimChoice,
-  type PanelPlace,
-  type ShadeHours,
-  type Trip,
-} from '@knapsack/contract';
+import { MOST_SKYLINE } from '../fields/fields.js';
+import { USUAL_PLACE, type AimChoice, type PanelPlace, type ShadeHours } from '../documents/sun.js';
+import type { Trip } from '../documents/trip.js';
 import { fail, succeed, type Result } from '@knapsack/core';
-import { spanOf } from './blocks';
+import { spanOf } from './blocks.js';
 
 /** Changes how the panel lies. */
 export const changePlace = (trip: Trip, change: Partial<PanelPlace>): Trip => ({

@@ -1,11 +1,6 @@
-import {
-  currentOf,
-  transmitFigure,
-  withEntry,
-  type FigureEntry,
-  type Radio,
-  type TransmitFigure,
-} from '@knapsack/contract';
+import { currentOf, transmitFigure, type TransmitFigure } from '../documents/transmit-figure.js';
+import { withEntry, type FigureEntry } from '../documents/figure.js';
+import type { Radio } from '../documents/gear.js';
 import {
   MODE_NAMES,
   overFigures,

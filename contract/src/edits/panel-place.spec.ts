@@ -1,4 +1,4 @@
-import { hour, trip } from '../../testing/documents';
+import { hour, trip } from '../testing/outing.js';
 import {
   addShade,
   changeShade,
@@ -7,7 +7,7 @@ import {
   readCourse,
   removeShade,
   sayCourse,
-} from './panel-place';
+} from './panel-place.js';
 
 describe('editing the panel’s place', () => {
   it('adds, changes and takes out hours of shade', () => {

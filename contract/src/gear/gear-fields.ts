@@ -1,4 +1,6 @@
-import { MOST_ENTRIES, type FieldName, type Figure, type Gear } from '@knapsack/contract';
+import { MOST_ENTRIES, type Figure } from '../documents/figure.js';
+import type { FieldName } from '../fields/fields.js';
+import type { Gear } from '../documents/gear.js';
 
 /** A figure of a gear item as the page edits it. */
 export interface GearField {

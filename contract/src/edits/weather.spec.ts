@@ -1,6 +1,6 @@
-import { skyOf } from '@knapsack/contract';
-import { hour, trip } from '../../testing/documents';
-import { cloudWord, fogUntil, nextCloud, paintSky, rainFrom } from './weather';
+import { skyOf } from '../resolve/sky-of.js';
+import { hour, trip } from '../testing/outing.js';
+import { cloudWord, fogUntil, nextCloud, paintSky, rainFrom } from './weather.js';
 
 describe('painting clouds', () => {
   const cloudsOf = (painted: ReturnType<typeof trip>) => {

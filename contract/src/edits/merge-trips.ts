@@ -1,4 +1,5 @@
-import { tripProblems, type Trip } from '@knapsack/contract';
+import { tripProblems } from '../documents/trip-rules.js';
+import type { Trip } from '../documents/trip.js';
 
 /** Two versions of a trip brought together, and where both had changed the same thing: there mine stands. */
 export interface Merged {

@@ -1,4 +1,4 @@
-import type { GearKind } from '@knapsack/contract';
+import type { GearKind } from '../documents/gear.js';
 
 /** The kinds of gear, as headings. */
 export const KIND_WORDS: Record<GearKind, string> = {

@@ -1,4 +1,6 @@
-import type { AccessoryRule, Gear, LoadoutItem, Trip } from '@knapsack/contract';
+import type { AccessoryRule } from '../documents/accessory-rule.js';
+import type { Gear } from '../documents/gear.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
 import type { RunName } from '@knapsack/core';
 
 /** Puts another gear item in the place of one. */

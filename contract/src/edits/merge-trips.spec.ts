@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { Trip } from '@knapsack/contract';
-import { blockAt, hour, trip } from '../testing/documents';
-import { changeBlock, moveBlock, removeBlock } from '../plan/edits/blocks';
-import { mergeTrips } from './merge-trips';
+import type { Trip } from '../documents/trip.js';
+import { blockAt, hour, trip } from '../testing/outing.js';
+import { changeBlock, moveBlock, removeBlock } from './blocks.js';
+import { mergeTrips } from './merge-trips.js';
 
 const base = trip();
 

@@ -1,4 +1,5 @@
-import { packLabelOf, type Gear } from '@knapsack/contract';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+import type { Gear } from '../documents/gear.js';
 import { fixed, packWorth, ratedCurrents, sayDuration, sayQuantity, transmitCurrent } from '@knapsack/core';
 
 /** A line of a comparison: what is compared, and what each item has; the best of them where one can say so. */

@@ -1,4 +1,6 @@
-import { resolve, type Battery, type Gear, type Radio, type Trip } from '@knapsack/contract';
+import { resolve } from '../resolve/resolve.js';
+import type { Battery, Gear, Radio } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
 import { forecast } from '@knapsack/core';
 
 /** What it takes to work a typical outing with a radio. */

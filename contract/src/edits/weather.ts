@@ -1,6 +1,8 @@
-import { skyOf, USUAL_WEATHER, type Trip, type WeatherHour } from '@knapsack/contract';
+import { skyOf } from '../resolve/sky-of.js';
+import { USUAL_WEATHER, type WeatherHour } from '../documents/sun.js';
+import type { Trip } from '../documents/trip.js';
 import { CLOUD_WORDS, HOUR_MS, midnightBefore, type CloudWord } from '@knapsack/core';
-import { spanOf } from './blocks';
+import { spanOf } from './blocks.js';
 
 /** The whole hour that an instant falls into, UTC epoch ms. */
 export const hourOf = (timeMs: number): number => Math.floor(timeMs / HOUR_MS) * HOUR_MS;

@@ -1,4 +1,4 @@
-import type { Gear } from '@knapsack/contract';
+import type { Gear } from '../documents/gear.js';
 
 /** On the shelf's own order: by place, then by name. */
 export const inOrder = (gear: readonly Gear[]): Gear[] =>

@@ -1,5 +1,5 @@
-import { curlew, shale, trip } from '../testing/documents';
-import { kitForOuting, neededAh } from './kit-for-outing';
+import { curlew, shale, trip } from '../testing/outing.js';
+import { kitForOuting, neededAh } from './kit-for-outing.js';
 
 describe('the kit for a typical outing', () => {
   const weighed = (id: string, ratedAh: number, grams: number) => ({

@@ -1,6 +1,6 @@
-import type { Radio } from '@knapsack/contract';
+import type { Radio } from '../documents/gear.js';
 import { proposeStretches, stretchFigures, type Readings } from '@knapsack/core';
-import { levelsAt, type MarkKind } from './marks';
+import { levelsAt, type MarkKind } from './marks.js';
 
 /** Shortest stretch that is proposed, s. */
 const LEAST_PROPOSED_S = 2;

@@ -1,4 +1,5 @@
-import { stationOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import { stationOf } from '../resolve/expand-blocks.js';
+import type { Block, RepeatWord, Trip } from '../documents/trip.js';
 import { ACTIVITIES, MINUTE_MS, type Rating, type Span } from '@knapsack/core';
 
 /** Blocks begin and end on quarters of an hour, unless their hours are typed. */

@@ -1,5 +1,5 @@
-import type { Gear } from '@knapsack/contract';
-import { tellingFigures } from './telling';
+import type { Gear } from '../documents/gear.js';
+import { tellingFigures } from './telling.js';
 
 /** Not put away. */
 export const isOnShelf = ({ archived }: Gear): boolean => archived !== true;

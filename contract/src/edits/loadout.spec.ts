@@ -1,7 +1,7 @@
-import type { Gear } from '@knapsack/contract';
-import { curlew, shale, trip } from '../../testing/documents';
-import { bagWeight, putIn, setCount, setMeant, swapItem, takeOut } from './loadout';
-import { powerSteps, stepPower, stepShare } from './new-work';
+import type { Gear } from '../documents/gear.js';
+import { curlew, shale, trip } from '../testing/outing.js';
+import { bagWeight, putIn, setCount, setMeant, swapItem, takeOut } from './loadout.js';
+import { powerSteps, stepPower, stepShare } from './new-work.js';
 
 describe('editing the bag', () => {
   it('swaps in place and keeps the count', () => {

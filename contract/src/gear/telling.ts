@@ -1,4 +1,6 @@
-import type { Accessory, AccessoryRule, Figure, Gear, Lead } from '@knapsack/contract';
+import type { Accessory, Gear, Lead } from '../documents/gear.js';
+import type { AccessoryRule } from '../documents/accessory-rule.js';
+import type { Figure } from '../documents/figure.js';
 import { bestPoints, CHEMISTRIES, CONVERTERS, fixed, RUNS, sayQuantity, TECHNOLOGIES } from '@knapsack/core';
 
 const SOURCE_WORDS: Record<Figure['source'], string> = {

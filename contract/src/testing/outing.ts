@@ -1,4 +1,5 @@
-import type { Battery, Block, Gear, Radio, Trip } from '@knapsack/contract';
+import type { Battery, Gear, Radio } from '../documents/gear.js';
+import type { Block, Trip } from '../documents/trip.js';
 
 const common = { schema: 'knapsack.gear', version: 4 } as const;
 

@@ -1,6 +1,10 @@
-import { FIELDS, plannedLead, type Figure, type Gear, type NumberField } from '@knapsack/contract';
-import { fieldsOf, figureOf, type GearField } from './gear-fields';
-import { sourceWord } from './telling';
+import { FIELDS } from '../fields/fields.js';
+import { plannedLead } from '../resolve/resolve-wiring.js';
+import type { Figure } from '../documents/figure.js';
+import type { Gear } from '../documents/gear.js';
+import type { NumberField } from '../fields/number-field.js';
+import { fieldsOf, figureOf, type GearField } from './gear-fields.js';
+import { sourceWord } from './telling.js';
 
 /** A figure as the page shows it: in the unit that people read, "140 mΩ", "0.14 A". */
 export function sayFigure({ field }: Pick<GearField, 'field'>, { value }: Pick<Figure, 'value'>): string {

@@ -1,0 +1,2 @@
+export * from './marks.js';
+export * from './propose-marks.js';
