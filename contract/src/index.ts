@@ -37,3 +37,4 @@ export * from './documents/weather.js';
 export * from './weather/simulated-document.js';
 export * from './weather/take-weather.js';
 export { panelLabel } from './resolve/panel-label.js';
+export * from './sum-inputs.js';

@@ -1,6 +1,7 @@
 /** Whether two values are the same JSON, whatever the order of their fields. */
 export function sameDocument(a: unknown, b: unknown): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   if (Array.isArray(a) !== Array.isArray(b)) return false;
   const [one, other] = [defined(a), defined(b)];
   return (

@@ -1,4 +1,5 @@
 import type { Routes } from '@angular/router';
+import { ROOMS } from './trip/rooms';
 
 export const routes: Routes = [
   {
@@ -15,39 +16,12 @@ export const routes: Routes = [
   {
     path: 'trips/:id',
     loadComponent: () => import('./trip/trip.page').then((module) => module.TripPage),
-    children: [
-      {
-        path: '',
-        pathMatch: 'full',
-        title: 'Plan · Knapsack',
-        loadComponent: () => import('./plan/plan.page').then((module) => module.PlanPage),
-      },
-      {
-        path: 'size',
-        title: 'Size · Knapsack',
-        loadComponent: () => import('./size/size.page').then((module) => module.SizePage),
-      },
-      {
-        path: 'wire',
-        title: 'Wire · Knapsack',
-        loadComponent: () => import('./wire/wire.page').then((module) => module.WirePage),
-      },
-      {
-        path: 'pack',
-        title: 'Pack · Knapsack',
-        loadComponent: () => import('./pack/pack.page').then((module) => module.PackPage),
-      },
-      {
-        path: 'rehearse',
-        title: 'Rehearse · Knapsack',
-        loadComponent: () => import('./rehearse/rehearse.page').then((module) => module.RehearsePage),
-      },
-      {
-        path: 'card',
-        title: 'Field card · Knapsack',
-        loadComponent: () => import('./card/card.page').then((module) => module.CardPage),
-      },
-    ],
+    children: ROOMS.map(({ path, title, load }) => ({
+      path,
+      ...(path === '' && { pathMatch: 'full' as const }),
+      title: `${title} · Knapsack`,
+      loadComponent: load,
+    })),
   },
   {
     path: 'gear',

@@ -9,7 +9,7 @@ import { saveFile } from '../data/save-file';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { kept } from '../trip/kept-options';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { HarnessShapesComponent } from '../parts/harness-shapes.component';
@@ -24,7 +24,7 @@ import type { CardAnswer, CardQuestion } from '../work/card-protocol';
   templateUrl: './card.page.html',
 })
 export class CardPage implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly api = inject(ApiService);
   private worker: NewestWorker<CardQuestion, CardAnswer> | null = null;

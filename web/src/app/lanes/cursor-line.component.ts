@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { LanesStore } from './lanes.store';
-import { PlanStore } from '../trip/trip.store';
 import { shareOf } from './time-scale';
+import { SelectionStore } from '../trip/selection.store';
 
 /** The cursor's line through a lane. */
 @Component({
@@ -14,10 +14,10 @@ import { shareOf } from './time-scale';
   `,
 })
 export class CursorLineComponent {
-  private readonly store = inject(PlanStore);
+  private readonly selection = inject(SelectionStore);
   private readonly lanes = inject(LanesStore);
   protected readonly left = computed(() => {
-    const cursorMs = this.store.cursorMs();
+    const cursorMs = this.selection.cursorMs();
     if (cursorMs === null) return null;
     const share = shareOf(this.lanes.visible(), cursorMs);
     return share >= 0 && share <= 1 ? 100 * share : null;

@@ -1,8 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Span } from '@knapsack/core';
 import { spanOf } from '@knapsack/contract/edits';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { fitted, panned, zoomed } from './time-window';
+import { SelectionStore } from '../trip/selection.store';
 
 /** What the ridge shows of the same run: charge in the battery, or volts at the radio. */
 export type RidgeFace = 'charge' | 'volts';
@@ -10,7 +11,8 @@ export type RidgeFace = 'charge' | 'volts';
 /** What the lanes show of the outing: all of it, or the window that they were drawn near to. */
 @Injectable()
 export class LanesStore {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly selection = inject(SelectionStore);
   private readonly asked = signal<Span | null>(null);
 
   readonly face = signal<RidgeFace>('charge');
@@ -40,7 +42,7 @@ export class LanesStore {
 
   private middle(): number {
     const { startMs, endMs } = this.visible();
-    const cursorMs = this.store.cursorMs();
+    const cursorMs = this.selection.cursorMs();
     return cursorMs !== null && cursorMs >= startMs && cursorMs <= endMs ? cursorMs : (startMs + endMs) / 2;
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { sayTime } from '@knapsack/core';
 import { LanesStore } from './lanes.store';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 
 const NEARER = 2;
 
@@ -32,7 +32,7 @@ const NEARER = 2;
 })
 export class NearAndFarComponent {
   protected readonly lanes = inject(LanesStore);
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
   protected readonly nearer = NEARER;
 
   /** Which hours are shown, where it is not all of them. */

@@ -4,7 +4,7 @@ import { whatFor } from '@knapsack/contract/pack';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { PackStore } from './pack.store';
 import { withoutWords } from './pack-words';
 
@@ -64,7 +64,7 @@ const NO_BAG = '';
 })
 export class InHandComponent {
   protected readonly store = inject(PackStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   protected readonly whatFor = whatFor;
   protected readonly modules: readonly Choice[] = Object.entries(MODULES).map(([value, label]) => ({
     value,

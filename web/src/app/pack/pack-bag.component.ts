@@ -5,7 +5,7 @@ import type { PackedBag, PackedPiece } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { changeBag, putInBag, removeBag, tick } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms } from './pack-words';
@@ -111,7 +111,7 @@ import { kilograms } from './pack-words';
 export class PackBagComponent {
   /** Null for what lies in no bag. */
   readonly bag = input.required<PackedBag | null>();
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly store = inject(PackStore);
   protected readonly modules = MODULES;
   protected readonly weigh = kilograms;
@@ -146,7 +146,7 @@ export class PackBagComponent {
   }
 
   protected tickOff({ index }: PackedPiece): void {
-    this.plan.edit((trip) => tick(trip, index));
+    this.plan.tick((trip) => tick(trip, index));
   }
 
   protected rename(name: string): void {

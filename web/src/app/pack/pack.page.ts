@@ -6,10 +6,12 @@ import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { PlanStore } from '../trip/trip.store';
+import { NoticesService } from '../shell/notices.service';
+import { TripStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
 import { PackBagComponent } from './pack-bag.component';
+import { keepTicks } from '@knapsack/contract';
 import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms, packVerdict, roomWords } from './pack-words';
@@ -122,7 +124,8 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
 })
 export class PackPage {
   protected readonly store = inject(PackStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
+  private readonly notices = inject(NoticesService);
   private readonly shelf = inject(ShelfService);
   protected readonly signs = SIGNS;
   protected readonly weigh = kilograms;
@@ -180,7 +183,14 @@ export class PackPage {
   }
 
   protected untick(): void {
-    this.plan.edit(untickAll);
+    const before = this.plan.trip();
+    if (!before) return;
+    this.plan.tick(untickAll);
+    // Ticks are no part of what Undo takes back.
+    this.notices.show({
+      text: 'All ticks were taken off.',
+      action: { label: 'Undo', run: () => this.plan.tick((trip) => keepTicks(trip, before)) },
+    });
   }
 
   protected print(): void {

@@ -4,7 +4,7 @@ import { packingOf } from '@knapsack/contract/pack';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import type { PackAnswer, PackQuestion } from '../work/pack-protocol';
 
 /** What is looked at: one line of the list, or all of a module. */
@@ -13,7 +13,7 @@ export type InHand = { readonly index: number } | { readonly module: ModuleName 
 /** The packing list of the trip in hand, and what it would be worth without a part of it. */
 @Injectable()
 export class PackStore implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<PackQuestion, PackAnswer> | null = null;
   private asked: PackQuestion | null = null;
@@ -43,7 +43,7 @@ export class PackStore implements OnDestroy {
     );
   });
   private readonly question = computed<PackQuestion | null>(() => {
-    const trip = this.plan.trip();
+    const trip = this.plan.calculated();
     const without = this.pieces().map(({ gear }) => gear.id);
     return trip && without.length > 0 ? { trip, shelf: this.shelf.gear(), without } : null;
   });

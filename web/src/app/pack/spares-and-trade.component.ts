@@ -3,7 +3,7 @@ import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { setCount } from '@knapsack/contract/edits';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { kilograms } from './pack-words';
 
 /** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */
@@ -67,7 +67,7 @@ import { kilograms } from './pack-words';
   `,
 })
 export class SparesAndTradeComponent {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   protected readonly weigh = kilograms;
   protected readonly temperature = computed(() => this.plan.trip()?.temperatureC ?? 0);

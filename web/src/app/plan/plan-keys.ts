@@ -15,7 +15,17 @@ import {
   workForNew,
 } from '@knapsack/contract/edits';
 import type { LanesStore } from '../lanes/lanes.store';
-import type { PlanStore } from '../trip/trip.store';
+import type { GhostStore } from '../trip/ghost.store';
+import type { SelectionStore } from '../trip/selection.store';
+import type { TripStore } from '../trip/trip.store';
+
+/** What the keys of the Plan room act on. */
+export interface PlanHands {
+  readonly store: TripStore;
+  readonly selection: SelectionStore;
+  readonly ghost: GhostStore;
+  readonly lanes: LanesStore;
+}
 
 /** Length of a block that a key makes, where there is room. */
 const NEW_BLOCK_MS = 2 * HOUR_MS;
@@ -29,7 +39,8 @@ const PAN_SHARE = 0.25;
  *
  * @returns whether the key was one of the room's
  */
-export function handlePlanKey(store: PlanStore, lanes: LanesStore, event: KeyboardEvent): boolean {
+export function handlePlanKey(hands: PlanHands, event: KeyboardEvent): boolean {
+  const { store, selection, ghost, lanes } = hands;
   const withControl = event.ctrlKey || event.metaKey;
   if (withControl) {
     if (event.key.toLowerCase() === 'z') return done(event.shiftKey ? store.redo() : store.undo());
@@ -42,11 +53,11 @@ export function handlePlanKey(store: PlanStore, lanes: LanesStore, event: Keyboa
     case 'U':
       return done(store.redo());
     case 'n':
-      return done(newBlock(store));
+      return done(newBlock(store, selection));
     case 'Escape':
-      return done(store.selectedId.set(null));
+      return done(selection.select(null));
     case 'k':
-      return done(store.before.set(null));
+      return done(ghost.keep());
     case '+':
     case '=':
       return done(lanes.zoom(NEARER));
@@ -57,7 +68,7 @@ export function handlePlanKey(store: PlanStore, lanes: LanesStore, event: Keyboa
     case 'v':
       return done(lanes.face.update((face) => (face === 'charge' ? 'volts' : 'charge')));
   }
-  return handleBlockKey(store, event) || handleWindowKey(lanes, event);
+  return handleBlockKey(store, selection, event) || handleWindowKey(lanes, event);
 }
 
 /** Arrows without a selected block walk the window along the outing. */
@@ -68,8 +79,8 @@ function handleWindowKey(lanes: LanesStore, event: KeyboardEvent): boolean {
 }
 
 /** Keys that act on the selected block. */
-function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
-  const block = store.selected();
+function handleBlockKey(store: TripStore, selection: SelectionStore, event: KeyboardEvent): boolean {
+  const block = selection.selected();
   if (!block) return false;
   const { id } = block;
   const { startMs, endMs } = spanOf(block);
@@ -95,20 +106,20 @@ function handleBlockKey(store: PlanStore, event: KeyboardEvent): boolean {
     case 'Delete':
     case 'Backspace':
       store.edit((trip) => removeBlock(trip, id));
-      return done(store.selectedId.set(null));
+      return done(selection.select(null));
   }
   return false;
 }
 
 /** Adds a block of operating after the chosen one, or where there is room. */
-export function newBlock(store: PlanStore): void {
+export function newBlock(store: TripStore, selection: SelectionStore): void {
   const trip = store.trip();
   if (!trip) return;
-  const after = store.selected();
+  const after = selection.selected();
   const station = after ? stationOf(after) : 1;
   const span = freeStretch(
     trip,
-    after ? spanOf(after).endMs : (store.cursorMs() ?? spanOf(trip).startMs),
+    after ? spanOf(after).endMs : (selection.cursorMs() ?? spanOf(trip).startMs),
     NEW_BLOCK_MS,
     station,
   );
@@ -116,7 +127,7 @@ export function newBlock(store: PlanStore): void {
   const id = `b-${newKey()}`;
   const work = workForNew(trip, after, store.radio());
   store.edit((now) => addBlock(now, id, span, work, station) ?? now);
-  store.selectedId.set(id);
+  selection.select(id);
 }
 
 /** A key's work is done, whatever it gave. */

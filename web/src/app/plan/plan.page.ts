@@ -8,9 +8,11 @@ import { LanesStore } from '../lanes/lanes.store';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';
-import { handlePlanKey } from './plan-keys';
+import { GhostStore } from '../trip/ghost.store';
+import { SelectionStore } from '../trip/selection.store';
+import { handlePlanKey, type PlanHands } from './plan-keys';
 import { PrintSheetComponent } from './print-sheet.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { ReadingComponent } from '../lanes/readout/reading.component';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
 import { SkyLaneComponent } from '../lanes/sky/sky-lane.component';
@@ -18,6 +20,7 @@ import { VariantTableComponent } from './variants/variant-table.component';
 import { VariantsComponent } from './variants/variants.component';
 import { VariantsStore } from '../trip/variants.store';
 import { VerdictComponent } from './verdict/verdict.component';
+import { ForecastStore } from '../trip/forecast.store';
 
 /** The Plan room: the verdict, the lanes on one time axis, the bag. The picture comes first, what stands beside it next. */
 @Component({
@@ -55,13 +58,13 @@ import { VerdictComponent } from './verdict/verdict.component';
           <ks-block-sentence />
         }
       </div>
-      @defer (when store.answered(); prefetch on immediate) {
+      @defer (when forecast.answered(); prefetch on immediate) {
         <ks-print-sheet />
       } @error {
         <p class="print-sheet">{{ notLoaded }}</p>
       }
       <aside class="side">
-        @defer (when store.answered(); prefetch on immediate) {
+        @defer (when forecast.answered(); prefetch on immediate) {
           @if (variants.rows().length > 1) {
             <ks-variants />
           }
@@ -78,12 +81,18 @@ import { VerdictComponent } from './verdict/verdict.component';
   `,
 })
 export class PlanPage {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  protected readonly forecast = inject(ForecastStore);
   protected readonly variants = inject(VariantsStore);
   /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
   protected readonly notLoaded =
     'This part of the page did not come: the server does not answer. What you typed is kept; reload the page once it runs again.';
-  private readonly lanes = inject(LanesStore);
+  private readonly hands: PlanHands = {
+    store: this.store,
+    selection: inject(SelectionStore),
+    ghost: inject(GhostStore),
+    lanes: inject(LanesStore),
+  };
   private readonly keys = inject(KeysService);
 
   constructor() {
@@ -91,7 +100,7 @@ export class PlanPage {
       if (this.keys.waitsForRoom(event)) return;
       if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.dataset['block'])
         this.editBlock(event);
-      else if (handlePlanKey(this.store, this.lanes, event)) event.preventDefault();
+      else if (handlePlanKey(this.hands, event)) event.preventDefault();
     });
   }
 

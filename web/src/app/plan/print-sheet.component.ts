@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { REPEATS, stationOf } from '@knapsack/contract';
 import { ACTIVITIES, sayQuantity, sayTime } from '@knapsack/core';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 
 /** The hours of operating as a table: on paper, where a block cannot be pointed at. */
 @Component({
@@ -27,7 +27,7 @@ import { PlanStore } from '../trip/trip.store';
   host: { class: 'print-sheet' },
 })
 export class PrintSheetComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
 
   protected readonly rows = computed(() => {
     const trip = this.store.trip();

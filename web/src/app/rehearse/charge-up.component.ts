@@ -4,7 +4,7 @@ import { fixed, sayDay, sayDuration, sayHour, sayQuantity } from '@knapsack/core
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTimeComponent } from '../parts/inline-time.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { RehearseStore } from './rehearse.store';
 
 /** When everything has to be on its charger, backward from the departure. */
@@ -75,7 +75,7 @@ import { RehearseStore } from './rehearse.store';
 })
 export class ChargeUpComponent {
   protected readonly store = inject(RehearseStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   protected readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
   protected readonly lasts = (hours: number): string =>
     hours >= 48 ? `${fixed(hours / 24, 1)} days` : sayDuration(hours);

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { chargeUp, readiness, rehearsalSteps } from '@knapsack/contract/rehearse';
 import { ShelfService } from '../data/shelf.service';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 
 const MINUTE_MS = 60_000;
@@ -9,7 +9,7 @@ const MINUTE_MS = 60_000;
 /** The home test of the kit in hand, and when everything has to be on its charger. */
 @Injectable()
 export class RehearseStore implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly wire = inject(WireStore);
   private readonly nowMs = signal(Date.now());

@@ -1,17 +1,16 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
+import { ROOMS } from '../trip/rooms';
 import { filter, fromEvent, type Observable } from 'rxjs';
 
-const ROOMS: Record<string, string> = { t: '/', g: '/gear', b: '/bench', s: '/sum', d: '/backup' };
-/** Rooms of the trip that one is in. */
-const TRIP_ROOMS: Record<string, string> = {
-  p: '',
-  z: '/size',
-  w: '/wire',
-  k: '/pack',
-  r: '/rehearse',
-  c: '/card',
-};
+/** Rooms beside the trips, by their key after g. */
+const HALLS: ReadonlyMap<string, string> = new Map([
+  ['t', '/'],
+  ['g', '/gear'],
+  ['b', '/bench'],
+  ['s', '/sum'],
+  ['d', '/backup'],
+]);
 /** How long after g the letter of a room may come, ms. */
 const G_WAITS_MS = 1500;
 
@@ -40,8 +39,9 @@ export class KeysService {
 
   private roomOf(key: string): string | null {
     const trip = /^\/trips\/[^/?]+/.exec(this.router.url)?.[0];
-    if (trip && Object.hasOwn(TRIP_ROOMS, key)) return trip + TRIP_ROOMS[key];
-    return ROOMS[key] ?? null;
+    const room = ROOMS.find((one) => one.key === key);
+    if (trip && room) return room.path === '' ? trip : `${trip}/${room.path}`;
+    return HALLS.get(key) ?? null;
   }
 
   /** True while g waits for its letter, so that no other shortcut takes it. */

@@ -1,3 +1,5 @@
+import { ROOMS } from '../trip/rooms';
+
 /** What each key does, as the help lists it. The keys themselves are handled where they act. */
 export const SHORTCUTS: readonly {
   readonly room: string;
@@ -12,12 +14,7 @@ export const SHORTCUTS: readonly {
       ['g then b', 'Bench'],
       ['g then s', 'Quick sum'],
       ['g then d', 'Backup'],
-      ['g then p', 'Plan of the trip'],
-      ['g then z', 'Size of the trip'],
-      ['g then w', 'Wire of the trip'],
-      ['g then k', 'Pack of the trip'],
-      ['g then r', 'Rehearse of the trip'],
-      ['g then c', 'Field card of the trip'],
+      ...ROOMS.map(({ key, title }): readonly [string, string] => [`g then ${key}`, `${title} of the trip`]),
       ['t', 'next theme'],
     ],
   },

@@ -3,7 +3,7 @@ import { fixed, localHours, sayHour, sayTime, type RationChoice } from '@knapsac
 import { rationRules, sayRationChoice, sayRationOdds } from '@knapsack/contract/size';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { RationStore } from './ration.store';
 
 const LANE_PX = 46;
@@ -129,7 +129,7 @@ interface Bar {
 })
 export class RationComponent {
   protected readonly store = inject(RationStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
   protected readonly ceilings = [
     { value: 'planned', label: 'as planned at the most' },

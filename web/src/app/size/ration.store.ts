@@ -10,7 +10,7 @@ import type { Ration, Result } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { kept, keep } from '../trip/kept-options';
 import type { RationQuestion } from '../work/ration-work';
 import { SizeStore } from './size.store';
@@ -22,7 +22,7 @@ const KEPT_AS = 'knapsack.ration';
 /** How to spend the energy of the bag as it is; nothing of another plan is ever shown. */
 @Injectable()
 export class RationStore implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly size = inject(SizeStore);
   private worker: NewestWorker<RationQuestion, Result<Ration>> | null = null;
@@ -32,7 +32,7 @@ export class RationStore implements OnDestroy {
   readonly options = signal<RationOptions>(kept(KEPT_AS, USUAL_RATION_OPTIONS));
   /** What is asked as everything stands; null while it cannot be. */
   private readonly question = computed<RationQuestion | null>(() => {
-    const trip = this.plan.trip();
+    const trip = this.plan.calculated();
     const shelf = this.shelf.gear();
     const { chance } = this.size.options();
     const options = { ...this.options(), chance };

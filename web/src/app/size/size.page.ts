@@ -19,7 +19,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { RouterLink } from '@angular/router';
 import { ChanceStore } from '../trip/chance.store';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
 import { SumComponent } from '../parts/sum.component';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
@@ -27,6 +27,7 @@ import { KitScatterComponent } from './kit-scatter.component';
 import { RationComponent } from './ration.component';
 import { SizeStore } from './size.store';
 import { TradeCurveComponent } from './trade-curve.component';
+import { ForecastStore } from '../trip/forecast.store';
 
 const LIMITS: readonly {
   readonly name: keyof KitLimits;
@@ -74,7 +75,8 @@ interface Pick {
 })
 export class SizePage {
   protected readonly store = inject(SizeStore);
-  protected readonly plan = inject(PlanStore);
+  protected readonly plan = inject(TripStore);
+  protected readonly forecast = inject(ForecastStore);
   protected readonly chance = inject(ChanceStore);
   protected readonly limits = LIMITS;
   protected readonly aims = Object.entries(SIZE_AIMS).map(([name, label]) => ({
@@ -132,7 +134,7 @@ export class SizePage {
   });
   /** The verdict on what is in the bag, tried on or not, with its odds. */
   protected readonly inBag = computed(() => {
-    const view = this.plan.view();
+    const view = this.forecast.view();
     if (!view) return '';
     const told = { chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() };
     return plainSentence(planSentence(view.verdict, told, this.plan.trip()?.place.timeZone ?? 'UTC'));
@@ -143,7 +145,7 @@ export class SizePage {
       : 'Cheaper or surer: nothing beats these',
   );
   protected readonly draws = computed(() =>
-    sayQuantity({ value: this.plan.view()?.verdict.plannedAh ?? 0, unit: 'Ah' }),
+    sayQuantity({ value: this.forecast.view()?.verdict.plannedAh ?? 0, unit: 'Ah' }),
   );
   protected readonly front = computed(() => this.store.state()?.fronts[this.store.by()] ?? []);
   protected readonly progress = computed(() => {

@@ -18,7 +18,7 @@ import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { bagWeight } from '@knapsack/contract/edits';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { kept, keep } from '../trip/kept-options';
 import type { IdealQuestion } from '../work/ideal-work';
 
@@ -42,7 +42,7 @@ function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
 /** The search over the shelf and the ideal figures, for the plan as it stands. */
 @Injectable()
 export class SizeStore implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly hunt = new KitHunt(
     hireKitWorker,
@@ -133,7 +133,7 @@ export class SizeStore implements OnDestroy {
     effect(() => {
       const { chance } = this.options();
       const month = this.month();
-      const trip = this.plan.trip();
+      const trip = this.plan.calculated();
       const shelf = this.shelf.gear();
       if (!trip || shelf.length === 0 || !(chance > 0 && chance < 1)) return;
       untracked(() => {
@@ -162,7 +162,7 @@ export class SizeStore implements OnDestroy {
   }
 
   takeUp(fix: Fix): void {
-    this.plan.edit(() => fix.trip);
+    this.plan.takePlan(fix.trip);
   }
 
   private took(state: HuntState): void {

@@ -5,7 +5,8 @@ import type { Chance } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
-import { PlanStore } from './trip.store';
+import { ForecastStore } from './forecast.store';
+import { TripStore } from './trip.store';
 import { ChanceStore } from './chance.store';
 
 /** Lets the worker say to a question in how many of 400 simulated outings it lasts, with more to come. */
@@ -33,7 +34,11 @@ describe('the chances of the page', () => {
       providers: [
         provideZonelessChangeDetection(),
         ChanceStore,
-        { provide: PlanStore, useValue: { trip: planned, view: signal({}), problems: signal([]) } },
+        { provide: TripStore, useValue: { trip: planned, calculated: planned } },
+        {
+          provide: ForecastStore,
+          useValue: { view: signal({}), problems: signal([]), moveSky: () => undefined },
+        },
         { provide: ShelfService, useValue: { gear } },
       ],
     });

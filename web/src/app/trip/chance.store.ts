@@ -1,12 +1,21 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { chanceSum, planMark, sayLasting, sayLastingShort, type PlanMark, type Sum } from '@knapsack/core';
+import {
+  chanceMark,
+  chanceSum,
+  planMark,
+  sayLasting,
+  sayLastingShort,
+  type PlanMark,
+  type Sum,
+} from '@knapsack/core';
 import { markWithWire, missingIn, sayMissing, type Missing } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
 import type { ForecastQuestion } from '../work/forecast-protocol';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 import type { ChanceAnswer } from '../work/chance-protocol';
+import { ForecastStore } from './forecast.store';
 
 /** How long the hand must rest before draws are made, ms. */
 const REST_MS = 120;
@@ -14,7 +23,8 @@ const REST_MS = 120;
 /** The chances of the plan as it stands; nothing of a plan before it is ever shown. */
 @Injectable()
 export class ChanceStore implements OnDestroy {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<ForecastQuestion, ChanceAnswer> | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -26,10 +36,10 @@ export class ChanceStore implements OnDestroy {
   /** What is asked as the plan and the shelf stand; null while it cannot be. */
   private readonly question = computed<ForecastQuestion | null>(
     () => {
-      const trip = this.store.trip();
+      const trip = this.store.calculated();
       const shelf = this.shelf.gear();
       const ready =
-        this.store.view() !== null && this.store.problems().length === 0 && this.missing().length === 0;
+        this.forecast.view() !== null && this.forecast.problems().length === 0 && this.missing().length === 0;
       return trip && ready ? { trip, shelf } : null;
       // A newer forecast of the same plan, as when its arithmetic is looked at, asks for no samples anew.
     },
@@ -59,19 +69,30 @@ export class ChanceStore implements OnDestroy {
   });
   /** The mark of the plan as it stands. */
   readonly mark = computed<PlanMark>(() => {
-    const view = this.store.view();
+    const view = this.forecast.view();
     if (this.missing().length > 0) return 'unknown';
-    if (this.store.problems().length > 0) return 'stop';
+    if (this.forecast.problems().length > 0) return 'stop';
     return view ? markWithWire(planMark(view.verdict, this.chance()), this.wire()) : 'calculating';
   });
   /** Whether all that is said of this plan has been said: its samples are done, and its typical outing is theirs. */
   readonly settled = computed(() => {
     const factor = this.chance() ? this.answer()?.is.skyFactor : undefined;
-    return factor !== undefined && this.store.view()?.skyFactor === factor;
+    return factor !== undefined && this.forecast.view()?.skyFactor === factor;
   });
   readonly sum = computed<Sum | null>(() => {
     const chance = this.chance();
     return chance && chanceSum(chance, this.tornado(), this.store.trip()?.place.timeZone ?? 'UTC');
+  });
+
+  /** How Plan stands on the trail; nothing while it is being calculated or something is missing. */
+  readonly planSign = computed<'fine' | 'look' | 'stop' | null>(() => {
+    const mark = this.mark();
+    return mark === 'calculating' || mark === 'unknown' ? null : mark;
+  });
+  /** How Size stands: by the chance alone. */
+  readonly sizeSign = computed<'fine' | 'look' | 'stop' | null>(() => {
+    const chance = this.chance();
+    return chance && chanceMark(chance, chance.target);
   });
 
   constructor() {
@@ -96,7 +117,7 @@ export class ChanceStore implements OnDestroy {
           if (!newest || !of) return;
           this.answer.set({ of, is });
           const { skyFactor: factor } = is;
-          if (factor !== undefined) this.store.movedSky.set({ trip: of.trip, shelf: of.shelf, factor });
+          if (factor !== undefined) this.forecast.moveSky({ trip: of.trip, shelf: of.shelf, factor });
         },
         failed: () => this.answer.set(null),
       },

@@ -1,8 +1,11 @@
-import { computed, inject, Injectable } from '@angular/core';
-import { changedRuns } from '@knapsack/contract';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { changedRuns, sameSum, type Trip } from '@knapsack/contract';
+import type { ForecastView } from '../work/forecast-protocol';
+import { ForecastStore } from './forecast.store';
 import { sayDifference, sayQuantity, signed } from '@knapsack/core';
 import { bagCost, bagWeight } from '@knapsack/contract/edits';
-import { PlanStore } from './trip.store';
+import { TripStore, type Turn } from './trip.store';
 
 /** Weight that is not worth a word, g. */
 const LEAST_GRAMS = 5;
@@ -10,16 +13,26 @@ const LEAST_GRAMS = 5;
 /** More of them than stand in one line. */
 const MOST_WORDS = 3;
 
+interface Held {
+  readonly trip: Trip;
+  readonly view: ForecastView;
+}
+
 /** The plan before the last changes, and what they have done to it in words; stays until they are kept or undone. */
 @Injectable()
 export class GhostStore {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly held = signal<Held | null>(null);
+
+  /** The plan as it was before the changes that the user has not kept yet, with its forecast. */
+  readonly before = this.held.asReadonly();
 
   /** What the changes did, a few words each; empty where they did nothing that one would notice. */
   readonly words = computed<readonly string[]>(() => {
-    const before = this.store.before();
+    const before = this.held();
     const trip = this.store.trip();
-    const view = this.store.view();
+    const view = this.forecast.view();
     if (!before || !trip || !view || before.view === view) return [];
     const gear = this.store.gear();
     const words = [...sayDifference(before.view.verdict, view.verdict, trip.place.timeZone)];
@@ -35,16 +48,32 @@ export class GhostStore {
   });
 
   /** The plan before, where there is a difference to be seen. */
-  readonly shown = computed(() => (this.words().length > 0 ? this.store.before() : null));
+  readonly shown = computed(() => (this.words().length > 0 ? this.held() : null));
+
+  constructor() {
+    this.store.turned.pipe(takeUntilDestroyed()).subscribe((turn) => {
+      if (turn) this.remember(turn);
+      else this.held.set(null);
+    });
+  }
 
   /** What stands now is the plan from here on. */
   keep(): void {
-    this.store.before.set(null);
+    this.held.set(null);
   }
 
   /** Back to the plan before, in one step that can itself be undone. */
   takeBack(): void {
-    const before = this.store.before();
-    if (before) this.store.edit(() => before.trip);
+    const before = this.held();
+    if (before) this.store.takePlan(before.trip);
+  }
+
+  /** Holds on to the plan that a row of changes began with, until they are kept or undone. */
+  private remember({ from, to }: Turn): void {
+    const view = this.forecast.view();
+    const held = this.held();
+    if (held && sameSum(held.trip, to)) this.held.set(null);
+    else if (!held && !sameSum(from, to) && view && this.forecast.problems().length === 0)
+      this.held.set({ trip: from, view });
   }
 }

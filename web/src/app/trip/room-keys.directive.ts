@@ -1,14 +1,14 @@
 import { Directive, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { GhostStore } from './ghost.store';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 import { KeysService } from '../shell/keys.service';
 
 /** Undo, redo and keeping a change by key, in every room of a trip that has no keys of its own. */
 @Directive({})
 export class RoomKeysDirective {
   constructor() {
-    const plan = inject(PlanStore);
+    const plan = inject(TripStore);
     const ghost = inject(GhostStore);
     const keys = inject(KeysService);
     keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {

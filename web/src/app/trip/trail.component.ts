@@ -1,16 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { chanceMark } from '@knapsack/core';
 import { MARKS } from '../parts/marks';
-import { ChanceStore } from './chance.store';
-import { PlanStore } from './trip.store';
-import { PackStore } from '../pack/pack.store';
-import { RehearseStore } from '../rehearse/rehearse.store';
-import { WireStore } from './wire.store';
+import { roomSigns, type Sign } from './room-signs';
+import { roomAddress, ROOMS } from './rooms';
+import { TripStore } from './trip.store';
 
-type Sign = 'fine' | 'look' | 'stop';
-
-interface Room {
+interface Shown {
   readonly words: string;
   readonly link: readonly string[];
   readonly sign: Sign | null;
@@ -45,31 +40,15 @@ interface Room {
   `,
 })
 export class TrailComponent {
-  private readonly store = inject(PlanStore);
-  private readonly chances = inject(ChanceStore);
-  private readonly wire = inject(WireStore);
-  private readonly pack = inject(PackStore);
-  private readonly rehearse = inject(RehearseStore);
+  private readonly store = inject(TripStore);
+  private readonly roomSigns = roomSigns();
   protected readonly signs = MARKS;
-  protected readonly rooms = computed<readonly Room[]>(() => {
+  protected readonly rooms = computed<readonly Shown[]>(() => {
     const id = this.store.trip()?.id ?? '';
-    return [
-      { words: 'Plan', link: ['/trips', id], sign: this.planSign() },
-      { words: 'Size', link: ['/trips', id, 'size'], sign: this.sizeSign() },
-      { words: 'Wire', link: ['/trips', id, 'wire'], sign: this.wire.worst() },
-      { words: 'Pack', link: ['/trips', id, 'pack'], sign: this.pack.sign() },
-      { words: 'Rehearse', link: ['/trips', id, 'rehearse'], sign: this.rehearse.sign() },
-      { words: 'Card', link: ['/trips', id, 'card'], sign: null },
-    ];
+    return ROOMS.map((room) => ({
+      words: room.name,
+      link: roomAddress(id, room),
+      sign: this.roomSigns.get(room.path)?.() ?? null,
+    }));
   });
-
-  private planSign(): Sign | null {
-    const mark = this.chances.mark();
-    return mark === 'calculating' || mark === 'unknown' ? null : mark;
-  }
-
-  private sizeSign(): Sign | null {
-    const chance = this.chances.chance();
-    return chance && chanceMark(chance, chance.target);
-  }
 }

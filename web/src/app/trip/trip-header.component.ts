@@ -10,7 +10,7 @@ import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
 import { NoticesService } from '../shell/notices.service';
 import { PlaceFileComponent } from './place-file.component';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 
 const SAVE_WORDS = {
   saved: 'saved',
@@ -24,7 +24,7 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
 
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
-  selector: 'ks-plan-header',
+  selector: 'ks-trip-header',
   imports: [
     DifferenceComponent,
     InlineSpanComponent,
@@ -96,8 +96,8 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
     }
   `,
 })
-export class PlanHeaderComponent {
-  protected readonly store = inject(PlanStore);
+export class TripHeaderComponent {
+  protected readonly store = inject(TripStore);
   private readonly notices = inject(NoticesService);
   protected readonly span = computed(() => {
     const trip = this.store.trip();

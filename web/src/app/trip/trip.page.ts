@@ -3,39 +3,37 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
 import { ChanceStore } from './chance.store';
-import { ForecastService } from './forecast.service';
+import { ForecastStore } from './forecast.store';
+import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from '../lanes/lanes.store';
-import { PlanHeaderComponent } from './trip-header.component';
+import { TripHeaderComponent } from './trip-header.component';
 import { draftBox } from './draft-box';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 import { VariantsStore } from './variants.store';
 import { WhatIfStore } from './what-if.store';
-import { PackStore } from '../pack/pack.store';
-import { RehearseStore } from '../rehearse/rehearse.store';
-import { WireStore } from './wire.store';
+import { ROOM_STORES } from './room-signs';
 
 /** One trip: its header with the trail of its rooms, and the room that one is in. What is known of it outlives the rooms. */
 @Component({
   selector: 'ks-trip',
-  imports: [RouterLink, RouterOutlet, PlanHeaderComponent],
+  imports: [RouterLink, RouterOutlet, TripHeaderComponent],
   providers: [
-    PlanStore,
+    TripStore,
+    ForecastStore,
+    SelectionStore,
     LanesStore,
     GhostStore,
     ChanceStore,
     WhatIfStore,
     VariantsStore,
-    WireStore,
-    PackStore,
-    RehearseStore,
-    ForecastService,
+    ...ROOM_STORES,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip()) {
       <div class="plan">
-        <ks-plan-header />
+        <ks-trip-header />
         <router-outlet />
       </div>
     } @else if (store.openProblem(); as problem) {
@@ -51,7 +49,7 @@ import { WireStore } from './wire.store';
 })
 export class TripPage {
   readonly id = input.required<string>();
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
 
   constructor() {
     effect(() => {

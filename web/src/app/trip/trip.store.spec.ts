@@ -4,13 +4,15 @@ import { TestBed } from '@angular/core/testing';
 import type { Stored, Trip } from '@knapsack/contract';
 import { of, throwError, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
+import { tick } from '@knapsack/contract/edits';
 import { hour, hoursOfBlocks, shelf, trip } from '@knapsack/contract/testing/outing';
 import { draftBox } from './draft-box';
-import { ForecastService } from './forecast.service';
+import { ForecastStore } from './forecast.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from '../lanes/lanes.store';
 import { handlePlanKey } from '../plan/plan-keys';
-import { PlanStore } from './trip.store';
+import { SelectionStore } from './selection.store';
+import { TripStore } from './trip.store';
 
 /** The server's part of the application, in memory. */
 class FakeApi {
@@ -28,23 +30,26 @@ class FakeApi {
 }
 
 /** Waits until the worker has answered what was asked last. */
-const forecastIn = async (store: PlanStore, fits: () => boolean) => {
+const forecastIn = async (forecast: ForecastStore, fits: () => boolean) => {
   for (let tries = 0; tries < 2000 && !fits(); tries++) {
     TestBed.tick();
     await new Promise((done) => setTimeout(done, 10));
   }
-  expect(fits()).withContext(store.problems().join()).toBeTrue();
+  expect(fits()).withContext(forecast.problems().join()).toBeTrue();
 };
 
 // A worker starts in its own time on a busy machine.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
 
-describe('the plan store', () => {
+describe('the trip, its forecast, its ghost and what is chosen of it', () => {
   let api: FakeApi;
-  let store: PlanStore;
+  let store: TripStore;
   let lanes: LanesStore;
+  let forecast: ForecastStore;
+  let selection: SelectionStore;
+  let ghost: GhostStore;
   const key = (name: string, init: KeyboardEventInit = {}) =>
-    handlePlanKey(store, lanes, new KeyboardEvent('keydown', { key: name, ...init }));
+    handlePlanKey({ store, selection, ghost, lanes }, new KeyboardEvent('keydown', { key: name, ...init }));
 
   beforeEach(async () => {
     draftBox.drop('islet');
@@ -52,34 +57,38 @@ describe('the plan store', () => {
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
-        PlanStore,
+        TripStore,
         LanesStore,
         GhostStore,
-        ForecastService,
+        SelectionStore,
+        ForecastStore,
         { provide: ApiService, useValue: api },
       ],
     });
-    store = TestBed.inject(PlanStore);
+    store = TestBed.inject(TripStore);
     lanes = TestBed.inject(LanesStore);
+    forecast = TestBed.inject(ForecastStore);
+    selection = TestBed.inject(SelectionStore);
+    ghost = TestBed.inject(GhostStore);
     await store.open('islet');
   });
   afterEach(() => draftBox.drop('islet'));
 
   it('forecasts in the worker, anew after each edit', async () => {
-    await forecastIn(store, () => store.view() !== null);
-    const before = store.view()!.verdict.marginAh;
+    await forecastIn(forecast, () => forecast.view() !== null);
+    const before = forecast.view()!.verdict.marginAh;
     store.edit((now) => ({ ...now, startSoc: 0.6 }));
-    await forecastIn(store, () => store.view()!.verdict.marginAh < before - 1);
+    await forecastIn(forecast, () => forecast.view()!.verdict.marginAh < before - 1);
   });
 
   it('keeps the last picture and says what is wrong while the plan cannot be reckoned', async () => {
-    await forecastIn(store, () => store.view() !== null);
+    await forecastIn(forecast, () => forecast.view() !== null);
     store.edit((now) => ({ ...now, loadout: [] }));
-    await forecastIn(store, () => store.problems().length > 0);
-    expect(store.problems()[0]).toContain('Put a radio in the bag');
-    expect(store.view()).not.toBeNull();
+    await forecastIn(forecast, () => forecast.problems().length > 0);
+    expect(forecast.problems()[0]).toContain('Put a radio in the bag');
+    expect(forecast.view()).not.toBeNull();
     store.undo();
-    await forecastIn(store, () => store.problems().length === 0);
+    await forecastIn(forecast, () => forecast.problems().length === 0);
   });
 
   it('refuses an edit that makes no valid trip, with the sentence', () => {
@@ -138,18 +147,17 @@ describe('the plan store', () => {
   });
 
   it('keeps the plan before as a ghost with the difference in words, until it is kept or undone', async () => {
-    const ghost = TestBed.inject(GhostStore);
-    await forecastIn(store, () => store.view() !== null);
-    const first = store.view();
+    await forecastIn(forecast, () => forecast.view() !== null);
+    const first = forecast.view();
     store.edit((now) => ({ ...now, startSoc: 0.9 }));
     store.edit((now) => ({ ...now, loadout: [now.loadout[0], { gear: 'shale', count: 1 }] }));
     // Two packs of 10 Ah, full, against one at 90 %: 10 Ah less, of which 97 % come out at 12 °C
-    await forecastIn(store, () => ghost.words()[0] === '−9.7 Ah to spare');
+    await forecastIn(forecast, () => ghost.words()[0] === '−9.7 Ah to spare');
     expect(ghost.shown()?.view).toBe(first!);
     store.undo();
-    expect(store.before()).not.toBeNull();
+    expect(ghost.before()).not.toBeNull();
     store.undo();
-    expect(store.before()).toBeNull();
+    expect(ghost.before()).toBeNull();
     store.redo();
     ghost.keep();
     expect(ghost.words()).toEqual([]);
@@ -157,6 +165,37 @@ describe('the plan store', () => {
     ghost.takeBack();
     expect(store.trip()!.startSoc).toBe(0.9);
     expect(store.trip()!.loadout[1].count).toBe(2);
+  });
+
+  it('calculates nothing anew for a tick, a note or a name, and undo leaves ticks alone', async () => {
+    await forecastIn(forecast, () => forecast.view() !== null);
+    const view = forecast.view();
+    const planned = store.calculated();
+    store.edit((now) => ({ ...now, startSoc: 0.9 }));
+    store.tick((now) => tick(now, 1));
+    store.edit((now) => ({ ...now, name: 'Another name' }));
+    const ninety = store.calculated();
+    expect(ninety).not.toBe(planned);
+    store.tick((now) => tick(now, 0));
+    expect(store.calculated()).toBe(ninety);
+    await forecastIn(forecast, () => forecast.view() !== view);
+    key('u');
+    key('u');
+    expect([store.trip()!.startSoc, store.trip()!.name]).toEqual([1, 'Islet']);
+    expect(store.canUndo()).toBeFalse();
+    expect(store.trip()!.loadout.map(({ packed }) => packed)).toEqual([true, true]);
+    key('U');
+    expect(store.trip()!.startSoc).toBe(0.9);
+    expect(store.trip()!.loadout.map(({ packed }) => packed)).toEqual([true, true]);
+  });
+
+  it('takes a remedy without what was named and ticked meanwhile being lost', () => {
+    const asked = store.trip()!;
+    store.tick((now) => tick(now, 0));
+    store.edit((now) => ({ ...now, name: 'Named meanwhile' }));
+    store.takePlan({ ...asked, startSoc: 0.5 });
+    const { startSoc, name, loadout } = store.trip()!;
+    expect([startSoc, name, loadout[0].packed]).toEqual([0.5, 'Named meanwhile', true]);
   });
 
   it('draws near and walks along by keys', () => {
@@ -172,17 +211,17 @@ describe('the plan store', () => {
   });
 
   it('does everything about a block by keys', () => {
-    store.selectedId.set('one');
+    selection.select('one');
     key('ArrowRight');
     expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 10.25]);
     key('ArrowUp', { shiftKey: true });
     expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 11.25]);
     key('[');
     key('.');
-    expect(store.selected()).toEqual(jasmine.objectContaining({ powerW: 5, share: 0.55 }));
+    expect(selection.selected()).toEqual(jasmine.objectContaining({ powerW: 5, share: 0.55 }));
     key('n');
     expect(store.trip()!.blocks.length).toBe(3);
-    expect(store.selected()).toEqual(
+    expect(selection.selected()).toEqual(
       jasmine.objectContaining({ powerW: 5, start: new Date(hour(11.25)).toISOString() }),
     );
     key('Delete');

@@ -1,9 +1,11 @@
-import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import {
+  keepTicks,
   MOST_STATIONS,
+  sameSum,
   stationOf,
   tripProblems,
+  withPlanOf,
   type Block,
   type Gear,
   type GearKind,
@@ -12,7 +14,7 @@ import {
   type Stored,
   type Trip,
 } from '@knapsack/contract';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, Subject } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
 import { NoticesService } from '../shell/notices.service';
@@ -20,8 +22,6 @@ import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
 import { draftBox, type Draft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
-import type { ForecastView } from '../work/forecast-protocol';
-import { ForecastService } from './forecast.service';
 import { mergeTrips } from '@knapsack/contract/edits';
 import { begin, edited, redone, settled, undone, type History } from './history';
 
@@ -30,46 +30,33 @@ const NOTHING: readonly never[] = [];
 /** How the rows of edits begin that a pointer makes, until it is let go. */
 const POINTER_EDIT = /^(drag|stretch|paint|skyline \d)/;
 
-/** The trip on the page: its history of edits, its forecast, what is selected, and how it stands to the server. */
+/** A change of the trip by an edit, undo or redo. */
+export interface Turn {
+  readonly from: Trip;
+  readonly to: Trip;
+}
+
+/** The trip on the page: its history of edits, and how it stands to the server. */
 @Injectable()
-export class PlanStore implements OnDestroy {
+export class TripStore implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
-  private readonly forecasts = inject(ForecastService);
   private readonly notices = inject(NoticesService);
   private readonly history = signal<History<Trip> | null>(null);
   private readonly autosave = signal<Autosave | null>(null);
 
   readonly trip = computed(() => this.history()?.present ?? null);
+  /** The same, as anything is calculated from it: a tick, a note or a name leaves it as it was. */
+  readonly calculated = computed(() => this.trip(), {
+    equal: (a, b) => a === b || (a !== null && b !== null && sameSum(a, b)),
+  });
   readonly canUndo = computed(() => (this.history()?.past.length ?? 0) > 0);
   readonly canRedo = computed(() => (this.history()?.future.length ?? 0) > 0);
   readonly saving = computed<SaveState>(() => this.autosave()?.state() ?? { is: 'saved' });
+  /** Each turn of the history; null where another trip, or another version of it, is opened. */
+  readonly turned = new Subject<Turn | null>();
   /** Why the trip cannot be opened. */
   readonly openProblem = signal<string | null>(null);
-
-  /** The newest forecast that could be computed; stays while the plan has a problem. */
-  readonly view = signal<ForecastView | null>(null);
-  readonly problems = signal<readonly string[]>([]);
-  /** Whether somebody has looked at the arithmetic: from then on it comes with each forecast. */
-  readonly explained = signal(false);
-  /** What the samples have said of the typical sky, and for which trip and shelf. */
-  readonly movedSky = signal<{
-    readonly trip: Trip;
-    readonly shelf: readonly Gear[];
-    readonly factor: number;
-  } | null>(null);
-  /** Whether the forecast has said anything yet. */
-  readonly answered = computed(() => this.view() !== null || this.problems().length > 0);
-
-  /** The plan as it was before the changes that the user has not kept yet, with its forecast. */
-  readonly before = signal<{ readonly trip: Trip; readonly view: ForecastView } | null>(null);
-
-  readonly selectedId = signal<string | null>(null);
-  readonly selected = computed<Block | null>(
-    () => this.trip()?.blocks.find(({ id }) => id === this.selectedId()) ?? null,
-  );
-  /** The instant under the cursor, UTC epoch ms; null where there is none. */
-  readonly cursorMs = signal<number | null>(null);
 
   // What stays the same while a block is dragged stays the same object, so that the bag is not drawn anew with each move.
   /** What is in the bag. */
@@ -94,23 +81,7 @@ export class PlanStore implements OnDestroy {
   readonly controller = computed(() => this.firstInBag('controller'));
 
   /** Whether a pointer is still changing the trip. */
-  private readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
-
-  constructor() {
-    effect(() => {
-      const trip = this.trip();
-      const shelf = this.shelf.gear();
-      const explained = this.explained();
-      const draft = this.isMoving();
-      const moved = this.movedSky();
-      const skyFactor = moved?.trip === trip && moved?.shelf === shelf ? moved.factor : 1;
-      if (trip) untracked(() => this.forecasts.ask({ trip, shelf, explained, draft, skyFactor }));
-    });
-    this.forecasts.outcomes.pipe(takeUntilDestroyed()).subscribe((outcome) => {
-      this.problems.set(outcome.ok ? [] : outcome.problems.map(({ sentence }) => sentence));
-      if (outcome.ok) this.view.set(outcome.view);
-    });
-  }
+  readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
 
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {
@@ -172,17 +143,32 @@ export class PlanStore implements OnDestroy {
     return null;
   }
 
+  /** As edit, for what is ticked or read: it is no step of undo, and no step of undo takes it back. */
+  tick(change: (trip: Trip) => Trip): void {
+    const history = this.history();
+    if (!history) return;
+    const present = change(history.present);
+    if (present === history.present) return;
+    this.history.set({ ...history, present });
+    this.autosave()?.changed(present);
+  }
+
+  /** Takes over a plan that was worked out from this one, as a remedy: names, ticks and bags stay as they are now. */
+  takePlan(planned: Trip): void {
+    this.edit((now) => withPlanOf(now, planned));
+  }
+
   /** Ends a row of edits, as when a drag is let go. */
   settle(): void {
     this.history.update((history) => history && settled(history));
   }
 
   undo(): void {
-    this.turn(undone);
+    this.turn((history) => ticksKept(undone(history), history));
   }
 
   redo(): void {
-    this.turn(redone);
+    this.turn((history) => ticksKept(redone(history), history));
   }
 
   /** After a conflict: overwrite the other version with this page's, or put it back where it was deleted. */
@@ -281,7 +267,7 @@ export class PlanStore implements OnDestroy {
       ),
     );
     this.history.set(begin(document));
-    this.before.set(null);
+    this.turned.next(null);
   }
 
   /** An unsaved version that grew from an older revision: neither is thrown away without being asked. */
@@ -310,14 +296,6 @@ export class PlanStore implements OnDestroy {
     }
   }
 
-  /** Holds on to the plan that a row of changes began with, until they are kept or undone. */
-  private rememberBefore(from: Trip, to: Trip): void {
-    const before = this.before();
-    const view = this.view();
-    if (before?.trip === to) this.before.set(null);
-    else if (!before && view && this.problems().length === 0) this.before.set({ trip: from, view });
-  }
-
   private turn(change: (history: History<Trip>) => History<Trip>): void {
     const before = this.history();
     if (!before) return;
@@ -325,7 +303,11 @@ export class PlanStore implements OnDestroy {
     if (after === before) return;
     this.history.set(after);
     if (after.present === before.present) return;
-    this.rememberBefore(before.present, after.present);
+    this.turned.next({ from: before.present, to: after.present });
     this.autosave()?.changed(after.present);
   }
 }
+
+/** What was ticked and read stays as it is, wherever the plan goes. */
+const ticksKept = (to: History<Trip>, from: History<Trip>): History<Trip> =>
+  to === from ? to : { ...to, present: keepTicks(to.present, from.present) };

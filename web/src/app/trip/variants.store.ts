@@ -15,8 +15,10 @@ import { newKey } from '../data/new-id';
 import { bagCost, bagWeight } from '@knapsack/contract/edits';
 import { ChanceStore } from './chance.store';
 import type { ForecastView } from '../work/forecast-protocol';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 import { WhatIfStore } from './what-if.store';
+import { ForecastStore } from './forecast.store';
+import { SelectionStore } from './selection.store';
 
 /** A line of the comparison. */
 export interface VariantRow {
@@ -37,7 +39,9 @@ export interface VariantRow {
 /** The variants of the trip: the one in hand and those kept beside it, and whether they are compared. */
 @Injectable()
 export class VariantsStore {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly selection = inject(SelectionStore);
   private readonly whatIf = inject(WhatIfStore);
   private readonly chance = inject(ChanceStore);
 
@@ -58,7 +62,7 @@ export class VariantsStore {
         id: null,
         name: trip.variantName ?? UNNAMED_VARIANT,
         ...weighed(trip),
-        view: this.store.view(),
+        view: this.forecast.view(),
         mark: this.chance.mark(),
         words: this.chance.short(),
         survives: failures ? survived(failures) : null,
@@ -87,7 +91,7 @@ export class VariantsStore {
 
   takeInHand(id: string): void {
     this.store.edit((trip) => takeInHand(trip, id));
-    this.store.selectedId.set(null);
+    this.selection.select(null);
   }
 
   drop(id: string): void {

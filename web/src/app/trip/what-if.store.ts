@@ -4,7 +4,8 @@ import type { ForecastQuestion } from '../work/forecast-protocol';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import type { WhatIfAnswer } from '../work/what-if-protocol';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
+import { ForecastStore } from './forecast.store';
 
 /** How long the hand must rest before the plan is looked at from its other sides, ms. */
 const REST_MS = 350;
@@ -12,7 +13,8 @@ const REST_MS = 350;
 /** What the plan would be if something were otherwise: what would fix it, what a failure leaves, how it goes on alone. */
 @Injectable()
 export class WhatIfStore implements OnDestroy {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<ForecastQuestion, WhatIfAnswer> | null = null;
   /** What was asked last. */
@@ -26,11 +28,11 @@ export class WhatIfStore implements OnDestroy {
   readonly found = computed(() => this.answer()?.whatIf ?? null);
 
   /** A newer forecast of the same plan, as when its arithmetic is looked at, changes nothing here. */
-  private readonly ready = computed(() => this.store.view() !== null);
+  private readonly ready = computed(() => this.forecast.view() !== null);
 
   constructor() {
     effect(() => {
-      const trip = this.store.trip();
+      const trip = this.store.calculated();
       const shelf = this.shelf.gear();
       const ready = this.ready();
       clearTimeout(this.timer);
@@ -47,7 +49,8 @@ export class WhatIfStore implements OnDestroy {
   private ask(question: ForecastQuestion): void {
     this.worker ??= new NewestWorker<ForecastQuestion, WhatIfAnswer>(() => hireWorker('whatIf'), {
       answered: (answer, newest) => {
-        const isOfNow = this.asked?.trip === this.store.trip() && this.asked?.shelf === this.shelf.gear();
+        const isOfNow =
+          this.asked?.trip === this.store.calculated() && this.asked?.shelf === this.shelf.gear();
         if (!newest || !isOfNow) return;
         this.answer.set(answer);
         this.fresh.set(true);

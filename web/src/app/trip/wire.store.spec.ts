@@ -3,7 +3,9 @@ import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { changeRun, drawHarness, harnessReport } from '@knapsack/contract/harness';
 import { ShelfService } from '../data/shelf.service';
-import { PlanStore } from './trip.store';
+import { ForecastStore } from './forecast.store';
+import { GhostStore } from './ghost.store';
+import { TripStore } from './trip.store';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
 import type { WireQuestion } from '../work/wire-protocol';
@@ -39,7 +41,9 @@ describe('the wiring of the page', () => {
       providers: [
         provideZonelessChangeDetection(),
         WireStore,
-        { provide: PlanStore, useValue: { trip: planned, before, answered: signal(true) } },
+        { provide: TripStore, useValue: { trip: planned, calculated: planned } },
+        { provide: ForecastStore, useValue: { answered: signal(true) } },
+        { provide: GhostStore, useValue: { before } },
         { provide: ShelfService, useValue: { gear } },
       ],
     });

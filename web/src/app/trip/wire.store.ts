@@ -3,8 +3,10 @@ import { changedRuns } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
-import { PlanStore } from './trip.store';
+import { TripStore } from './trip.store';
 import type { WireAnswer, WireQuestion } from '../work/wire-protocol';
+import { ForecastStore } from './forecast.store';
+import { GhostStore } from './ghost.store';
 
 /** How long the hand must rest before the wiring is looked at from another room, ms. */
 const REST_MS = 400;
@@ -14,7 +16,9 @@ const NARROW_PX = 900;
 /** How the kit in hand is wired and what is wrong with it, for its room and for the sign on the trail. */
 @Injectable()
 export class WireStore implements OnDestroy {
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly ghost = inject(GhostStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<WireQuestion, WireAnswer> | null = null;
   private asked = '';
@@ -23,8 +27,8 @@ export class WireStore implements OnDestroy {
 
   /** What the wiring hangs on: not the hours of the sky, which change while it is painted. */
   private readonly question = computed<WireQuestion | null>(() => {
-    const trip = this.plan.trip();
-    return trip && this.plan.answered()
+    const trip = this.plan.calculated();
+    return trip && this.forecast.answered()
       ? { trip, shelf: this.shelf.gear(), direction: this.direction }
       : null;
   });
@@ -50,7 +54,7 @@ export class WireStore implements OnDestroy {
   });
   /** Ids of the parts whose run is another than before the changes that are not kept yet. */
   readonly changed = computed<ReadonlySet<string>>(() => {
-    const before = this.plan.before()?.trip;
+    const before = this.ghost.before()?.trip;
     const trip = this.plan.trip();
     return before && trip ? changedRuns(before.harness, trip.harness) : new Set();
   });

@@ -4,7 +4,7 @@ import { changePart, JOINT, withChangeover, withoutPart } from '@knapsack/contra
 import type { HarnessPart } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 
 /** What a part may carry and when it switches, in a sentence that is edited in place; only of parts that were put in. */
@@ -83,7 +83,7 @@ import { WireStore } from '../trip/wire.store';
 })
 export class AddedPartComponent {
   readonly part = input.required<HarnessPart>();
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly wire = inject(WireStore);
   protected readonly added = computed(
     () => this.plan.trip()?.harness?.parts?.find(({ id }) => id === this.part().id) ?? null,

@@ -3,7 +3,7 @@ import { applyRemedy } from '@knapsack/contract/harness';
 import { RULES, type Check } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 
 const SIGNS = {
@@ -58,7 +58,7 @@ const SIGNS = {
 })
 export class CheckListComponent {
   protected readonly store = inject(WireStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   protected readonly signs = SIGNS;
   protected readonly rules = RULES;

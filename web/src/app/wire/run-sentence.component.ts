@@ -6,7 +6,7 @@ import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { AddedPartComponent } from './added-part.component';
 import { ADDED, CONNECTOR_CHOICES, FUSE_CHOICES, keyOf, LIES, METALS, NOT_SAID, SIZES } from './run-choices';
 import { RunFiguresComponent } from './run-figures.component';
@@ -137,7 +137,7 @@ import { WireStore } from '../trip/wire.store';
 })
 export class RunSentenceComponent {
   protected readonly wire = inject(WireStore);
-  protected readonly plan = inject(PlanStore);
+  protected readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   protected readonly connectors = CONNECTOR_CHOICES;
   protected readonly added = ADDED;

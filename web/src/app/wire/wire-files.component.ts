@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { billCsv, billOf, drawHarness, svgOf } from '@knapsack/contract/harness';
 import { saveFile } from '../data/save-file';
-import { PlanStore } from '../trip/trip.store';
+import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 
 /** Points of a picture for one of the drawing. */
@@ -25,7 +25,7 @@ const SHARP = 2;
 })
 export class WireFilesComponent {
   private readonly store = inject(WireStore);
-  private readonly plan = inject(PlanStore);
+  private readonly plan = inject(TripStore);
   protected readonly problem = signal<string | null>(null);
 
   protected svg(): void {

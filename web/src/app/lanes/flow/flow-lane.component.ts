@@ -13,11 +13,12 @@ import { MINUTE_MS, sayQuantity } from '@knapsack/core';
 import { ThemeService } from '../../shell/theme.service';
 import { CursorLineComponent } from '../cursor-line.component';
 import { LanesStore } from '../lanes.store';
-import { PlanStore } from '../../trip/trip.store';
 import { readPalette } from '../ridge/palette';
 import { instantAt, shareOf } from '../time-scale';
 import { drawFlow } from './draw-flow';
 import { drawnAt, flowColumns } from './flow-columns';
+import { ForecastStore } from '../../trip/forecast.store';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** Most columns that the lane is drawn in. */
 const MOST_COLUMNS = 900;
@@ -58,7 +59,8 @@ const amps = (value: number): string => sayQuantity({ value, unit: 'A' });
   `,
 })
 export class FlowLaneComponent implements OnDestroy {
-  private readonly store = inject(PlanStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly selection = inject(SelectionStore);
   private readonly lanes = inject(LanesStore);
   private readonly themes = inject(ThemeService);
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
@@ -73,7 +75,7 @@ export class FlowLaneComponent implements OnDestroy {
   });
 
   private readonly columns = computed(() => {
-    const view = this.store.view();
+    const view = this.forecast.view();
     const { width } = this.size();
     if (!view || width === 0) return [];
     return flowColumns(view, this.lanes.visible(), Math.min(MOST_COLUMNS, Math.round(width)));
@@ -89,15 +91,15 @@ export class FlowLaneComponent implements OnDestroy {
   });
 
   protected readonly drawers = computed(() => {
-    const view = this.store.view();
-    const cursorMs = this.store.cursorMs();
+    const view = this.forecast.view();
+    const cursorMs = this.selection.cursorMs();
     if (!view || cursorMs === null || !this.hovered()) return null;
     const rows = drawnAt(view, cursorMs).map(({ name, amps: drawn }) => ({ name, amps: amps(drawn) }));
     return { left: 100 * shareOf(this.lanes.visible(), cursorMs), rows };
   });
 
   protected readonly spoken = computed(() => {
-    const { verdict } = this.store.view() ?? {};
+    const { verdict } = this.forecast.view() ?? {};
     if (!verdict) return 'Flow: no forecast yet';
     const sun = verdict.sun;
     const most = verdict.consumers
@@ -130,12 +132,12 @@ export class FlowLaneComponent implements OnDestroy {
     this.hovered.set(true);
     const { left, width } = this.lane().nativeElement.getBoundingClientRect();
     const timeMs = instantAt(this.lanes.visible(), (event.clientX - left) / width);
-    this.store.cursorMs.set(Math.round(timeMs / MINUTE_MS) * MINUTE_MS);
+    this.selection.point(Math.round(timeMs / MINUTE_MS) * MINUTE_MS);
   }
 
   protected leave(): void {
     this.hovered.set(false);
-    this.store.cursorMs.set(null);
+    this.selection.point(null);
   }
 
   private measure(): void {

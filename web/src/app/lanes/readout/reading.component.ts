@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { readingAt } from './reading';
+import { ForecastStore } from '../../trip/forecast.store';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** The reading under the cursor, in one fixed place. */
 @Component({
@@ -33,10 +35,12 @@ import { readingAt } from './reading';
   `,
 })
 export class ReadingComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly selection = inject(SelectionStore);
   protected readonly reading = computed(() => {
-    const view = this.store.view();
-    return view && readingAt(view, this.store.trip(), this.store.cursorMs());
+    const view = this.forecast.view();
+    return view && readingAt(view, this.store.trip(), this.selection.cursorMs());
   });
   protected readonly percent = computed(() => Math.round((this.reading()?.soc ?? 0) * 100));
 }

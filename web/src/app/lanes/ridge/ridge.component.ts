@@ -16,7 +16,7 @@ import { ChanceStore } from '../../trip/chance.store';
 import { CursorLineComponent } from '../cursor-line.component';
 import { GhostStore } from '../../trip/ghost.store';
 import { LanesStore, type RidgeFace } from '../lanes.store';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { readingAt } from '../readout/reading';
 import { instantAt, shareOf } from '../time-scale';
 import { valueAt } from '../view-at';
@@ -26,6 +26,8 @@ import { VariantsStore } from '../../trip/variants.store';
 import { pictureOf } from './picture';
 import { RidgeChart } from './ridge-chart';
 import { readMargins, type BesideLine } from './scene';
+import { ForecastStore } from '../../trip/forecast.store';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** How the lines of other variants are told apart, in their order. */
 const DASHES: readonly (readonly number[])[] = [
@@ -59,7 +61,7 @@ const DASHES: readonly (readonly number[])[] = [
       [attr.aria-valuetext]="spoken()"
       (pointermove)="hover($event)"
       (pointerdown)="hover($event)"
-      (pointerleave)="store.cursorMs.set(null)"
+      (pointerleave)="selection.point(null)"
       (keydown)="walk($event)"
     >
       <canvas #canvas aria-hidden="true"></canvas>
@@ -73,7 +75,9 @@ const DASHES: readonly (readonly number[])[] = [
   `,
 })
 export class RidgeComponent implements OnDestroy {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  protected readonly forecast = inject(ForecastStore);
+  protected readonly selection = inject(SelectionStore);
   protected readonly lanes = inject(LanesStore);
   private readonly variants = inject(VariantsStore);
   private readonly ghost = inject(GhostStore);
@@ -91,11 +95,11 @@ export class RidgeComponent implements OnDestroy {
     return readPalette(this.canvas().nativeElement);
   });
   private readonly reading = computed(() => {
-    const view = this.store.view();
-    return view && readingAt(view, this.store.trip(), this.store.cursorMs());
+    const view = this.forecast.view();
+    return view && readingAt(view, this.store.trip(), this.selection.cursorMs());
   });
   private readonly picture = computed(() => {
-    const view = this.store.view();
+    const view = this.forecast.view();
     return view && pictureOf(view, this.lanes.face());
   });
   private readonly beside = computed<readonly BesideLine[]>(() => {
@@ -119,9 +123,9 @@ export class RidgeComponent implements OnDestroy {
   private readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
   /** Where the cursor meets the ridge, over the drawing, so that it moves without the ridge being drawn anew. */
   protected readonly dot = computed(() => {
-    const view = this.store.view();
+    const view = this.forecast.view();
     const picture = this.picture();
-    const cursorMs = this.store.cursorMs();
+    const cursorMs = this.selection.cursorMs();
     if (!view || !picture || cursorMs === null) return null;
     const left = shareOf(this.lanes.visible(), cursorMs);
     if (left < 0 || left > 1) return null;
@@ -133,7 +137,7 @@ export class RidgeComponent implements OnDestroy {
 
   constructor() {
     effect(() => {
-      const view = this.store.view();
+      const view = this.forecast.view();
       const zone = this.zone();
       const canvas = this.canvas().nativeElement;
       const palette = this.palette();
@@ -159,14 +163,14 @@ export class RidgeComponent implements OnDestroy {
     const { left, width } = element.getBoundingClientRect();
     const margins = readMargins(element);
     const share = (event.clientX - left - margins.left) / (width - margins.left - margins.right);
-    this.store.cursorMs.set(Math.round(instantAt(this.lanes.visible(), share) / MINUTE_MS) * MINUTE_MS);
+    this.selection.point(Math.round(instantAt(this.lanes.visible(), share) / MINUTE_MS) * MINUTE_MS);
   }
 
   protected walk(event: KeyboardEvent): void {
-    const view = this.store.view();
+    const view = this.forecast.view();
     const steps = { ArrowLeft: -1, ArrowRight: 1, PageDown: -4, PageUp: 4 }[event.key];
     if (!view) return;
-    const from = this.store.cursorMs() ?? view.verdict.lowestMs;
+    const from = this.selection.cursorMs() ?? view.verdict.lowestMs;
     const toMs =
       event.key === 'Home'
         ? view.startMs
@@ -177,6 +181,6 @@ export class RidgeComponent implements OnDestroy {
             : null;
     if (toMs === null) return;
     event.preventDefault();
-    this.store.cursorMs.set(Math.min(view.endMs, Math.max(view.startMs, toMs)));
+    this.selection.point(Math.min(view.endMs, Math.max(view.startMs, toMs)));
   }
 }

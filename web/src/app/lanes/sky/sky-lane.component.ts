@@ -13,11 +13,12 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { CursorLineComponent } from '../cursor-line.component';
 import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '@knapsack/contract/edits';
 import { LanesStore } from '../lanes.store';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { followPointer } from '../pointer-drag';
 import { instantAt, shareOf } from '../time-scale';
 import { drawSky } from './sky-drawing';
 import { skyView } from './sky-view';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** What a press on the sky does: the next cloud word, one word, fog until the hour, rain from it. */
 type Brush = 'next' | keyof typeof CLOUD_WORDS | 'fog' | 'rain';
@@ -58,7 +59,7 @@ const BRUSHES: readonly { readonly value: Brush; readonly label: string }[] = [
         [attr.aria-valuetext]="spokenHour()"
         (pointerdown)="paint($event)"
         (pointermove)="hover($event)"
-        (pointerleave)="store.cursorMs.set(null)"
+        (pointerleave)="selection.point(null)"
         (keydown)="press($event)"
         (focus)="begin()"
         (blur)="chosen.set(null)"
@@ -123,7 +124,8 @@ const BRUSHES: readonly { readonly value: Brush; readonly label: string }[] = [
   `,
 })
 export class SkyLaneComponent {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  protected readonly selection = inject(SelectionStore);
   private readonly lanes = inject(LanesStore);
   private readonly visible = this.lanes.visible;
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
@@ -185,7 +187,7 @@ export class SkyLaneComponent {
   protected asBrush = (name: string): Brush => name as Brush;
 
   protected hover(event: PointerEvent): void {
-    this.store.cursorMs.set(this.instantUnder(event.clientX));
+    this.selection.point(this.instantUnder(event.clientX));
   }
 
   /** The pressed hour gets what the brush holds; dragging paints the same over other hours. */
@@ -223,7 +225,7 @@ export class SkyLaneComponent {
 
   /** The first chosen hour: that of the cursor, else the first that is seen. */
   protected begin(): void {
-    const hour = hourOf(this.store.cursorMs() ?? this.visible().startMs);
+    const hour = hourOf(this.selection.cursorMs() ?? this.visible().startMs);
     this.chosen.set({ fromMs: hour, atMs: hour });
   }
 
@@ -235,7 +237,7 @@ export class SkyLaneComponent {
     const { startMs, endMs } = this.lanes.outing();
     const to = Math.min(hourOf(endMs - 1), Math.max(hourOf(startMs), atMs + by));
     this.chosen.set({ fromMs: extend ? fromMs : to, atMs: to });
-    this.store.cursorMs.set(Math.max(startMs, to));
+    this.selection.point(Math.max(startMs, to));
   }
 
   /** What a stroke of the brush that began at an instant does, up to where the pointer is. */

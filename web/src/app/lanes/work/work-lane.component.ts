@@ -22,9 +22,10 @@ import {
 import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
 import { LanesStore } from '../lanes.store';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { instantAt, shareOf } from '../time-scale';
 import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** Of the lane's width, percent: no words fit into a block this narrow. */
 const NARROW_PERCENT = 2;
@@ -50,7 +51,7 @@ const NARROW_PERCENT = 2;
       aria-labelledby="work-name"
       (pointerdown)="draw($event)"
       (pointermove)="hover($event)"
-      (pointerleave)="store.cursorMs.set(null)"
+      (pointerleave)="selection.point(null)"
     >
       @for (track of tracks().slice(1); track track.station) {
         <span class="track-line" [style.top.px]="track.topPx"></span>
@@ -60,7 +61,7 @@ const NARROW_PERCENT = 2;
           class="block again"
           aria-hidden="true"
           [class]="'tint-' + again.tint"
-          [class.selected]="again.id === store.selectedId()"
+          [class.selected]="again.id === selection.selectedId()"
           [class.narrow]="again.width < NARROW"
           [style.left.%]="again.left"
           [style.width.%]="again.width"
@@ -77,16 +78,16 @@ const NARROW_PERCENT = 2;
           tabindex="0"
           role="button"
           [class]="'tint-' + block.tint"
-          [class.selected]="block.id === store.selectedId()"
+          [class.selected]="block.id === selection.selectedId()"
           [class.narrow]="block.width < NARROW"
-          [attr.aria-pressed]="block.id === store.selectedId()"
+          [attr.aria-pressed]="block.id === selection.selectedId()"
           [attr.aria-label]="block.spoken"
           [attr.data-block]="block.id"
           [style.left.%]="block.left"
           [style.width.%]="block.width"
           [style.top.px]="block.topPx"
           [style.height.px]="blockPx"
-          (focus)="store.selectedId.set(block.id)"
+          (focus)="selection.select(block.id)"
           (pointerdown)="drag($event, block.id)"
         >
           <span class="edge" data-edge="start" (pointerdown)="stretch($event, block.id, 'start')"></span>
@@ -117,7 +118,8 @@ const NARROW_PERCENT = 2;
   `,
 })
 export class WorkLaneComponent {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  protected readonly selection = inject(SelectionStore);
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
   /** The block being drawn. */
   protected readonly drawn = signal<Span | null>(null);
@@ -151,7 +153,7 @@ export class WorkLaneComponent {
   protected lengthOf = (span: Span): string => sayDuration(hoursOf(span));
 
   protected hover(event: PointerEvent): void {
-    this.store.cursorMs.set(this.instantUnder(event.clientX));
+    this.selection.point(this.instantUnder(event.clientX));
   }
 
   protected topOf(station: number): number {
@@ -161,12 +163,12 @@ export class WorkLaneComponent {
   /** A repeat stands for the block that it repeats. */
   protected pick(press: PointerEvent, id: string): void {
     press.stopPropagation();
-    this.store.selectedId.set(id);
+    this.selection.select(id);
   }
 
   protected drag(press: PointerEvent, id: string): void {
     press.stopPropagation();
-    this.store.selectedId.set(id);
+    this.selection.select(id);
     const block = this.store.trip()?.blocks.find((one) => one.id === id);
     if (!block) return;
     const from = spanOf(block).startMs;
@@ -182,7 +184,7 @@ export class WorkLaneComponent {
 
   protected stretch(press: PointerEvent, id: string, edge: Edge): void {
     press.stopPropagation();
-    this.store.selectedId.set(id);
+    this.selection.select(id);
     followPointer(press, {
       move: (event) => {
         this.hover(event);
@@ -212,7 +214,7 @@ export class WorkLaneComponent {
         const span = this.drawn();
         this.drawn.set(null);
         if (moved && span) this.add(span, station);
-        else this.store.selectedId.set(null);
+        else this.selection.select(null);
       },
     });
   }
@@ -228,11 +230,11 @@ export class WorkLaneComponent {
     const id = `b-${newKey()}`;
     const work = workForNew(
       this.store.trip(),
-      this.store.selected(),
+      this.selection.selected(),
       this.store.stations()[station - 1] ?? null,
     );
     this.store.edit((trip) => addBlock(trip, id, span, work, station) ?? trip);
-    this.store.selectedId.set(id);
+    this.selection.select(id);
   }
 
   private instantUnder(clientX: number): number {

@@ -27,7 +27,8 @@ import {
   replaceBlock,
   spanOf,
 } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
+import { SelectionStore } from '../../trip/selection.store';
 
 /** The choice of voice with heavy speech processing, which is no mode of its own. */
 const PROCESSED = 'SSB processed';
@@ -44,7 +45,7 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
   imports: [InlineChoiceComponent, InlineNumberComponent, InlineSpanComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (store.selected(); as block) {
+    @if (selection.selected(); as block) {
       <p class="block-sentence">
         <ks-choice
           label="Mode"
@@ -136,7 +137,8 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
   `,
 })
 export class BlockSentenceComponent {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  protected readonly selection = inject(SelectionStore);
   private readonly notices = inject(NoticesService);
   protected readonly processed = PROCESSED;
   protected readonly modes = MODE_NAMES.flatMap((mode) =>
@@ -154,7 +156,7 @@ export class BlockSentenceComponent {
 
   protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
   protected readonly span = computed(() => {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     return block ? spanOf(block) : { startMs: 0, endMs: 0 };
   });
 
@@ -163,7 +165,7 @@ export class BlockSentenceComponent {
 
   /** The share as it is counted on the air, with the length of a call that the user last said. */
   protected readonly duty = computed<Duty | null>(() => {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     if (!block) return null;
     const duty = dutyOf(block.share, block.mode);
     const seconds = this.pieceSeconds().get(`${block.id} ${block.mode}`);
@@ -173,7 +175,7 @@ export class BlockSentenceComponent {
       'perMinute',
     );
   });
-  protected readonly piece = computed(() => familyOf(this.store.selected()?.mode ?? 'CW').piece.name);
+  protected readonly piece = computed(() => familyOf(this.selection.selected()?.mode ?? 'CW').piece.name);
   /** Lengths of a call, s, that the user has said, by block and mode. */
   private readonly pieceSeconds = signal<ReadonlyMap<string, number>>(new Map());
 
@@ -186,7 +188,7 @@ export class BlockSentenceComponent {
     ...Object.entries(RATINGS).map(([value, { label }]) => ({ value, label })),
   ];
   protected readonly stationOfBlock = computed(() => {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     return `${block ? stationOf(block) : 1}`;
   });
   protected readonly stations = computed(() => {
@@ -199,13 +201,13 @@ export class BlockSentenceComponent {
   });
 
   protected setRating(word: string): void {
-    const id = this.store.selectedId();
+    const id = this.selection.selectedId();
     if (id !== null)
       this.store.edit((trip) => rateBlock(trip, id, word === 'trip' ? null : (word as Rating)));
   }
 
   protected setRepeat(word: string): void {
-    const id = this.store.selectedId();
+    const id = this.selection.selectedId();
     if (id === null) return;
     this.tell(
       this.store.tryEdit((trip) => repeatBlock(trip, id, word === 'once' ? null : (word as RepeatWord))),
@@ -214,7 +216,7 @@ export class BlockSentenceComponent {
 
   /** Another station takes the block over, unless it does something else then. */
   protected setStation(number: string): void {
-    const id = this.store.selectedId();
+    const id = this.selection.selectedId();
     if (id === null) return;
     this.tell(this.store.tryEdit((trip) => giveToStation(trip, id, Number(number))));
   }
@@ -224,19 +226,19 @@ export class BlockSentenceComponent {
   }
 
   protected set(change: Partial<Omit<Block, 'id'>>): void {
-    const id = this.store.selectedId();
+    const id = this.selection.selectedId();
     if (id !== null) this.store.edit((trip) => changeBlock(trip, id, change));
   }
 
   /** Another activity brings its usual share along. */
   protected setActivity(name: string): void {
     const activity = name as ActivityName;
-    this.set({ activity, share: usualShare(activity, this.store.selected()?.mode ?? 'CW') });
+    this.set({ activity, share: usualShare(activity, this.selection.selected()?.mode ?? 'CW') });
   }
 
   /** Another mode keeps the share, but for slots: those have the mode's own timing. */
   protected setMode(name: string): void {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     if (!block) return;
     const mode = (name === PROCESSED ? 'SSB' : name) as Mode;
     const { processed, ...rest } = block;
@@ -252,7 +254,7 @@ export class BlockSentenceComponent {
 
   /** Takes a share that was counted in calls, packets or slots; what does not fit into a minute is said. */
   protected setDuty(duty: Duty): void {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     if (!block) return;
     const share = shareOf(duty, block.mode);
     if (!share.ok) {
@@ -267,11 +269,11 @@ export class BlockSentenceComponent {
 
   protected remove({ id }: Block): void {
     this.store.edit((trip) => removeBlock(trip, id));
-    this.store.selectedId.set(null);
+    this.selection.select(null);
   }
 
   private retime(edge: 'start' | 'end', timeMs: number): string | null {
-    const id = this.store.selectedId();
+    const id = this.selection.selectedId();
     if (id === null) return null;
     const change = { [edge]: new Date(timeMs).toISOString() };
     return this.store.tryEdit((trip: Trip) => changeBlock(trip, id, change));

@@ -3,7 +3,7 @@ import { floorOf, targetOf, type Trip } from '@knapsack/contract';
 import { cautions, RATINGS, USUAL_TARGET_UP, type Rating } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { PanelFactsComponent } from './panel-facts.component';
 import { ShadeFactsComponent } from './shade-facts.component';
 import { WeatherFactsComponent } from './weather-facts.component';
@@ -148,7 +148,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
 })
 export class FactsComponent {
   protected readonly target = targetOf;
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
   protected readonly steps = [1, 5, 15].map((minutes) => ({
     value: `${minutes}`,
     label: minutes === 1 ? '1 minute' : `${minutes} minutes`,

@@ -6,7 +6,7 @@ import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
 import { changePlace, changeTurn, firstAim } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 
 const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [
   { value: 'flat', label: 'flat' },
@@ -89,7 +89,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
   `,
 })
 export class PanelFactsComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
   private readonly notices = inject(NoticesService);
   protected readonly aims = AIM_CHOICES;
   protected readonly mounts = Object.entries(MOUNTS).map(([value, { label }]) => ({ value, label }));

@@ -13,7 +13,7 @@ import {
   removeShade,
   sayCourse,
 } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 
 /** What stands between sun and panel: hours of shade, and the skyline. */
 @Component({
@@ -67,7 +67,7 @@ import { PlanStore } from '../../trip/trip.store';
   `,
 })
 export class ShadeFactsComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
   private readonly modals = inject(NgbModal);
   private readonly injector = inject(Injector);
   protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');

@@ -14,7 +14,7 @@ import { problemText } from '../../data/problem-text';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { NoticesService } from '../../shell/notices.service';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 
 const SOURCE_WORDS = {
   typed: 'painted by hand',
@@ -87,7 +87,7 @@ const LARGEST_FILE = 1_900_000;
   `,
 })
 export class WeatherFactsComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
   private readonly api = inject(ApiService);
   private readonly notices = inject(NoticesService);
   protected readonly airs = Object.entries(AIR_WORDS).map(([value, { label }]) => ({ value, label }));

@@ -21,7 +21,7 @@ import {
   swapItem,
   takeOut,
 } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
 import {
@@ -66,7 +66,7 @@ function stringsOf({
   templateUrl: './loadout.component.html',
 })
 export class LoadoutComponent {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
   private readonly newGear = inject(NewGearService);
   protected readonly opened = signal<string | null>(null);
   protected readonly kinds = GEAR_KINDS;

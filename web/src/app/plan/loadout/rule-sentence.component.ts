@@ -5,8 +5,9 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
 import { spanOf } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { ruleWords } from '@knapsack/contract/gear';
+import { SelectionStore } from '../../trip/selection.store';
 
 type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
 
@@ -49,8 +50,8 @@ type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
 export class RuleSentenceComponent {
   readonly rule = input.required<AccessoryRule>();
   readonly changed = output<AccessoryRule>();
-  private readonly store = inject(PlanStore);
-
+  private readonly store = inject(TripStore);
+  private readonly selection = inject(SelectionStore);
   protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
   protected readonly anHour = computed(() => {
     const rule = this.rule();
@@ -123,7 +124,7 @@ export class RuleSentenceComponent {
 
   /** The selected block's hours, or the first of the outing. */
   private hoursToBegin(): { start: string; end: string } {
-    const block = this.store.selected();
+    const block = this.selection.selected();
     if (block) return { start: block.start, end: block.end };
     const startMs = Date.parse(this.store.trip()?.start ?? '');
     return { start: iso(startMs), end: iso(startMs + HOUR_MS) };

@@ -9,9 +9,10 @@ import {
 import { sayQuantity, skylineAt } from '@knapsack/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { changePlace, changePoint } from '@knapsack/contract/edits';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { followPointer } from '../../lanes/pointer-drag';
 import { sunPath } from './sun-path';
+import { ForecastStore } from '../../trip/forecast.store';
 
 /** The strip in its own units: two for a degree of the compass, four for one of height. */
 const WIDTH = 720;
@@ -92,7 +93,8 @@ const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
 })
 export class SkylineDialog {
   protected readonly modal = inject(NgbActiveModal);
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
   private readonly strip = viewChild.required<ElementRef<HTMLElement>>('strip');
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
@@ -135,7 +137,7 @@ export class SkylineDialog {
   });
   /** What the panel gives so. */
   protected readonly gives = computed(() => {
-    const sun = this.store.view()?.verdict.sun;
+    const sun = this.forecast.view()?.verdict.sun;
     return sun ? `The sun offers ${sayQuantity({ value: sun.offeredAh, unit: 'Ah' })} over the outing.` : '';
   });
 

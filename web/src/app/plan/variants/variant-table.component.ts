@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { fixed, sayQuantity, sayTime } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { VariantsStore, type VariantRow } from '../../trip/variants.store';
 
 /** The variants side by side in a short table; their ridges stand in the picture above. */
@@ -45,7 +45,7 @@ import { VariantsStore, type VariantRow } from '../../trip/variants.store';
   `,
 })
 export class VariantTableComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
   private readonly variants = inject(VariantsStore);
   protected readonly rows = computed(() => {
     const zone = this.store.trip()?.place.timeZone ?? 'UTC';

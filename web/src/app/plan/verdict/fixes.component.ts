@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Fix } from '@knapsack/contract/what-if';
 import { sayLastingShort } from '@knapsack/core';
-import { PlanStore } from '../../trip/trip.store';
+import { TripStore } from '../../trip/trip.store';
 import { WhatIfStore } from '../../trip/what-if.store';
+import { ForecastStore } from '../../trip/forecast.store';
 
 /** For a plan whose chance is under its target: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
 @Component({
@@ -24,17 +25,18 @@ import { WhatIfStore } from '../../trip/what-if.store';
   `,
 })
 export class FixesComponent {
-  private readonly store = inject(PlanStore);
+  private readonly store = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
   private readonly whatIf = inject(WhatIfStore);
 
   protected readonly fresh = this.whatIf.fresh;
   /** Those of the plan before stand, faded, until the new ones are there: the lanes do not jump meanwhile. */
   protected readonly fixes = computed(() => {
-    if (!this.fresh() && this.store.view()?.verdict.endMs === null) return [];
+    if (!this.fresh() && this.forecast.view()?.verdict.endMs === null) return [];
     return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayLastingShort(fix.chance) }));
   });
 
   protected putOn(fix: Fix): void {
-    this.store.edit(() => fix.trip);
+    this.store.takePlan(fix.trip);
   }
 }

@@ -15,12 +15,14 @@ import {
 import { MARKS } from '../../parts/marks';
 import { newBlock } from '../plan-keys';
 import { NearAndFarComponent } from '../../lanes/near-and-far.component';
-import { PlanStore } from '../../trip/trip.store';
+import { SelectionStore } from '../../trip/selection.store';
+import { TripStore } from '../../trip/trip.store';
 import { ChanceStore } from '../../trip/chance.store';
 import { ChancesComponent } from './chances.component';
 import { FixesComponent } from './fixes.component';
 import { WhatIfStore } from '../../trip/what-if.store';
 import { SumComponent } from '../../parts/sum.component';
+import { ForecastStore } from '../../trip/forecast.store';
 
 /** How many findings stand under the sentence before the rest is folded away. */
 const FINDINGS_SHOWN = 2;
@@ -180,11 +182,13 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
   `,
 })
 export class VerdictComponent {
-  protected readonly store = inject(PlanStore);
+  protected readonly store = inject(TripStore);
+  private readonly selection = inject(SelectionStore);
+  protected readonly forecast = inject(ForecastStore);
   private readonly whatIf = inject(WhatIfStore);
   protected readonly chance = inject(ChanceStore);
-  protected readonly view = this.store.view;
-  protected readonly problems = this.store.problems;
+  protected readonly view = this.forecast.view;
+  protected readonly problems = this.forecast.problems;
   protected readonly sentence = computed(() => {
     const view = this.view();
     return view ? verdictSentence(view.verdict, this.store.trip()?.place.timeZone ?? 'UTC') : [];
@@ -225,7 +229,7 @@ export class VerdictComponent {
   });
 
   protected addHours(): void {
-    newBlock(this.store);
+    newBlock(this.store, this.selection);
   }
 
   protected addSky(): void {
@@ -235,12 +239,12 @@ export class VerdictComponent {
   protected unfold(figure: Explained | 'chance'): void {
     if (figure === 'chance') return;
     this.shownSum = figure;
-    this.store.explained.set(true);
+    this.forecast.explain();
   }
 
   protected lookAt(at: Look): void {
     this.shownLook = at;
-    this.store.explained.set(true);
+    this.forecast.explain();
   }
 
   protected sumOf(look: Look): Sum {

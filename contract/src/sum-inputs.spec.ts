@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { forecast } from '@knapsack/core';
+import type { Trip } from './documents/trip.js';
+import { tick, setWayIn, untickAll } from './edits/packing.js';
+import { harnessReport } from './harness/harness-report.js';
+import { withResult } from './rehearse/readiness.js';
+import { resolve } from './resolve/resolve.js';
+import { keepTicks, sameSum, sumInputs, withPlanOf } from './sum-inputs.js';
+import { bags } from './testing/any-gear.js';
+import { trips } from './testing/any-trip.js';
+import { kitShelf, kitTrip } from './testing/kit.js';
+
+/** A trip after somebody has named, noted, ticked, packed and rehearsed it. */
+const handled = (trip: Trip): Trip =>
+  withResult(
+    {
+      ...trip,
+      name: 'Another name',
+      note: 'a note',
+      variantName: 'A',
+      archived: true,
+      carryLimitG: 1234,
+      place: { ...trip.place, name: 'elsewhere' },
+      loadout: trip.loadout.map((item, index) => ({
+        ...item,
+        bag: 'b',
+        module: 'night',
+        packed: index % 2 === 0,
+      })),
+      packing: { ...trip.packing, operators: 3, bags: [{ id: 'b', name: 'bag' }] },
+    },
+    'volts curlew',
+    { outcome: 'ok', at: '2027-09-01T10:00:00Z' },
+  );
+
+describe('what the calculation depends on', () => {
+  it('is not what is named, noted, ticked, packed or rehearsed: nothing comes out otherwise', () => {
+    let calculated = 0;
+    fc.assert(
+      fc.property(trips, bags, (trip, gear) => {
+        const other = handled(trip);
+        expect(sameSum(trip, other)).toBeTrue();
+        const [one, two] = [resolve(trip, gear), resolve(other, gear)];
+        expect(two.ok).toBe(one.ok);
+        if (!one.ok || !two.ok) return;
+        calculated += 1;
+        expect(forecast(two.value).verdict).toEqual(forecast(one.value).verdict);
+        expect(harnessReport(other, gear)).toEqual(harnessReport(trip, gear));
+      }),
+    );
+    expect(calculated).toBeGreaterThan(5);
+  });
+
+  it('is everything else', () => {
+    const trip = kitTrip({ weather: { air: 'ordinary', windMS: 1 } });
+    const changes: Partial<Trip>[] = [
+      { startSoc: 0.5 },
+      { blocks: [] },
+      { loadout: trip.loadout.slice(1) },
+      { loadout: trip.loadout.map((item) => ({ ...item, count: item.count + 1 })) },
+      { weather: { air: 'hazy', windMS: 1 } },
+      { place: { ...trip.place, heightM: 7 } },
+      { harness: { runs: [{ to: 'curlew', lengthM: 3 }] } },
+      { packing: { wayIn: 'air' } },
+      { rehearsal: { roomC: 3 } },
+      { gear: kitShelf },
+      { variants: [{ ...trip, id: 'v', name: 'v', startSoc: 0.3 }] },
+    ];
+    for (const change of changes) {
+      expect(sameSum(trip, { ...trip, ...change }))
+        .withContext(JSON.stringify(change))
+        .toBeFalse();
+    }
+    expect(harnessReport(setWayIn(trip, 'air'), kitShelf)).not.toEqual(harnessReport(trip, kitShelf));
+  });
+
+  it('is taken from a remedy, while the rest stays as it is now', () => {
+    const asked = kitTrip();
+    const remedy = { ...asked, startSoc: 0.5, loadout: [...asked.loadout].reverse() };
+    const now = handled(asked);
+    const mended = withPlanOf(now, remedy);
+    expect(sumInputs(mended)).toEqual(sumInputs(remedy));
+    expect([mended.name, mended.note, mended.carryLimitG, mended.place.name]).toEqual([
+      ...['Another name', 'a note', 1234, 'elsewhere'],
+    ]);
+    expect(mended.rehearsal).toEqual(now.rehearsal!);
+    for (const item of now.loadout) {
+      expect(mended.loadout.find(({ gear }) => gear === item.gear)).toEqual(item);
+    }
+  });
+});
+
+describe('ticks', () => {
+  const trip = kitTrip();
+  const ticked = withResult(tick(trip, 0), 'load', { outcome: 'bad', at: '2027-09-01T10:00:00Z' });
+
+  it('stay when the plan goes back to another version, whatever that had', () => {
+    const back = keepTicks({ ...trip, startSoc: 0.4 }, ticked);
+    expect(back.startSoc).toBe(0.4);
+    expect(back.loadout[0].packed).toBeTrue();
+    expect(back.rehearsal?.results).toEqual(ticked.rehearsal?.results);
+    const forward = keepTicks(ticked, trip);
+    expect(forward.loadout.some(({ packed }) => packed)).toBeFalse();
+    expect(forward.rehearsal?.results).toBeUndefined();
+    expect(
+      keepTicks({ ...ticked, rehearsal: { ...ticked.rehearsal, roomC: 5 } }, untickAll(ticked)).rehearsal,
+    ).toEqual({
+      ...ticked.rehearsal,
+      roomC: 5,
+    });
+  });
+
+  it('follow the gear, not its place, and change nothing where they are the same', () => {
+    const turned = { ...trip, loadout: [...trip.loadout].reverse() };
+    expect(keepTicks(turned, ticked).loadout.at(-1)?.packed).toBeTrue();
+    expect(keepTicks(turned, ticked).loadout.filter(({ packed }) => packed).length).toBe(1);
+    expect(keepTicks(trip, trip)).toBe(trip);
+    const fresh = { ...trip, startSoc: 0.7 };
+    expect(keepTicks(fresh, trip)).toBe(fresh);
+  });
+});

@@ -1,0 +1,131 @@
+import { sameDocument } from './documents/same-document.js';
+import type { LoadoutItem, Trip } from './documents/trip.js';
+
+/** What a trip says that nothing is calculated from: names, notes, and how it is packed and rehearsed. */
+type Told =
+  'name' | 'note' | 'archived' | 'variantName' | 'variants' | 'carryLimitG' | 'packing' | 'rehearsal';
+
+/**
+ * A trip as the forecast, the chances and the wiring see it. Names, notes, ticks, what lies in which bag, results of the home
+ * test and the order of charging are not in it; of how one travels and of the room at home only what something hangs on.
+ */
+export function sumInputs(trip: Trip) {
+  const { packing, rehearsal, variants } = trip;
+  const { place, loadout, ...rest } = calculated(trip);
+  const { name: _name, ...site } = place;
+  return {
+    ...rest,
+    place: site,
+    loadout: carried(loadout),
+    variants: variants?.map(({ name: _variant, ...variant }) => ({
+      ...variant,
+      loadout: carried(variant.loadout),
+    })),
+    // It decides what a charger on board can feed, and what may fly.
+    wayIn: packing?.wayIn,
+    // What a meter reads there.
+    roomC: rehearsal?.roomC,
+  };
+}
+
+/** Whether two trips are the same to the calculation: for a tick, a note or a name nothing is calculated anew. */
+export const sameSum = (a: Trip, b: Trip): boolean => a === b || sameDocument(sumInputs(a), sumInputs(b));
+
+/**
+ * A trip whose plan is another's, as where a remedy was worked out while its name, its ticks or its bags were still changing: what
+ * nothing is calculated from stays as it is now.
+ */
+export function withPlanOf(now: Trip, planned: Trip): Trip {
+  const before = byGear(now.loadout);
+  return {
+    ...calculated(planned),
+    ...told(now),
+    place: { ...planned.place, name: now.place.name },
+    loadout: planned.loadout.map((item) => {
+      const { gear, count, rule, inSeries, run, meant } = item;
+      const { bag, module, packed } = before.get(gear)?.shift() ?? {};
+      return {
+        ...{ gear, count },
+        ...(rule !== undefined && { rule }),
+        ...(inSeries !== undefined && { inSeries }),
+        ...(run !== undefined && { run }),
+        ...(meant !== undefined && { meant }),
+        ...(bag !== undefined && { bag }),
+        ...(module !== undefined && { module }),
+        ...(packed !== undefined && { packed }),
+      };
+    }),
+  };
+}
+
+/**
+ * A trip with what has been ticked and read in another version of it: undoing an edit of the plan never unpacks the bag, nor forgets
+ * what the home test gave.
+ */
+export function keepTicks(to: Trip, from: Trip): Trip {
+  const before = byGear(from.loadout);
+  let same = to.rehearsal?.results === from.rehearsal?.results;
+  const loadout = to.loadout.map((item) => {
+    const ticked = before.get(item.gear)?.shift()?.packed ?? false;
+    if ((item.packed ?? false) === ticked) return item;
+    same = false;
+    const { packed: _packed, ...rest } = item;
+    return ticked ? { ...rest, packed: true } : rest;
+  });
+  if (same) return to;
+  const { results: _results, ...rehearsal } = to.rehearsal ?? {};
+  const results = from.rehearsal?.results;
+  const { rehearsal: _rehearsal, ...rest } = to;
+  return {
+    ...rest,
+    loadout,
+    ...((to.rehearsal || results) && { rehearsal: { ...rehearsal, ...(results && { results }) } }),
+  };
+}
+
+function calculated(trip: Trip): Omit<Trip, Told> {
+  const {
+    name: _name,
+    note: _note,
+    archived: _archived,
+    variantName: _variantName,
+    variants: _variants,
+    carryLimitG: _limit,
+    packing: _packing,
+    rehearsal: _rehearsal,
+    ...rest
+  } = trip;
+  return rest;
+}
+
+function told({
+  name,
+  note,
+  archived,
+  variantName,
+  variants,
+  carryLimitG,
+  packing,
+  rehearsal,
+}: Trip): Pick<Trip, Told> {
+  return {
+    name,
+    ...(note !== undefined && { note }),
+    ...(archived !== undefined && { archived }),
+    ...(variantName !== undefined && { variantName }),
+    ...(variants !== undefined && { variants }),
+    ...(carryLimitG !== undefined && { carryLimitG }),
+    ...(packing !== undefined && { packing }),
+    ...(rehearsal !== undefined && { rehearsal }),
+  };
+}
+
+const carried = (loadout: readonly LoadoutItem[]) =>
+  loadout.map(({ bag: _bag, module: _module, packed: _packed, ...item }) => item);
+
+/** The lines of a bag by their gear, in their order: one kind of gear may stand in several. */
+function byGear(loadout: readonly LoadoutItem[]): Map<string, LoadoutItem[]> {
+  const lines = new Map<string, LoadoutItem[]>();
+  for (const item of loadout) lines.set(item.gear, [...(lines.get(item.gear) ?? []), item]);
+  return lines;
+}
