@@ -15,6 +15,44 @@ const CLI_STANDS_ON =
   'cli stands on core and contract, and of the server on its search threads and what looks after the data folder.';
 const ROOM = (name) => `**/${name}/**`;
 
+/** Rooms of the page, each a folder of its own. */
+const ROOMS = [
+  'plan',
+  'size',
+  'wire',
+  'pack',
+  'rehearse',
+  'card',
+  'gear',
+  'bench',
+  'trips',
+  'quick',
+  'backup',
+];
+/** What they stand on. */
+const SHARED = ['trip', 'lanes', 'figures', 'work', 'parts', 'data', 'shell'];
+/** Relative imports that lead into one of some folders of the page. */
+const toRooms = (rooms) => `^\\.{1,2}/(?:\\.\\./)*(?:${rooms.join('|')})/`;
+const WEB = {
+  group: [
+    '@knapsack/server',
+    '@knapsack/cli',
+    '@knapsack/contract/schemas',
+    'joi',
+    'node:*',
+    'express',
+    'typeorm',
+    ROOM('server'),
+    ROOM('cli'),
+  ],
+  message: 'web speaks to the server over HTTP; the schemas of Joi stay there.',
+};
+const web = (files, patterns) => ({
+  files: [files],
+  ...(patterns.length > 0 && { ignores: ['**/*.spec.ts', '**/trip/rooms.ts', '**/trip/room-signs.ts'] }),
+  rules: { 'no-restricted-imports': ['error', { patterns: [WEB, ...patterns] }] },
+});
+
 export default tseslint.config(
   {
     ignores: [
@@ -120,20 +158,26 @@ export default tseslint.config(
     ['@knapsack/web', '@knapsack/cli', '@angular/*', ROOM('web'), ROOM('cli')],
     'server and web never import each other.',
   ),
-  forbid(
-    'web/src/**/*.ts',
-    [
-      '@knapsack/server',
-      '@knapsack/cli',
-      '@knapsack/contract/schemas',
-      'joi',
-      'node:*',
-      'express',
-      'typeorm',
-      ROOM('server'),
-      ROOM('cli'),
-    ],
-    'web speaks to the server over HTTP; the schemas of Joi stay there.',
+  web('web/src/**/*.ts', []),
+  // What rooms share knows no room; the table of rooms alone does, and their signs.
+  web(`web/src/app/{${SHARED.join(',')}}/**/*.ts`, [
+    { regex: toRooms(ROOMS), message: 'What rooms share imports no room: rooms stand on it.' },
+  ]),
+  web('web/src/app/{work,parts,data,shell}/**/*.ts', [
+    { regex: toRooms(ROOMS), message: 'What rooms share imports no room: rooms stand on it.' },
+    {
+      regex: toRooms(['lanes', 'figures']),
+      message: 'lanes and figures stand on parts, data, work and shell.',
+    },
+  ]),
+  ...ROOMS.map((room) =>
+    web(`web/src/app/${room}/**/*.ts`, [
+      {
+        regex: toRooms(ROOMS.filter((other) => other !== room)),
+        message:
+          'Rooms never import rooms: what two of them need stands in trip, lanes, figures, work, parts or data.',
+      },
+    ]),
   ),
   {
     files: ['cli/src/**/*.ts'],

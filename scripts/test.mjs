@@ -21,38 +21,52 @@ await step('setting up', async () => {
 });
 // Compiling keeps one core busy for two minutes on Node.js 20; what needs no database goes on beside it.
 const engine = ensureEngine();
-await step('lint', async () => {
-  await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], { shown });
-  await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], { shown });
-});
 await step('type check and libraries', ensureLibraries);
-await step('unit tests in Chromium', () =>
-  node([at('node_modules/@angular/cli/bin/ng.js'), 'test', '--no-watch', '--no-progress'], {
-    shown,
-    env: NG_ENVIRONMENT,
-    folder: 'web',
-  }),
+// Two cores: what waits for nothing runs beside what takes long. What runs beside is shown only where it fails.
+const beside = { shown: 'failed' };
+await step('lint and units', () =>
+  Promise.all([
+    (async () => {
+      await step('lint', async () => {
+        await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], beside);
+        await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], beside);
+      });
+      await step('unit tests in Chromium', () =>
+        node([at('node_modules/@angular/cli/bin/ng.js'), 'test', '--no-watch', '--no-progress'], {
+          ...beside,
+          env: NG_ENVIRONMENT,
+          folder: 'web',
+        }),
+      );
+    })(),
+    (async () => {
+      await step('engine, server and page', () => Promise.all([engine, ensureServed()]));
+      await step('unit tests under Node.js', () =>
+        tool(
+          'jasmine/bin/jasmine.js',
+          [
+            '--helper=scripts/property-seed.mjs',
+            '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
+            '{docs,scripts}/**/*.spec.mjs',
+          ],
+          { shown },
+        ),
+      );
+    })(),
+  ]),
 );
-await step('engine, server and page', () => Promise.all([engine, ensureServed()]));
-await step('unit tests under Node.js', () =>
-  tool(
-    'jasmine/bin/jasmine.js',
-    [
-      '--helper=scripts/property-seed.mjs',
-      '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
-      '{docs,scripts}/**/*.spec.mjs',
-    ],
-    { shown },
-  ),
+await step('hard days and the newest Node.js', () =>
+  Promise.all([
+    step('the server killed, full, asked nonsense, left alone and backed up', async () => {
+      await node([at('scripts/kills.mjs'), '4'], { shown });
+      await node([at('scripts/disk-full.mjs'), '4'], { shown });
+      await node([at('scripts/fuzz.mjs'), '600'], { shown });
+      await node([at('scripts/cancelled.mjs'), '12'], { shown });
+      await node([at('scripts/backup.mjs'), '40', '60'], { shown });
+    }),
+    step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown })),
+  ]),
 );
-await step('the server killed, full, asked nonsense, left alone and backed up', async () => {
-  await node([at('scripts/kills.mjs'), '4'], { shown });
-  await node([at('scripts/disk-full.mjs'), '4'], { shown });
-  await node([at('scripts/fuzz.mjs'), '600'], { shown });
-  await node([at('scripts/cancelled.mjs'), '12'], { shown });
-  await node([at('scripts/backup.mjs'), '40', '60'], { shown });
-});
-await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
 await step('end to end', async () => {
   await makeRelease();
   await tool('typescript/bin/tsc', ['--noEmit', '--project', 'e2e'], { shown });

@@ -197,7 +197,3 @@ export function picks({ weight, price, effortless }: Fronts, chance: number): Pi
     best: weight.at(-1) ?? null,
   };
 }
-
-/** The best chance that a front offers up to a weight, g; null for nothing that light. */
-export const bestWithin = (front: readonly TriedKit[], grams: number): TriedKit | null =>
-  front.filter(({ kit }) => kit.grams <= grams).at(-1) ?? null;

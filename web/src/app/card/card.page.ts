@@ -73,6 +73,7 @@ export class CardPage implements OnDestroy {
   private ask(question: CardQuestion): void {
     this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(() => hireWorker('card'), {
       answered: (card, newest) => {
+        this.failed.set(false);
         if (newest) this.card.set(card);
       },
       failed: () => this.failed.set(true),

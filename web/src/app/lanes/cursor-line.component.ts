@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { LanesStore } from './lanes.store';
+import { LanesStore } from '../trip/lanes.store';
 import { shareOf } from './time-scale';
 import { SelectionStore } from '../trip/selection.store';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { sayTime } from '@knapsack/core';
-import { LanesStore } from './lanes.store';
+import { LanesStore } from '../trip/lanes.store';
 import { TripStore } from '../trip/trip.store';
 
 const NEARER = 2;

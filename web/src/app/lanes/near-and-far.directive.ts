@@ -1,5 +1,5 @@
 import { Directive, ElementRef, inject } from '@angular/core';
-import { LanesStore } from './lanes.store';
+import { LanesStore } from '../trip/lanes.store';
 import { readMargins } from './ridge/scene';
 import { instantAt } from './time-scale';
 

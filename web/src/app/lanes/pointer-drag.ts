@@ -15,6 +15,7 @@ export function followPointer(press: PointerEvent, tale: DragTale): void {
   if (press.button !== 0) return;
   const target = press.currentTarget as HTMLElement;
   target.setPointerCapture(press.pointerId);
+  const over = new AbortController();
   let moved = false;
 
   const onMove = (event: PointerEvent): void => {
@@ -23,14 +24,23 @@ export function followPointer(press: PointerEvent, tale: DragTale): void {
     moved ||= Math.abs(dx) > SHAKY_PX;
     if (moved) tale.move(event, dx);
   };
-  const onEnd = (event: PointerEvent): void => {
-    if (event.pointerId !== press.pointerId) return;
-    target.removeEventListener('pointermove', onMove);
-    target.removeEventListener('pointerup', onEnd);
-    target.removeEventListener('pointercancel', onEnd);
+  const end = (event: PointerEvent): void => {
+    if (event.pointerId !== press.pointerId || over.signal.aborted) return;
+    over.abort();
+    if (target.hasPointerCapture(press.pointerId)) target.releasePointerCapture(press.pointerId);
     tale.end(event, moved);
   };
-  target.addEventListener('pointermove', onMove);
-  target.addEventListener('pointerup', onEnd);
-  target.addEventListener('pointercancel', onEnd);
+  const onKey = (event: KeyboardEvent): void => {
+    if (event.key !== 'Escape') return;
+    // It ends the drag and nothing else.
+    event.stopPropagation();
+    event.preventDefault();
+    end(press);
+  };
+  const { signal } = over;
+  target.addEventListener('pointermove', onMove, { signal });
+  for (const last of ['pointerup', 'pointercancel', 'lostpointercapture'] as const) {
+    target.addEventListener(last, end, { signal });
+  }
+  document.addEventListener('keydown', onKey, { signal, capture: true });
 }

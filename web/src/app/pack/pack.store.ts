@@ -73,6 +73,7 @@ export class PackStore implements OnDestroy {
   private ask(question: PackQuestion): void {
     this.worker ??= new NewestWorker<PackQuestion, PackAnswer>(() => hireWorker('pack'), {
       answered: (is, newest) => {
+        this.failed.set(false);
         if (newest && this.asked) this.answer.set({ of: this.asked, is });
       },
       failed: () => this.failed.set(true),

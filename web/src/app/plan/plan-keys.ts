@@ -14,7 +14,7 @@ import {
   stepShare,
   workForNew,
 } from '@knapsack/contract/edits';
-import type { LanesStore } from '../lanes/lanes.store';
+import type { LanesStore } from '../trip/lanes.store';
 import type { GhostStore } from '../trip/ghost.store';
 import type { SelectionStore } from '../trip/selection.store';
 import type { TripStore } from '../trip/trip.store';

@@ -4,7 +4,7 @@ import { KeysService } from '../shell/keys.service';
 import { BlockSentenceComponent } from './block/block-sentence.component';
 import { FactsComponent } from './facts/facts.component';
 import { FlowLaneComponent } from '../lanes/flow/flow-lane.component';
-import { LanesStore } from '../lanes/lanes.store';
+import { LanesStore } from '../trip/lanes.store';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';

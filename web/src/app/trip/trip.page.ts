@@ -6,7 +6,7 @@ import { ChanceStore } from './chance.store';
 import { ForecastStore } from './forecast.store';
 import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
-import { LanesStore } from '../lanes/lanes.store';
+import { LanesStore } from './lanes.store';
 import { TripHeaderComponent } from './trip-header.component';
 import { draftBox } from './draft-box';
 import { TripStore } from './trip.store';

@@ -9,7 +9,7 @@ import { hour, hoursOfBlocks, shelf, trip } from '@knapsack/contract/testing/out
 import { draftBox } from './draft-box';
 import { ForecastStore } from './forecast.store';
 import { GhostStore } from './ghost.store';
-import { LanesStore } from '../lanes/lanes.store';
+import { LanesStore } from './lanes.store';
 import { handlePlanKey } from '../plan/plan-keys';
 import { SelectionStore } from './selection.store';
 import { TripStore } from './trip.store';

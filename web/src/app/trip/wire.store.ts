@@ -78,6 +78,7 @@ export class WireStore implements OnDestroy {
   private ask(question: WireQuestion): void {
     this.worker ??= new NewestWorker<WireQuestion, WireAnswer>(() => hireWorker('wire'), {
       answered: (answer, newest) => {
+        this.failed.set(false);
         if (newest) this.newest.set({ trip: this.asked, is: answer });
       },
       failed: () => this.failed.set(true),

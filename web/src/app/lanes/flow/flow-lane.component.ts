@@ -12,7 +12,7 @@ import {
 import { MINUTE_MS, sayQuantity } from '@knapsack/core';
 import { ThemeService } from '../../shell/theme.service';
 import { CursorLineComponent } from '../cursor-line.component';
-import { LanesStore } from '../lanes.store';
+import { LanesStore } from '../../trip/lanes.store';
 import { readPalette } from '../ridge/palette';
 import { instantAt, shareOf } from '../time-scale';
 import { drawFlow } from './draw-flow';

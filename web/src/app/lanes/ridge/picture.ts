@@ -1,6 +1,6 @@
 import { fixed } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
-import type { RidgeFace } from '../lanes.store';
+import type { RidgeFace } from '../../trip/lanes.store';
 
 /** What the ridge's line is of: its values at the step edges, its scale, and the waterline that it must not reach. */
 export interface Picture {

@@ -15,7 +15,7 @@ import { QUARTER_MS } from '@knapsack/contract/edits';
 import { ChanceStore } from '../../trip/chance.store';
 import { CursorLineComponent } from '../cursor-line.component';
 import { GhostStore } from '../../trip/ghost.store';
-import { LanesStore, type RidgeFace } from '../lanes.store';
+import { LanesStore, type RidgeFace } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { readingAt } from '../readout/reading';
 import { instantAt, shareOf } from '../time-scale';

@@ -12,7 +12,7 @@ import { CLOUD_WORDS, fixed, HOUR_MS, sayHour, sayTime } from '@knapsack/core';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { CursorLineComponent } from '../cursor-line.component';
 import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '@knapsack/contract/edits';
-import { LanesStore } from '../lanes.store';
+import { LanesStore } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { followPointer } from '../pointer-drag';
 import { instantAt, shareOf } from '../time-scale';

@@ -21,7 +21,7 @@ import {
 } from '@knapsack/contract/edits';
 import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
-import { LanesStore } from '../lanes.store';
+import { LanesStore } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { instantAt, shareOf } from '../time-scale';
 import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';

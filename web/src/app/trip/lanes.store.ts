@@ -1,9 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Span } from '@knapsack/core';
 import { spanOf } from '@knapsack/contract/edits';
-import { TripStore } from '../trip/trip.store';
+import { TripStore } from './trip.store';
 import { fitted, panned, zoomed } from './time-window';
-import { SelectionStore } from '../trip/selection.store';
+import { SelectionStore } from './selection.store';
 
 /** What the ridge shows of the same run: charge in the battery, or volts at the radio. */
 export type RidgeFace = 'charge' | 'volts';
