@@ -3,12 +3,13 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { fixed, METER_SCRIPTS, sayQuantity, stretchFigures, type MeterScript } from '@knapsack/core';
 import { problemText } from '../data/problem-text';
+import { choicesOf } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { saveFile } from '../data/save-file';
 import { KeysService } from '../shell/keys.service';
 import { BenchStore } from './bench.store';
-import { isMode, MARK_CHOICES, type MarkKind } from '@knapsack/contract/bench';
+import { isMode, MARK_CHOICES } from '@knapsack/contract/bench';
 import { CapacityTestComponent } from './capacity-test.component';
 import { PanelCheckComponent } from './panel-check.component';
 import { readingsCsv } from './readings-csv';
@@ -36,7 +37,7 @@ export class BenchPage {
   protected readonly loaded = signal(false);
   protected readonly problem = signal<string | null>(null);
   protected readonly kinds = MARK_CHOICES;
-  protected readonly scripts = Object.entries(METER_SCRIPTS).map(([value, label]) => ({ value, label }));
+  protected readonly scripts = choicesOf(METER_SCRIPTS);
   protected readonly rates = [1, 2, 5, 10].map((rate) => ({ value: `${rate}`, label: `${rate}` }));
   protected readonly speeds = [1, 10, 60].map((faster) => ({
     value: `${faster}`,
@@ -95,9 +96,6 @@ export class BenchPage {
       this.problem.set(problemText(error));
     }
   }
-
-  protected asScript = (name: string): MeterScript => name as MeterScript;
-  protected asKind = (name: string): MarkKind => name as MarkKind;
 
   protected ask(change: { script?: MeterScript; powerW?: number; rate?: number; faster?: number }): void {
     this.store.choice.update((choice) => ({ ...choice, ...change }));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { pinEntry, type FieldName, type Figure } from '@knapsack/contract';
-import { SOURCES, type Source } from '@knapsack/core';
+import { SOURCES } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { typedOver, sayFigure, sourceWord } from '@knapsack/contract/gear';
@@ -30,7 +30,7 @@ import { today } from '../data/today';
             [label]="'Source of ' + label()"
             [value]="known.source"
             [choices]="sources"
-            (picked)="changed.emit({ ...known, source: asSource($event) })"
+            (picked)="changed.emit({ ...known, source: $event })"
           />
         }
         @if (figure()?.others?.length || figure()?.pinned) {
@@ -90,7 +90,6 @@ export class FigureRowComponent {
   protected said = sayFigure;
   protected sourceOf = sourceWord;
   protected pinned = pinEntry;
-  protected asSource = (name: string): Source => name as Source;
 
   /** A value typed over another stands, whatever the other was; the other becomes its history unless it was assumed. */
   protected type(value: number): void {

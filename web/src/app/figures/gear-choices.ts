@@ -18,7 +18,7 @@ import {
   type RunName,
   type Technology,
 } from '@knapsack/core';
-import type { Choice } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 import { profileChoices } from './profile-choices';
 
 /** One of a few words that says what an item is, and the item with another of them. */

@@ -19,6 +19,7 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
+import { choicesOf } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
@@ -34,12 +35,8 @@ import { kitForOuting } from '@knapsack/contract/gear';
       <h2 id="shortlist-title">Which radio to carry</h2>
       <p>
         For
-        <ks-choice
-          label="School"
-          [value]="school()"
-          [choices]="schools"
-          (picked)="school.set(asSchool($event))"
-        />: receives on at most
+        <ks-choice label="School" [value]="school()" [choices]="schools" (picked)="school.set($event)" />:
+        receives on at most
         <ks-number
           field="receiveA"
           label="Most to receive on"
@@ -111,7 +108,7 @@ export class ShortlistComponent {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly notices = inject(NoticesService);
-  protected readonly schools = Object.entries(RADIO_SCHOOLS).map(([value, { label }]) => ({ value, label }));
+  protected readonly schools = choicesOf(RADIO_SCHOOLS);
   protected readonly school = signal<RadioSchool>('overall');
   /** The school's thresholds until one of them is changed. */
   protected readonly asked = linkedSignal<RadioThresholds>(() => RADIO_SCHOOLS[this.school()]);
@@ -164,8 +161,6 @@ export class ShortlistComponent {
     const weight = battery.weightG ? ` of ${sayQuantity({ value: battery.weightG.value, unit: 'g' })}` : '';
     return `Takes ${battery.name}${weight}, ${sayQuantity({ value: marginAh, unit: 'Ah' })} to spare${power}.`;
   }
-
-  protected asSchool = (name: string): RadioSchool => name as RadioSchool;
 
   protected ask(change: Partial<RadioThresholds>): void {
     this.asked.update((before) => ({ ...before, ...change }));

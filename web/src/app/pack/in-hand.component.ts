@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MODULES, type ModuleName } from '@knapsack/contract';
 import { whatFor } from '@knapsack/contract/pack';
-import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
 import { TripStore } from '../trip/trip.store';

@@ -1,9 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-
-export interface Choice {
-  readonly value: string;
-  readonly label: string;
-}
+import type { Choice } from './choices';
 
 /** One of a few words within a sentence. */
 @Component({
@@ -17,15 +13,16 @@ export interface Choice {
     </select>
   `,
 })
-export class InlineChoiceComponent {
-  readonly value = input.required<string>();
-  readonly choices = input.required<readonly Choice[]>();
+export class InlineChoiceComponent<Word extends string = string> {
+  readonly value = input.required<Word | ''>();
+  readonly choices = input.required<readonly Choice<Word>[]>();
   readonly label = input.required<string>();
-  readonly picked = output<string>();
+  readonly picked = output<Word>();
 
   protected pick(event: Event): void {
     const select = event.target as HTMLSelectElement;
-    this.picked.emit(select.value);
+    const word = this.choices().find(({ value }) => value === select.value);
+    if (word) this.picked.emit(word.value);
     // The owner's value stands: what it takes comes back by its binding, what it refuses never shows.
     select.value = this.value();
   }

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { withCharging, type ChargeLine } from '@knapsack/contract/rehearse';
 import { fixed, sayDay, sayDuration, sayHour, sayQuantity } from '@knapsack/core';
-import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { TripStore } from '../trip/trip.store';

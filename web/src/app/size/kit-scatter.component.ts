@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { fixed, kitName, sayChance, type TriedKit } from '@knapsack/core';
+import type { Choice } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { ChanceStore } from '../trip/chance.store';
 import { PlotGridComponent } from './plot-grid.component';
@@ -31,7 +32,7 @@ const FAR = 2.2;
           label="What kits are held against"
           [value]="by()"
           [choices]="burdens"
-          (picked)="by.set(asBurden($event))"
+          (picked)="by.set($event)"
         />
         <span class="muted hint">{{ hint() }}</span>
       </figcaption>
@@ -97,7 +98,7 @@ export class KitScatterComponent {
   protected readonly plot = plotFor(isNarrow());
   protected readonly by = this.store.by;
   protected readonly over = signal<string | null>(null);
-  protected readonly burdens = [
+  protected readonly burdens: readonly Choice<KitBurden>[] = [
     { value: 'weight', label: 'weight' },
     { value: 'price', label: 'price' },
   ];
@@ -183,8 +184,6 @@ export class KitScatterComponent {
     const x = this.scale().x(this.store.inBagG());
     return { x, y: this.scale().y(chance.chance), left: x > this.plot.width * 0.8 };
   });
-
-  protected asBurden = (name: string): KitBurden => name as KitBurden;
 
   /** Null prices are not on the price front; they have no place in its picture. */
   private burden({ kit }: TriedKit): number {

@@ -7,8 +7,9 @@ import {
   sayConnector,
   WIRE_SIZES_MM2,
   type Connector,
+  type FuseKind,
 } from '@knapsack/core';
-import type { Choice } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 
 const GAUGES = [20, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
 export const NOT_SAID: Choice = { value: '', label: 'not said' };
@@ -36,7 +37,7 @@ export const METALS: readonly Choice[] = [
 ];
 
 /** Kinds of fuses; its rating says which unless somebody does. */
-export const FUSE_CHOICES: readonly Choice[] = FUSE_KIND_NAMES.map((value) => ({
+export const FUSE_CHOICES: readonly Choice<FuseKind>[] = FUSE_KIND_NAMES.map((value) => ({
   value,
   label: FUSE_KINDS[value].label,
 }));

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FIELDS, readNumber, type AddedKind, type RunNote } from '@knapsack/contract';
 import { changeRun, insertBefore, tryRun } from '@knapsack/contract/harness';
-import { CONNECTOR_ENDS, usualKind, type Connector, type FuseKind, type HarnessPart } from '@knapsack/core';
+import { CONNECTOR_ENDS, usualKind, type Connector, type HarnessPart } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
-import { InlineChoiceComponent, type Choice } from '../parts/inline-choice.component';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { TripStore } from '../trip/trip.store';
 import { AddedPartComponent } from './added-part.component';
@@ -57,7 +58,7 @@ import { WireStore } from '../trip/wire.store';
               label="Kind of fuse"
               [value]="fuseKind()"
               [choices]="fuseKinds"
-              (picked)="say({ fuseKind: asKind($event) })"
+              (picked)="say({ fuseKind: $event })"
             />
             at
             <ks-text
@@ -144,7 +145,6 @@ export class RunSentenceComponent {
   protected readonly lies = LIES;
   protected readonly metals = METALS;
   protected readonly fuseKinds = FUSE_CHOICES;
-  protected readonly asKind = (kind: string) => kind as FuseKind;
   protected readonly problem = signal<string | null>(null);
 
   protected readonly part = computed<HarnessPart | null>(() => {

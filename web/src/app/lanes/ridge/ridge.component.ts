@@ -9,6 +9,7 @@ import {
   type OnDestroy,
 } from '@angular/core';
 import { MINUTE_MS } from '@knapsack/core';
+import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { ThemeService } from '../../shell/theme.service';
 import { QUARTER_MS } from '@knapsack/contract/edits';
@@ -47,7 +48,7 @@ const DASHES: readonly (readonly number[])[] = [
         label="What the ridge shows"
         [value]="lanes.face()"
         [choices]="faces"
-        (picked)="lanes.face.set(asFace($event))"
+        (picked)="lanes.face.set($event)"
       />
     </div>
     <div
@@ -83,7 +84,7 @@ export class RidgeComponent implements OnDestroy {
   private readonly ghost = inject(GhostStore);
   private readonly chances = inject(ChanceStore);
   private readonly themes = inject(ThemeService);
-  protected readonly faces = [
+  protected readonly faces: readonly Choice<RidgeFace>[] = [
     { value: 'charge', label: 'charge' },
     { value: 'volts', label: 'volts' },
   ];
@@ -155,8 +156,6 @@ export class RidgeComponent implements OnDestroy {
   ngOnDestroy(): void {
     this.chart?.destroy();
   }
-
-  protected asFace = (name: string): RidgeFace => name as RidgeFace;
 
   protected hover(event: PointerEvent): void {
     const element = event.currentTarget as HTMLElement;

@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import { USUAL_WEATHER, type Trip } from '@knapsack/contract';
 import { CLOUD_WORDS, fixed, HOUR_MS, sayHour, sayTime } from '@knapsack/core';
+import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { CursorLineComponent } from '../cursor-line.component';
 import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '@knapsack/contract/edits';
@@ -23,7 +24,7 @@ import { SelectionStore } from '../../trip/selection.store';
 /** What a press on the sky does: the next cloud word, one word, fog until the hour, rain from it. */
 type Brush = 'next' | keyof typeof CLOUD_WORDS | 'fog' | 'rain';
 
-const BRUSHES: readonly { readonly value: Brush; readonly label: string }[] = [
+const BRUSHES: readonly Choice<Brush>[] = [
   { value: 'next', label: 'cloudier' },
   ...(Object.keys(CLOUD_WORDS) as (keyof typeof CLOUD_WORDS)[]).map((value) => ({ value, label: value })),
   { value: 'fog', label: 'fog until' },
@@ -44,7 +45,7 @@ const BRUSHES: readonly { readonly value: Brush; readonly label: string }[] = [
           label="What a press on the sky paints"
           [value]="brush()"
           [choices]="brushes"
-          (picked)="brush.set(asBrush($event))"
+          (picked)="brush.set($event)"
         />
       </div>
       <div
@@ -183,8 +184,6 @@ export class SkyLaneComponent {
     const { cloud, closed } = this.skyAt(chosen.atMs);
     return `${sayTime(chosen.atMs, this.zone())}, ${closed ?? cloudWord(cloud)}`;
   });
-
-  protected asBrush = (name: string): Brush => name as Brush;
 
   protected hover(event: PointerEvent): void {
     this.selection.point(this.instantUnder(event.clientX));

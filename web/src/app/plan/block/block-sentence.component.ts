@@ -14,6 +14,7 @@ import {
   type Mode,
   type Rating,
 } from '@knapsack/core';
+import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
@@ -183,10 +184,7 @@ export class BlockSentenceComponent {
     { value: 'once', label: 'once' },
     ...Object.entries(REPEATS).map(([value, label]) => ({ value, label })),
   ];
-  protected readonly ratings = [
-    { value: 'trip', label: 'as the trip' },
-    ...Object.entries(RATINGS).map(([value, { label }]) => ({ value, label })),
-  ];
+  protected readonly ratings = [{ value: 'trip', label: 'as the trip' }, ...choicesOf(RATINGS)];
   protected readonly stationOfBlock = computed(() => {
     const block = this.selection.selected();
     return `${block ? stationOf(block) : 1}`;

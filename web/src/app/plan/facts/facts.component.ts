@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { floorOf, targetOf, type Trip } from '@knapsack/contract';
-import { cautions, RATINGS, USUAL_TARGET_UP, type Rating } from '@knapsack/core';
+import { cautions, RATINGS, USUAL_TARGET_UP } from '@knapsack/core';
+import { choicesOf } from '../../parts/choices';
+import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { TripStore } from '../../trip/trip.store';
@@ -93,7 +95,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
               label="Use of the batteries"
               [value]="trip.batteryUse ?? 'parallel'"
               [choices]="uses"
-              (picked)="set({ batteryUse: asUse($event) })"
+              (picked)="set({ batteryUse: $event })"
             />.
             @if (trip.batteryUse === 'turns' && hasPanel()) {
               The sun charges
@@ -112,7 +114,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
             label="Rating of the load"
             [value]="trip.rating ?? 'measured'"
             [choices]="ratings"
-            (picked)="set({ rating: asRating($event) })"
+            (picked)="set({ rating: $event })"
           />, in steps of
           <ks-choice
             label="Step"
@@ -128,7 +130,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
               label="Where the radio gets its power"
               [value]="trip.radioOn ?? 'battery'"
               [choices]="supplies"
-              (picked)="set({ radioOn: asSupply($event) })"
+              (picked)="set({ radioOn: $event })"
             />.
           </p>
         }
@@ -153,7 +155,7 @@ export class FactsComponent {
     value: `${minutes}`,
     label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
   }));
-  protected readonly uses = [
+  protected readonly uses: readonly Choice<NonNullable<Trip['batteryUse']>>[] = [
     { value: 'parallel', label: 'all together' },
     { value: 'turns', label: 'one after the other' },
   ];
@@ -170,11 +172,11 @@ export class FactsComponent {
     { value: 'used', label: 'the one in use' },
     { value: 'idle', label: 'one that waits' },
   ];
-  protected readonly supplies = [
+  protected readonly supplies: readonly Choice<NonNullable<Trip['radioOn']>>[] = [
     { value: 'battery', label: 'straight on the battery' },
     { value: 'terminals', label: 'on the controller’s load terminals' },
   ];
-  protected readonly ratings = Object.entries(RATINGS).map(([value, { label }]) => ({ value, label }));
+  protected readonly ratings = choicesOf(RATINGS);
 
   protected readonly hasPanel = computed(() => this.store.panel() !== null);
   protected readonly hasController = computed(() => this.store.controller() !== null);
@@ -197,10 +199,6 @@ export class FactsComponent {
     const battery = this.store.battery();
     return battery ? cautions(battery.chemistry) : [];
   });
-
-  protected asUse = (name: string) => name as NonNullable<Trip['batteryUse']>;
-  protected asSupply = (name: string) => name as NonNullable<Trip['radioOn']>;
-  protected asRating = (name: string) => name as Rating;
 
   protected set(change: Partial<Trip>): void {
     this.store.edit((trip) => ({ ...trip, ...change }));

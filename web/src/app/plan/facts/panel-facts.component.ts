@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { resolve, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
-import { bestFixedAim, MOUNTS, type GroundWord, type Mount } from '@knapsack/core';
+import { bestFixedAim, MOUNTS } from '@knapsack/core';
+import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
@@ -77,13 +78,13 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
         label="Ground"
         [value]="place().ground"
         [choices]="grounds"
-        (picked)="setPlace({ ground: asGround($event) })"
+        (picked)="setPlace({ ground: $event })"
       />,
       <ks-choice
         label="Mount"
         [value]="place().mount"
         [choices]="mounts"
-        (picked)="setPlace({ mount: asMount($event) })"
+        (picked)="setPlace({ mount: $event })"
       />.
     </p>
   `,
@@ -92,7 +93,7 @@ export class PanelFactsComponent {
   private readonly store = inject(TripStore);
   private readonly notices = inject(NoticesService);
   protected readonly aims = AIM_CHOICES;
-  protected readonly mounts = Object.entries(MOUNTS).map(([value, { label }]) => ({ value, label }));
+  protected readonly mounts = choicesOf(MOUNTS);
   protected readonly grounds = (['grass', 'snow', 'sand', 'water'] as const).map((value) => ({
     value,
     label: value,
@@ -124,9 +125,6 @@ export class PanelFactsComponent {
       ? `, ${Math.round(bearing.compassDeg)} ° by compass,`
       : '';
   });
-
-  protected asMount = (name: string): Mount => name as Mount;
-  protected asGround = (name: string): GroundWord => name as GroundWord;
 
   protected setAim(how: string): void {
     this.store.edit((trip) => changePlace(trip, { aim: firstAim(how as AimChoice['how'], trip) }));

@@ -7,10 +7,11 @@ import {
   type Weather,
   type WeatherDocument,
 } from '@knapsack/contract';
-import { AIR_WORDS, CLIMATES, type AirWord, type ClimateWord } from '@knapsack/core';
+import { AIR_WORDS, CLIMATES, type ClimateWord } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../../data/api.service';
 import { problemText } from '../../data/problem-text';
+import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { NoticesService } from '../../shell/notices.service';
@@ -36,7 +37,7 @@ const LARGEST_FILE = 1_900_000;
         label="Air"
         [value]="weather().air"
         [choices]="airs"
-        (picked)="setWeather({ air: asAir($event) })"
+        (picked)="setWeather({ air: $event })"
       />
       air, wind
       <ks-number
@@ -90,7 +91,7 @@ export class WeatherFactsComponent {
   private readonly store = inject(TripStore);
   private readonly api = inject(ApiService);
   private readonly notices = inject(NoticesService);
-  protected readonly airs = Object.entries(AIR_WORDS).map(([value, { label }]) => ({ value, label }));
+  protected readonly airs = choicesOf(AIR_WORDS);
   protected readonly climates = computed(() => [
     ...(this.weather().climate ? [] : [{ value: '', label: 'not said' }]),
     ...Object.entries(CLIMATES).map(([value, { label }]) => ({ value, label })),
@@ -105,8 +106,6 @@ export class WeatherFactsComponent {
     const trip = this.store.trip();
     return trip ? usualCloud(trip) : 0;
   });
-
-  protected asAir = (name: string): AirWord => name as AirWord;
 
   protected setWeather(change: Partial<Weather>): void {
     this.store.edit((trip) => ({ ...trip, weather: { ...(trip.weather ?? USUAL_WEATHER), ...change } }));
