@@ -6,12 +6,15 @@ import {
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { routes } from './app.routes';
+import { TRIP_ROOMS } from './shell/trip-rooms';
+import { ROOMS } from './trip/rooms';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
     provideHttpClient(),
+    { provide: TRIP_ROOMS, useValue: ROOMS },
     provideRouter(routes, withComponentInputBinding()),
   ],
 };

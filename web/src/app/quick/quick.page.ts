@@ -18,7 +18,7 @@ import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { localZone, nextHour } from '../data/new-trip';
-import { browserMemory } from '../data/browser-memory';
+import { browserMemory } from '../shell/browser-memory';
 
 interface Typed extends Omit<QuickSumInput, 'wantedHours'> {
   readonly chemistry: ChemistryName;

@@ -1,7 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import { ROOMS } from '../trip/rooms';
 import { filter, fromEvent, type Observable } from 'rxjs';
+
+import { TRIP_ROOMS } from './trip-rooms';
 
 /** Rooms beside the trips, by their key after g. */
 const HALLS: ReadonlyMap<string, string> = new Map([
@@ -18,6 +19,7 @@ const G_WAITS_MS = 1500;
 @Injectable({ providedIn: 'root' })
 export class KeysService {
   private readonly router = inject(Router);
+  private readonly rooms = inject(TRIP_ROOMS, { optional: true }) ?? [];
   private lastG = -Infinity;
 
   /** Keys that no field, dialog or open menu takes for itself. */
@@ -39,7 +41,7 @@ export class KeysService {
 
   private roomOf(key: string): string | null {
     const trip = /^\/trips\/[^/?]+/.exec(this.router.url)?.[0];
-    const room = ROOMS.find((one) => one.key === key);
+    const room = this.rooms.find((one) => one.key === key);
     if (trip && room) return room.path === '' ? trip : `${trip}/${room.path}`;
     return HALLS.get(key) ?? null;
   }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { SHORTCUTS } from './shortcuts';
+import { shortcutsWith } from './shortcuts';
+import { TRIP_ROOMS } from './trip-rooms';
 
 @Component({
   selector: 'ks-shortcuts',
@@ -29,5 +30,5 @@ import { SHORTCUTS } from './shortcuts';
 })
 export class ShortcutsDialog {
   protected readonly modal = inject(NgbActiveModal);
-  protected readonly groups = SHORTCUTS;
+  protected readonly groups = shortcutsWith(inject(TRIP_ROOMS));
 }

@@ -1,10 +1,12 @@
-import { ROOMS } from '../trip/rooms';
+import type { KeyedRoom } from './trip-rooms';
 
 /** What each key does, as the help lists it. The keys themselves are handled where they act. */
-export const SHORTCUTS: readonly {
+interface Group {
   readonly room: string;
   readonly keys: readonly (readonly [string, string])[];
-}[] = [
+}
+
+const GROUPS: readonly Group[] = [
   {
     room: 'Everywhere',
     keys: [
@@ -14,7 +16,6 @@ export const SHORTCUTS: readonly {
       ['g then b', 'Bench'],
       ['g then s', 'Quick sum'],
       ['g then d', 'Backup'],
-      ...ROOMS.map(({ key, title }): readonly [string, string] => [`g then ${key}`, `${title} of the trip`]),
       ['t', 'next theme'],
     ],
   },
@@ -66,3 +67,17 @@ export const SHORTCUTS: readonly {
     ],
   },
 ];
+
+/** The list of keys, with the ways to the rooms of a trip. */
+export const shortcutsWith = (rooms: readonly KeyedRoom[]): readonly Group[] =>
+  GROUPS.map((group, index) =>
+    index > 0
+      ? group
+      : {
+          ...group,
+          keys: [
+            ...group.keys,
+            ...rooms.map(({ key, title }) => [`g then ${key}`, `${title} of the trip`] as const),
+          ],
+        },
+  );

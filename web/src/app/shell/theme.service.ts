@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import { browserMemory } from '../data/browser-memory';
+import { browserMemory } from './browser-memory';
 
 export const THEMES = [
   { name: 'paper', label: 'Paper', icon: 'bi-book', about: 'day and indoors' },

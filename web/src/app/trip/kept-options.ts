@@ -1,4 +1,4 @@
-import { browserMemory } from '../data/browser-memory';
+import { browserMemory } from '../shell/browser-memory';
 /** What was chosen last in this browser, over what is usual; what cannot be read is left. */
 export function kept<Options extends object>(name: string, usual: Options): Options {
   try {

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { TRIP_VERSION, type TripSummary } from '@knapsack/contract';
 import { MARKS } from '../parts/marks';
 import { TripLinesService } from './trip-lines.service';
-import { browserMemory } from '../data/browser-memory';
+import { browserMemory } from '../shell/browser-memory';
 
 const KEPT_AS = 'knapsack.model';
 
