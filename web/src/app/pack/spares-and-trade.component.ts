@@ -5,6 +5,7 @@ import { ShelfService } from '../data/shelf.service';
 import { setCount } from '@knapsack/contract/edits';
 import { TripStore } from '../trip/trip.store';
 import { kilograms } from './pack-words';
+import { BagStore } from '../trip/bag.store';
 
 /** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */
 @Component({
@@ -68,6 +69,7 @@ import { kilograms } from './pack-words';
 })
 export class SparesAndTradeComponent {
   private readonly plan = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly shelf = inject(ShelfService);
   protected readonly weigh = kilograms;
   protected readonly temperature = computed(() => this.plan.trip()?.temperatureC ?? 0);
@@ -86,7 +88,7 @@ export class SparesAndTradeComponent {
   protected readonly trade = computed(() => {
     const trip = this.plan.trip();
     if (!trip) return [];
-    return batteryTrade(trip, [...this.plan.gear().values()]).map((row) => ({
+    return batteryTrade(trip, [...this.bag.gear().values()]).map((row) => ({
       ...row,
       usable: `${fixed(row.usableWh, 0)} Wh`,
       perKg: row.whPerKg === null ? 'not weighed' : `${fixed(row.whPerKg, 0)} Wh`,

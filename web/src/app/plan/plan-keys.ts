@@ -15,6 +15,7 @@ import {
   workForNew,
 } from '@knapsack/contract/edits';
 import type { LanesStore } from '../trip/lanes.store';
+import type { BagStore } from '../trip/bag.store';
 import type { GhostStore } from '../trip/ghost.store';
 import type { SelectionStore } from '../trip/selection.store';
 import type { TripStore } from '../trip/trip.store';
@@ -22,6 +23,7 @@ import type { TripStore } from '../trip/trip.store';
 /** What the keys of the Plan room act on. */
 export interface PlanHands {
   readonly store: TripStore;
+  readonly bag: BagStore;
   readonly selection: SelectionStore;
   readonly ghost: GhostStore;
   readonly lanes: LanesStore;
@@ -53,7 +55,7 @@ export function handlePlanKey(hands: PlanHands, event: KeyboardEvent): boolean {
     case 'U':
       return done(store.redo());
     case 'n':
-      return done(newBlock(store, selection));
+      return done(newBlock(hands));
     case 'Escape':
       return done(selection.select(null));
     case 'k':
@@ -68,7 +70,7 @@ export function handlePlanKey(hands: PlanHands, event: KeyboardEvent): boolean {
     case 'v':
       return done(lanes.face.update((face) => (face === 'charge' ? 'volts' : 'charge')));
   }
-  return handleBlockKey(store, selection, event) || handleWindowKey(lanes, event);
+  return handleBlockKey(hands, event) || handleWindowKey(lanes, event);
 }
 
 /** Arrows without a selected block walk the window along the outing. */
@@ -79,7 +81,7 @@ function handleWindowKey(lanes: LanesStore, event: KeyboardEvent): boolean {
 }
 
 /** Keys that act on the selected block. */
-function handleBlockKey(store: TripStore, selection: SelectionStore, event: KeyboardEvent): boolean {
+function handleBlockKey({ store, selection, bag }: PlanHands, event: KeyboardEvent): boolean {
   const block = selection.selected();
   if (!block) return false;
   const { id } = block;
@@ -98,7 +100,7 @@ function handleBlockKey(store: TripStore, selection: SelectionStore, event: Keyb
     case '[':
     case ']':
       return edit((trip) =>
-        changeBlock(trip, id, { powerW: stepPower(store.radioOf(block), block.powerW, event.key === ']') }),
+        changeBlock(trip, id, { powerW: stepPower(bag.radioOf(block), block.powerW, event.key === ']') }),
       );
     case ',':
     case '.':
@@ -112,7 +114,7 @@ function handleBlockKey(store: TripStore, selection: SelectionStore, event: Keyb
 }
 
 /** Adds a block of operating after the chosen one, or where there is room. */
-export function newBlock(store: TripStore, selection: SelectionStore): void {
+export function newBlock({ store, selection, bag }: Pick<PlanHands, 'store' | 'selection' | 'bag'>): void {
   const trip = store.trip();
   if (!trip) return;
   const after = selection.selected();
@@ -125,7 +127,7 @@ export function newBlock(store: TripStore, selection: SelectionStore): void {
   );
   if (!span) return;
   const id = `b-${newKey()}`;
-  const work = workForNew(trip, after, store.radio());
+  const work = workForNew(trip, after, bag.radio());
   store.edit((now) => addBlock(now, id, span, work, station) ?? now);
   selection.select(id);
 }

@@ -8,6 +8,7 @@ import { LanesStore } from '../trip/lanes.store';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';
+import { BagStore } from '../trip/bag.store';
 import { GhostStore } from '../trip/ghost.store';
 import { SelectionStore } from '../trip/selection.store';
 import { handlePlanKey, type PlanHands } from './plan-keys';
@@ -89,6 +90,7 @@ export class PlanPage {
     'This part of the page did not come: the server does not answer. What you typed is kept; reload the page once it runs again.';
   private readonly hands: PlanHands = {
     store: this.store,
+    bag: inject(BagStore),
     selection: inject(SelectionStore),
     ghost: inject(GhostStore),
     lanes: inject(LanesStore),

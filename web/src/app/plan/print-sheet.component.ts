@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { REPEATS, stationOf } from '@knapsack/contract';
 import { ACTIVITIES, sayQuantity, sayTime } from '@knapsack/core';
 import { TripStore } from '../trip/trip.store';
+import { BagStore } from '../trip/bag.store';
 
 /** The hours of operating as a table: on paper, where a block cannot be pointed at. */
 @Component({
@@ -28,10 +29,10 @@ import { TripStore } from '../trip/trip.store';
 })
 export class PrintSheetComponent {
   private readonly store = inject(TripStore);
-
+  private readonly bag = inject(BagStore);
   protected readonly rows = computed(() => {
     const trip = this.store.trip();
-    const radios = this.store.stations();
+    const radios = this.bag.stations();
     const zone = trip?.place.timeZone ?? 'UTC';
     return (trip?.blocks ?? []).map((block) => {
       const { id, start, end, mode, powerW, activity, share, repeat } = block;

@@ -3,6 +3,7 @@ import { chargeUp, readiness, rehearsalSteps } from '@knapsack/contract/rehearse
 import { ShelfService } from '../data/shelf.service';
 import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
+import { BagStore } from '../trip/bag.store';
 
 const MINUTE_MS = 60_000;
 
@@ -10,6 +11,7 @@ const MINUTE_MS = 60_000;
 @Injectable()
 export class RehearseStore implements OnDestroy {
   private readonly plan = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly shelf = inject(ShelfService);
   private readonly wire = inject(WireStore);
   private readonly nowMs = signal(Date.now());
@@ -18,7 +20,7 @@ export class RehearseStore implements OnDestroy {
   readonly steps = computed(() => {
     const trip = this.plan.trip();
     const report = this.wire.report();
-    return trip && report ? rehearsalSteps(trip, [...this.plan.gear().values()], report) : null;
+    return trip && report ? rehearsalSteps(trip, [...this.bag.gear().values()], report) : null;
   });
   readonly results = computed(() => this.plan.trip()?.rehearsal?.results ?? []);
   readonly charging = computed(() => {

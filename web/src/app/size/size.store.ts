@@ -21,6 +21,7 @@ import { bagWeight } from '@knapsack/contract/edits';
 import { TripStore } from '../trip/trip.store';
 import { kept, keep } from '../trip/kept-options';
 import type { IdealQuestion } from '../work/ideal-work';
+import { BagStore } from '../trip/bag.store';
 
 export type KitBurden = 'weight' | 'price';
 
@@ -43,6 +44,7 @@ function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
 @Injectable()
 export class SizeStore implements OnDestroy {
   private readonly plan = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly shelf = inject(ShelfService);
   private readonly hunt = new KitHunt(
     hireKitWorker,
@@ -99,7 +101,7 @@ export class SizeStore implements OnDestroy {
   readonly roomG = computed(() => {
     const trip = this.plan.trip();
     if (!trip?.carryLimitG) return null;
-    const gear = this.plan.gear();
+    const gear = this.bag.gear();
     const rest = trip.loadout.filter(({ gear: id }) => !KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
     return Math.max(0, trip.carryLimitG - bagWeight({ ...trip, loadout: rest }, gear).grams);
   });
@@ -108,7 +110,7 @@ export class SizeStore implements OnDestroy {
   /** Weight of the battery, panel and controller in the bag, g. */
   readonly inBagG = computed(() => {
     const trip = this.plan.trip();
-    const gear = this.plan.gear();
+    const gear = this.bag.gear();
     if (!trip) return 0;
     const mine = trip.loadout.filter(({ gear: id }) => KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
     return bagWeight({ ...trip, loadout: mine }, gear).grams;
@@ -117,7 +119,7 @@ export class SizeStore implements OnDestroy {
   /** What the search depends on, so that trying a kit on does not start it anew. */
   private readonly question = computed(() => {
     const trip = this.plan.trip();
-    const gear = this.plan.gear();
+    const gear = this.bag.gear();
     return trip && questionOf(trip, ({ gear: id }) => KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
   });
 

@@ -6,6 +6,7 @@ import { ForecastStore } from './forecast.store';
 import { sayDifference, sayQuantity, signed } from '@knapsack/core';
 import { bagCost, bagWeight } from '@knapsack/contract/edits';
 import { TripStore, type Turn } from './trip.store';
+import { BagStore } from './bag.store';
 
 /** Weight that is not worth a word, g. */
 const LEAST_GRAMS = 5;
@@ -22,6 +23,7 @@ interface Held {
 @Injectable()
 export class GhostStore {
   private readonly store = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly forecast = inject(ForecastStore);
   private readonly held = signal<Held | null>(null);
 
@@ -34,7 +36,7 @@ export class GhostStore {
     const trip = this.store.trip();
     const view = this.forecast.view();
     if (!before || !trip || !view || before.view === view) return [];
-    const gear = this.store.gear();
+    const gear = this.bag.gear();
     const words = [...sayDifference(before.view.verdict, view.verdict, trip.place.timeZone)];
     const grams = bagWeight(trip, gear).grams - bagWeight(before.trip, gear).grams;
     if (Math.abs(grams) >= LEAST_GRAMS)

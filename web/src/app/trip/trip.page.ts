@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
 import { ChanceStore } from './chance.store';
+import { BagStore } from './bag.store';
 import { ForecastStore } from './forecast.store';
 import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
@@ -20,6 +21,7 @@ import { ROOM_STORES } from './room-signs';
   imports: [RouterLink, RouterOutlet, TripHeaderComponent],
   providers: [
     TripStore,
+    BagStore,
     ForecastStore,
     SelectionStore,
     LanesStore,

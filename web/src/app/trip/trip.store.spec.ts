@@ -7,6 +7,7 @@ import { ApiService } from '../data/api.service';
 import { tick } from '@knapsack/contract/edits';
 import { hour, hoursOfBlocks, shelf, trip } from '@knapsack/contract/testing/outing';
 import { draftBox } from './draft-box';
+import { BagStore } from './bag.store';
 import { ForecastStore } from './forecast.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
@@ -49,7 +50,10 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
   let selection: SelectionStore;
   let ghost: GhostStore;
   const key = (name: string, init: KeyboardEventInit = {}) =>
-    handlePlanKey({ store, selection, ghost, lanes }, new KeyboardEvent('keydown', { key: name, ...init }));
+    handlePlanKey(
+      { store, bag: TestBed.inject(BagStore), selection, ghost, lanes },
+      new KeyboardEvent('keydown', { key: name, ...init }),
+    );
 
   beforeEach(async () => {
     draftBox.drop('islet');
@@ -58,6 +62,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
       providers: [
         provideZonelessChangeDetection(),
         TripStore,
+        BagStore,
         LanesStore,
         GhostStore,
         SelectionStore,

@@ -1,19 +1,5 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import {
-  keepTicks,
-  MOST_STATIONS,
-  sameSum,
-  stationOf,
-  tripProblems,
-  withPlanOf,
-  type Block,
-  type Gear,
-  type GearKind,
-  type LoadoutItem,
-  type Radio,
-  type Stored,
-  type Trip,
-} from '@knapsack/contract';
+import { keepTicks, sameSum, tripProblems, withPlanOf, type Stored, type Trip } from '@knapsack/contract';
 import { firstValueFrom, Subject } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
@@ -24,8 +10,6 @@ import { draftBox, type Draft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
 import { mergeTrips } from '@knapsack/contract/edits';
 import { begin, edited, redone, settled, undone, type History } from './history';
-
-const NOTHING: readonly never[] = [];
 
 /** How the rows of edits begin that a pointer makes, until it is let go. */
 const POINTER_EDIT = /^(drag|stretch|paint|skyline \d)/;
@@ -57,28 +41,6 @@ export class TripStore implements OnDestroy {
   readonly turned = new Subject<Turn | null>();
   /** Why the trip cannot be opened. */
   readonly openProblem = signal<string | null>(null);
-
-  // What stays the same while a block is dragged stays the same object, so that the bag is not drawn anew with each move.
-  /** What is in the bag. */
-  readonly loadout = computed<readonly LoadoutItem[]>(() => this.trip()?.loadout ?? NOTHING);
-  private readonly ownGear = computed<readonly Gear[]>(() => this.trip()?.gear ?? NOTHING);
-  /** Gear by id: the shelf before what travels with the trip. */
-  readonly gear = computed(() => {
-    const own = this.ownGear();
-    return new Map([...own, ...this.shelf.gear()].map((item) => [item.id, item]));
-  });
-  readonly radio = computed(() => this.firstInBag('radio'));
-  /** The radios of the bag in its order, as often as they are there: the stations. */
-  readonly stations = computed<readonly Radio[]>(() => {
-    const gear = this.gear();
-    return this.loadout().flatMap(({ gear: id, count }) => {
-      const item = gear.get(id);
-      return item?.kind === 'radio' ? Array.from({ length: Math.min(count, MOST_STATIONS) }, () => item) : [];
-    });
-  });
-  readonly battery = computed(() => this.firstInBag('battery') ?? this.firstInBag('station'));
-  readonly panel = computed(() => this.firstInBag('panel'));
-  readonly controller = computed(() => this.firstInBag('controller'));
 
   /** Whether a pointer is still changing the trip. */
   readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
@@ -238,23 +200,9 @@ export class TripStore implements OnDestroy {
     }
   }
 
-  /** The radio that a block is worked with; the first where its station has none. */
-  radioOf(block: Block): Radio | null {
-    return this.stations()[stationOf(block) - 1] ?? this.radio();
-  }
-
   ngOnDestroy(): void {
     void this.autosave()?.flush();
     this.autosave()?.stop();
-  }
-
-  /** The first item of a kind in the bag: the one that takes part in the sum. */
-  private firstInBag<Kind extends GearKind>(kind: Kind): Extract<Gear, { kind: Kind }> | null {
-    for (const { gear } of this.loadout()) {
-      const item = this.gear().get(gear);
-      if (item?.kind === kind) return item as Extract<Gear, { kind: Kind }>;
-    }
-    return null;
   }
 
   private show({ revision, document }: Stored<Trip>, base = document): void {

@@ -19,6 +19,7 @@ import { TripStore } from './trip.store';
 import { WhatIfStore } from './what-if.store';
 import { ForecastStore } from './forecast.store';
 import { SelectionStore } from './selection.store';
+import { BagStore } from './bag.store';
 
 /** A line of the comparison. */
 export interface VariantRow {
@@ -40,6 +41,7 @@ export interface VariantRow {
 @Injectable()
 export class VariantsStore {
   private readonly store = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly forecast = inject(ForecastStore);
   private readonly selection = inject(SelectionStore);
   private readonly whatIf = inject(WhatIfStore);
@@ -53,7 +55,7 @@ export class VariantsStore {
   readonly rows = computed<readonly VariantRow[]>(() => {
     const trip = this.store.trip();
     if (!trip) return [];
-    const gear = this.store.gear();
+    const gear = this.bag.gear();
     const answer = this.whatIf.answer();
     const weighed = (of: Trip) => ({ grams: bagWeight(of, gear).grams, cost: bagCost(of, gear) });
     const failures = answer?.whatIf?.failures;

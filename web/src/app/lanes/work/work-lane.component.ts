@@ -26,6 +26,7 @@ import { TripStore } from '../../trip/trip.store';
 import { instantAt, shareOf } from '../time-scale';
 import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
 import { SelectionStore } from '../../trip/selection.store';
+import { BagStore } from '../../trip/bag.store';
 
 /** Of the lane's width, percent: no words fit into a block this narrow. */
 const NARROW_PERCENT = 2;
@@ -119,6 +120,7 @@ const NARROW_PERCENT = 2;
 })
 export class WorkLaneComponent {
   protected readonly store = inject(TripStore);
+  protected readonly bag = inject(BagStore);
   protected readonly selection = inject(SelectionStore);
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
   /** The block being drawn. */
@@ -132,7 +134,7 @@ export class WorkLaneComponent {
   protected readonly tracks = computed(() =>
     tracksOf(
       this.store.trip()?.blocks ?? [],
-      this.store.stations().map(({ name }) => name),
+      this.bag.stations().map(({ name }) => name),
     ),
   );
   protected readonly heightPx = computed(() => laneHeight(this.tracks().length));
@@ -231,7 +233,7 @@ export class WorkLaneComponent {
     const work = workForNew(
       this.store.trip(),
       this.selection.selected(),
-      this.store.stations()[station - 1] ?? null,
+      this.bag.stations()[station - 1] ?? null,
     );
     this.store.edit((trip) => addBlock(trip, id, span, work, station) ?? trip);
     this.selection.select(id);

@@ -30,6 +30,7 @@ import {
 } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
 import { SelectionStore } from '../../trip/selection.store';
+import { BagStore } from '../../trip/bag.store';
 
 /** The choice of voice with heavy speech processing, which is no mode of its own. */
 const PROCESSED = 'SSB processed';
@@ -116,7 +117,7 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           [choices]="ratings"
           (picked)="setRating($event)"
         />
-        @if (store.stations().length > 1) {
+        @if (bag.stations().length > 1) {
           on
           <ks-choice
             label="Station"
@@ -139,6 +140,7 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
 })
 export class BlockSentenceComponent {
   protected readonly store = inject(TripStore);
+  protected readonly bag = inject(BagStore);
   protected readonly selection = inject(SelectionStore);
   private readonly notices = inject(NoticesService);
   protected readonly processed = PROCESSED;
@@ -190,7 +192,7 @@ export class BlockSentenceComponent {
     return `${block ? stationOf(block) : 1}`;
   });
   protected readonly stations = computed(() => {
-    const radios = this.store.stations();
+    const radios = this.bag.stations();
     const twice = (name: string) => radios.filter((radio) => radio.name === name).length > 1;
     return radios.map(({ name }, index) => ({
       value: `${index + 1}`,

@@ -9,6 +9,7 @@ import { TripStore } from '../../trip/trip.store';
 import { PanelFactsComponent } from './panel-facts.component';
 import { ShadeFactsComponent } from './shade-facts.component';
 import { WeatherFactsComponent } from './weather-facts.component';
+import { BagStore } from '../../trip/bag.store';
 
 /** What the sum takes for granted, as sentences to be corrected in place. */
 @Component({
@@ -151,6 +152,7 @@ import { WeatherFactsComponent } from './weather-facts.component';
 export class FactsComponent {
   protected readonly target = targetOf;
   protected readonly store = inject(TripStore);
+  protected readonly bag = inject(BagStore);
   protected readonly steps = [1, 5, 15].map((minutes) => ({
     value: `${minutes}`,
     label: minutes === 1 ? '1 minute' : `${minutes} minutes`,
@@ -178,11 +180,11 @@ export class FactsComponent {
   ];
   protected readonly ratings = choicesOf(RATINGS);
 
-  protected readonly hasPanel = computed(() => this.store.panel() !== null);
-  protected readonly hasController = computed(() => this.store.controller() !== null);
+  protected readonly hasPanel = computed(() => this.bag.panel() !== null);
+  protected readonly hasController = computed(() => this.bag.controller() !== null);
   protected readonly severalBatteries = computed(() => {
-    const gear = this.store.gear();
-    const packs = this.store.loadout().filter(({ gear: id }) => {
+    const gear = this.bag.gear();
+    const packs = this.bag.loadout().filter(({ gear: id }) => {
       const kind = gear.get(id)?.kind;
       return kind === 'battery' || kind === 'station';
     });
@@ -191,12 +193,12 @@ export class FactsComponent {
 
   protected readonly floor = computed(() => {
     const trip = this.store.trip();
-    const battery = this.store.battery();
+    const battery = this.bag.battery();
     return trip && battery ? floorOf(trip, battery) : (trip?.floorSoc ?? null);
   });
 
   protected readonly cautions = computed(() => {
-    const battery = this.store.battery();
+    const battery = this.bag.battery();
     return battery ? cautions(battery.chemistry) : [];
   });
 

@@ -8,6 +8,7 @@ import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
 import { changePlace, changeTurn, firstAim } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
+import { BagStore } from '../../trip/bag.store';
 
 const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: string }[] = [
   { value: 'flat', label: 'flat' },
@@ -91,6 +92,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
 })
 export class PanelFactsComponent {
   private readonly store = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly notices = inject(NoticesService);
   protected readonly aims = AIM_CHOICES;
   protected readonly mounts = choicesOf(MOUNTS);
@@ -149,7 +151,7 @@ export class PanelFactsComponent {
   /** Lays the panel where it gathers the most light over the outing, and says what a compass shows there. */
   protected async aimBest(): Promise<void> {
     const trip = this.store.trip();
-    const plan = trip && resolve(trip, [...this.store.gear().values()]);
+    const plan = trip && resolve(trip, [...this.bag.gear().values()]);
     if (!plan?.ok || !plan.value.sun) return;
     const { sun, outing } = plan.value;
     const best = bestFixedAim(sun, outing);

@@ -33,6 +33,7 @@ import {
   weightWords,
 } from '@knapsack/contract/gear';
 import { NewGearService } from '../../data/new-gear.service';
+import { BagStore } from '../../trip/bag.store';
 
 /** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
 function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {
@@ -67,6 +68,7 @@ function stringsOf({
 })
 export class LoadoutComponent {
   protected readonly store = inject(TripStore);
+  protected readonly bag = inject(BagStore);
   private readonly newGear = inject(NewGearService);
   protected readonly opened = signal<string | null>(null);
   protected readonly kinds = GEAR_KINDS;
@@ -78,10 +80,10 @@ export class LoadoutComponent {
   private readonly carryLimitG = computed(() => this.store.trip()?.carryLimitG ?? null);
 
   protected readonly rows = computed(() => {
-    const gear = this.store.gear();
+    const gear = this.bag.gear();
     const inTurn = this.batteryUse() === 'turns';
     const wayIn = this.wayIn();
-    return this.store.loadout().map((item, index) => {
+    return this.bag.loadout().map((item, index) => {
       const found = gear.get(item.gear) ?? null;
       const others = found
         ? inOrder(
@@ -112,11 +114,11 @@ export class LoadoutComponent {
 
   /** What could still be put in, by kind. */
   protected readonly addable = computed(() => {
-    const inBag = new Set(this.store.loadout().map(({ gear }) => gear));
+    const inBag = new Set(this.bag.loadout().map(({ gear }) => gear));
     return GEAR_KINDS.map((kind) => ({
       kind,
       items: inOrder(
-        [...this.store.gear().values()].filter(
+        [...this.bag.gear().values()].filter(
           (gear) => gear.kind === kind && isOnShelf(gear) && !inBag.has(gear.id),
         ),
       ),
@@ -124,7 +126,7 @@ export class LoadoutComponent {
   });
 
   protected readonly scale = computed(() => {
-    const { grams, unweighed } = bagWeight({ loadout: this.store.loadout() }, this.store.gear());
+    const { grams, unweighed } = bagWeight({ loadout: this.bag.loadout() }, this.bag.gear());
     const limit = this.carryLimitG();
     return {
       words: sayQuantity({ value: grams, unit: 'g' }),

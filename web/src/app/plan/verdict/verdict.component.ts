@@ -15,6 +15,7 @@ import {
 import { MARKS } from '../../parts/marks';
 import { newBlock } from '../plan-keys';
 import { NearAndFarComponent } from '../../lanes/near-and-far.component';
+import { BagStore } from '../../trip/bag.store';
 import { SelectionStore } from '../../trip/selection.store';
 import { TripStore } from '../../trip/trip.store';
 import { ChanceStore } from '../../trip/chance.store';
@@ -184,6 +185,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
 export class VerdictComponent {
   protected readonly store = inject(TripStore);
   private readonly selection = inject(SelectionStore);
+  private readonly bag = inject(BagStore);
   protected readonly forecast = inject(ForecastStore);
   private readonly whatIf = inject(WhatIfStore);
   protected readonly chance = inject(ChanceStore);
@@ -229,7 +231,7 @@ export class VerdictComponent {
   });
 
   protected addHours(): void {
-    newBlock(this.store, this.selection);
+    newBlock({ store: this.store, selection: this.selection, bag: this.bag });
   }
 
   protected addSky(): void {
