@@ -1,5 +1,4 @@
 import { Command } from 'commander';
-import { stringify } from 'csv-stringify/sync';
 import {
   assessTrip,
   lookUp,
@@ -11,6 +10,7 @@ import {
   type Trip,
   type TripAssessment,
 } from '@knapsack/contract';
+import { csvOf } from '@knapsack/contract/formats';
 import type { WireSays } from '@knapsack/contract/harness';
 import { compassBearing, declination } from '@knapsack/core/compass';
 import {
@@ -183,7 +183,13 @@ function aimOf({ plan }: Forecast) {
   return { tiltDeg, azimuthDeg, compassDeg: tidy(compassDeg) };
 }
 
-const asCsv = (run: Forecast): string => stringify(stepsOf(run), { header: true });
+function asCsv(run: Forecast): string {
+  const steps = stepsOf(run);
+  return csvOf(
+    Object.keys(steps[0] ?? {}),
+    steps.map((step) => Object.values(step)),
+  );
+}
 
 function inWords(name: string, found: Assessment, wire: WireSays, zone: string): string {
   const { run } = found;

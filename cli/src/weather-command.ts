@@ -1,6 +1,6 @@
 import { Command } from 'commander';
-import { stringify } from 'csv-stringify/sync';
 import { simulatedDocument, type Trip, type WeatherDocument } from '@knapsack/contract';
+import { csvOf } from '@knapsack/contract/formats';
 import { readTrip, readWeather } from '@knapsack/contract/schemas';
 import { CLIMATE_WORDS, CLIMATES, type ClimateWord } from '@knapsack/core';
 import { readJson, readText } from './read-json.js';
@@ -28,8 +28,13 @@ export function weatherCommand(terminal: Terminal): Command {
         ? weatherOfFile(options.file, trip, terminal)
         : simulatedFor(trip, options.climate ?? trip.weather?.climate);
       if (options.csv) {
-        const columns = ['start', 'cloud', 'rain', 'temperatureC', 'windMS', 'air'];
-        terminal.out(stringify([...document.hours], { header: true, columns, cast: { boolean: String } }));
+        const columns = ['start', 'cloud', 'rain', 'temperatureC', 'windMS', 'air'] as const;
+        terminal.out(
+          csvOf(
+            columns,
+            document.hours.map((hour) => columns.map((name) => hour[name])),
+          ),
+        );
       } else terminal.out(`${JSON.stringify(document)}\n`);
     });
 }

@@ -1,4 +1,3 @@
-import { stringify } from 'csv-stringify/browser/esm/sync';
 import {
   CONNECTORS,
   fixed,
@@ -8,7 +7,7 @@ import {
   type Connector,
   usualKind,
 } from '@knapsack/core';
-import { defused } from '../fields/csv-cell.js';
+import { csvOf } from '../formats/csv.js';
 import { CHANGEOVER_NAME } from './harness-of.js';
 import type { HarnessReport } from './harness-report.js';
 
@@ -101,13 +100,9 @@ function alike(rows: readonly BillRow[]): BillRow[] {
 
 /** A bill as CSV (RFC 4180) with a header. */
 export const billCsv = (rows: readonly BillRow[]): string =>
-  stringify(
+  csvOf(
+    ['what', 'detail', 'count', 'length_m', 'where'],
     rows.map(({ what, detail, count, lengthM, where }) => [
-      defused(what),
-      defused(detail),
-      count,
-      lengthM === null ? '' : fixed(lengthM, 2),
-      defused(where),
+      ...[what, detail, count, lengthM === null ? null : fixed(lengthM, 2), where],
     ]),
-    { header: true, columns: ['what', 'detail', 'count', 'length_m', 'where'] },
   );

@@ -1,5 +1,5 @@
-import { parse } from 'csv-parse/browser/esm/sync';
-import { fail, fromLocalField, Recording, succeed, type Readings, type Result } from '@knapsack/core';
+import { fail, Recording, succeed, type Readings, type Result } from '@knapsack/core';
+import { cellInstant, cellNumber, csvRows, delimiterOf } from '../formats/csv.js';
 
 /** What a column of a table of readings holds, and what its numbers are multiplied with to be ms, V or A. */
 interface Column {
@@ -49,7 +49,7 @@ export class ReadingsTable {
    * @returns a sentence where a time, volts and amps are not all among the headings
    */
   static begin(heading: string, zone: string): Result<ReadingsTable> {
-    const delimiter = [';', '\t', ','].find((sign) => heading.includes(sign)) ?? ',';
+    const delimiter = delimiterOf(heading);
     const columns = heading
       .replace(/^\uFEFF/, '')
       .split(delimiter)
@@ -76,14 +76,7 @@ export class ReadingsTable {
 
   /** Reads whole lines. */
   take(lines: string): void {
-    const rows = parse(lines, {
-      delimiter: this.delimiter,
-      relaxColumnCount: true,
-      relaxQuotes: true,
-      skipEmptyLines: true,
-      trim: true,
-    });
-    for (const row of rows as string[][]) this.takeRow(row);
+    for (const row of csvRows(lines, this.delimiter, { loose: true })) this.takeRow(row);
   }
 
   /** What was read, in order of time, and sentences about what was not. */
@@ -124,9 +117,8 @@ export class ReadingsTable {
     this.read.append({ timeMs: time, volts, amps });
   }
 
-  private numberOf(cell: string | undefined): number {
-    if (cell === undefined || cell === '') return NaN;
-    return Number(this.delimiter === ',' ? cell : cell.replace(',', '.'));
+  private numberOf(cell = ''): number {
+    return cellNumber(cell, this.delimiter);
   }
 
   /** ms: a number by its heading's unit, hours as "1:02:03", or an instant. */
@@ -139,9 +131,7 @@ export class ReadingsTable {
       return ((Number(clock[1]) * 60 + Number(clock[2])) * 60 + seconds) * 1000;
     }
     if (!/^\d{4}-\d{2}-\d{2}/.test(cell)) return NaN;
-    return /[zZ]$|[+-]\d{2}:?\d{2}$/.test(cell)
-      ? Date.parse(cell.replace(' ', 'T'))
-      : (fromLocalField(cell.replace(' ', 'T'), this.zone) ?? NaN);
+    return cellInstant(cell, this.zone);
   }
 }
 

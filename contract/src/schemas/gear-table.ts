@@ -1,14 +1,12 @@
-import { parse } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
 import { fail, succeed, type Result } from '@knapsack/core';
-import { defused, undefused } from '../fields/csv-cell.js';
+import { undefused } from '../fields/csv-cell.js';
+import { csvOf, csvRows, delimiterOf, someOf } from '../formats/csv.js';
 import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, type Gear } from '../documents/gear.js';
 import { readGear, readShelf } from './read.js';
 
 /** A heading of a figure's source: "receiveA source" beside "receiveA". */
 const SOURCE = ' source';
 const FIRST = ['kind', 'id', 'name', 'about'];
-const MOST_TOLD = 5;
 
 /** Gear as a table: a column for each field, figures with a column for their source, lists and the like as JSON. A figure's history stays out. */
 export function gearTable(gear: readonly Gear[]): string {
@@ -24,13 +22,11 @@ export function gearTable(gear: readonly Gear[]): string {
     return row;
   });
   const names = [...new Set(rows.flatMap((row) => Object.keys(row)))].sort();
-  const safe = rows.map((row) =>
-    Object.fromEntries(Object.entries(row).map(([name, text]) => [name, defused(text)])),
+  const columns = [...FIRST, ...names.filter((name) => !FIRST.includes(name))];
+  return csvOf(
+    columns,
+    rows.map((row) => columns.map((name) => row[name])),
   );
-  return stringify(safe, {
-    header: true,
-    columns: [...FIRST, ...names.filter((name) => !FIRST.includes(name))],
-  });
 }
 
 /** What was read of a shelf file. */
@@ -53,36 +49,29 @@ export function readShelfFile(content: string): Result<ShelfReading> {
     const shelf = readShelf(data);
     return shelf.ok ? succeed({ gear: shelf.value.gear, notes: [] }) : shelf;
   }
-  let rows: Record<string, string>[];
+  let table: string[][];
   try {
-    const delimiter = bare.split('\n', 1)[0].includes(';') ? ';' : ',';
-    rows = parse(bare, {
-      columns: true,
-      delimiter,
-      skipEmptyLines: true,
-      relaxColumnCount: true,
-      trim: true,
-    });
+    table = csvRows(bare, delimiterOf(bare.split('\n', 1)[0]));
   } catch {
     return refuse(
       `The file is neither a shelf document ("schema": "${SHELF_SCHEMA}") nor a table with headings.`,
     );
   }
-  if (rows.length === 0 || !('kind' in rows[0]) || !('name' in rows[0])) {
+  const [headings = [], ...rows] = table;
+  if (!headings.includes('kind') || !headings.includes('name')) {
     return refuse('A table of gear needs headings in its first row, among them kind and name.');
   }
   const gear: Gear[] = [];
   const wrong: string[] = [];
   rows.forEach((cells, index) => {
-    const row = Object.fromEntries(Object.entries(cells).map(([name, text]) => [name, undefused(text)]));
+    const row = Object.fromEntries(headings.map((name, at) => [name, undefused(cells[at] ?? '')]));
     const read = readGear(fromRow(row, index));
     if (read.ok) gear.push(read.value);
     else wrong.push(`row ${index + 2}: ${read.problems[0].sentence}`);
   });
-  const more = wrong.length > MOST_TOLD ? ` and ${wrong.length - MOST_TOLD} more rows` : '';
   return succeed({
     gear,
-    notes: wrong.length > 0 ? [`Left out: ${wrong.slice(0, MOST_TOLD).join(' ')}${more}`] : [],
+    notes: wrong.length > 0 ? [`Left out: ${someOf(wrong)}`] : [],
   });
 }
 

@@ -1,10 +1,8 @@
-import { parse } from 'csv-parse/sync';
 import Joi from 'joi';
 import {
   AIR_WORDS,
   CLIMATE_WORDS,
   fail,
-  fromLocalField,
   succeed,
   type AirWord,
   type Problem,
@@ -18,6 +16,7 @@ import {
   type WeatherReading,
 } from '../documents/weather.js';
 import { FIELDS } from '../fields/fields.js';
+import { cellInstant, cellNumber, csvRows, delimiterOf, someOf } from '../formats/csv.js';
 import { numberProblem } from '../fields/number-field.js';
 import { meaningOf, type ColumnMeaning } from '../weather/weather-columns.js';
 import { maybeOneOf, oneOf, STRICT, text } from './joi.js';
@@ -25,8 +24,6 @@ import { weatherHour } from './trip-schema.js';
 
 /** Most hours of a weather file: a year of them. */
 const MOST_HOURS = 9000;
-/** Most bad rows that are told one by one. */
-const MOST_TOLD = 5;
 
 const weatherSchema = Joi.object({
   schema: Joi.string().valid(WEATHER_SCHEMA).required(),
@@ -82,16 +79,10 @@ function readJson(content: string): Result<WeatherReading> {
 
 function readTable(content: string, zone: string): Result<WeatherReading> {
   const [heading] = content.split(/\r?\n/, 1);
-  const delimiter = [';', '\t', ','].find((sign) => heading.includes(sign)) ?? ',';
+  const delimiter = delimiterOf(heading);
   let rows: string[][];
   try {
-    rows = parse(content, {
-      delimiter,
-      relaxColumnCount: true,
-      skipEmptyLines: true,
-      trim: true,
-      to: MOST_HOURS + 2,
-    });
+    rows = csvRows(content, delimiter, { most: MOST_HOURS + 2 });
   } catch {
     return refuse('not-a-table', 'The file is neither a weather document nor a table with headings.');
   }
@@ -122,10 +113,7 @@ function readTable(content: string, zone: string): Result<WeatherReading> {
       `No row of the table could be read; ${bad[0] ?? 'it has none under its headings'}.`,
     );
   }
-  if (bad.length > 0) {
-    const more = bad.length > MOST_TOLD ? ` and ${bad.length - MOST_TOLD} more` : '';
-    notes.push(`Left out: ${bad.slice(0, MOST_TOLD).join('; ')}${more}.`);
-  }
+  if (bad.length > 0) notes.push(`Left out: ${someOf(bad)}.`);
   return succeed({
     document: { schema: WEATHER_SCHEMA, version: WEATHER_VERSION, source: 'forecast', hours: inOrder(hours) },
     notes,
@@ -148,9 +136,7 @@ function readRow(
     if (!meaning) continue;
     const { column, read } = meaning;
     if (column === 'time') {
-      const timeMs = /[zZ]$|[+-]\d{2}:?\d{2}$/.test(cell)
-        ? Date.parse(cell.replace(' ', 'T'))
-        : (fromLocalField(cell.replace(' ', 'T'), zone) ?? NaN);
+      const timeMs = cellInstant(cell, zone);
       if (!Number.isFinite(timeMs)) return `“${cell}” is not a time like 2027-09-04T10:00`;
       hour.start = new Date(timeMs).toISOString();
     } else if (column === 'air') {
@@ -160,7 +146,7 @@ function readRow(
     } else if (column === 'rain' && (YES.test(cell) || NO.test(cell))) {
       hour.rain = YES.test(cell);
     } else if (cell !== '') {
-      const number = Number(delimiter === ',' ? cell : cell.replace(',', '.'));
+      const number = cellNumber(cell, delimiter);
       const value = read(number);
       const problem = column === 'rain' ? null : numberProblem(FIELDS[column], value);
       if (!Number.isFinite(number)) return `“${cell}” is not a number`;
