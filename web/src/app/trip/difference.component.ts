@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { GhostStore } from './ghost.store';
+import { TripStore } from './trip.store';
 
 /** What the last changes did to the plan, in words, to be kept or taken back. */
 @Component({
@@ -15,8 +16,9 @@ import { GhostStore } from './ghost.store';
       }
     }
   `,
-  host: { class: 'difference', role: 'status' },
+  host: { class: 'difference', role: 'status', '[attr.aria-live]': 'store.spoken()' },
 })
 export class DifferenceComponent {
   protected readonly ghost = inject(GhostStore);
+  protected readonly store = inject(TripStore);
 }

@@ -44,6 +44,8 @@ export class TripStore implements OnDestroy {
 
   /** Whether a pointer is still changing the trip. */
   readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
+  /** How what follows the trip is read out: not with every move of a hand, but once it rests. */
+  readonly spoken = computed(() => (this.isMoving() ? 'off' : 'polite'));
 
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {

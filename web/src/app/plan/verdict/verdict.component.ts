@@ -68,7 +68,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
   imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, RouterLink, SumComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="verdict" aria-live="polite" [attr.data-settled]="chance.settled() ? '' : null">
+    <div class="verdict" [attr.aria-live]="store.spoken()" [attr.data-settled]="chance.settled() ? '' : null">
       @if (chance.missing().length > 0) {
         <p class="sentence">
           <i class="bi blaze unknown" [class]="mark().icon" role="img" [attr.aria-label]="mark().word"></i>
