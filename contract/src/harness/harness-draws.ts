@@ -49,12 +49,11 @@ export function harnessDraws(
     // The plan has its amps at the battery; here they count at the radio.
     draws.set(id, scaled(radioDraw(plan, station), supply ? 1 / ampsBehind(supply, middleV) : 1));
   });
-  const accessories = carried.filter(isKind('accessory'));
-  const amplifiers = carried.filter(isKind('amplifier'));
-  [...accessories, ...amplifiers].forEach(({ gear }, index) => {
+  const loads = new Map(plan.accessories.map((load) => [load.id, load]));
+  for (const { gear } of [...carried.filter(isKind('accessory')), ...carried.filter(isKind('amplifier'))]) {
     const supply = supplyOf(parts, gear.id);
-    draws.set(gear.id, loadDraw(plan.accessories[index], supply ? supply.volts / supply.efficiency : busV));
-  });
+    draws.set(gear.id, loadDraw(loads.get(gear.id), supply ? supply.volts / supply.efficiency : busV));
+  }
   return draws;
 }
 

@@ -54,6 +54,7 @@ export function resolveAccessories(
       const draw = (figure: Figure) => timesDraw(drawnAtBattery(trip, carried, gear, figure), item.count);
       const on = gear.drawA ?? gear.drawW;
       return {
+        id: gear.id,
         name: counted(gear.name, item.count),
         ...(on && { from: trustOf(on) }),
         pieces: on
@@ -71,6 +72,7 @@ export function resolveAccessories(
         timesDraw(behindConverter(trip, carried, gear.id, { amps: value, watts: 0 }), item.count);
       const rule: OnRule = { when: 'transmitting', ...(gear.modes && { modes: gear.modes }) };
       return {
+        id: gear.id,
         name: counted(gear.name, item.count),
         from: trustOf(gear.transmitA),
         pieces: accessoryPieces(draw(gear.standbyA), rule, behindFirst, draw(gear.transmitA)),

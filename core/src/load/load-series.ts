@@ -13,6 +13,8 @@ export interface WorkBlock extends Span, Operation {
 
 /** What draws besides the radio, each stretch with its own draw; stretches of one accessory do not overlap. */
 export interface AccessoryLoad {
+  /** What it is known by where it came from; a load that is no piece of gear has none. */
+  readonly id?: string;
   readonly name: string;
   /** Where its draw comes from; a data sheet if absent. */
   readonly from?: Trust;
