@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { forecast } from '@knapsack/core';
 import type { Trip } from './documents/trip.js';
+import { dropVariant, keepVariant, nameVariant, takeInHand } from './documents/variants.js';
 import { tick, setWayIn, untickAll } from './edits/packing.js';
 import { harnessReport } from './harness/harness-report.js';
 import { withResult } from './rehearse/readiness.js';
@@ -87,6 +88,45 @@ describe('what the calculation depends on', () => {
     for (const item of now.loadout) {
       expect(mended.loadout.find(({ gear }) => gear === item.gear)).toEqual(item);
     }
+  });
+});
+
+describe('a plan that is taken over', () => {
+  const start = kitTrip();
+  const two = keepVariant({ ...start, startSoc: 0.8 }, 'v-1', 'B');
+  const changes: readonly (readonly [string, (trip: Trip) => Trip])[] = [
+    ['a variant taken in hand', (trip) => takeInHand(trip, 'v-1')],
+    ['a variant dropped', (trip) => dropVariant(trip, 'v-1')],
+    ['a variant kept', (trip) => keepVariant(trip, 'v-2', 'C')],
+    ['another way in', (trip) => setWayIn(trip, 'air')],
+    ['another room', (trip) => ({ ...trip, rehearsal: { roomC: 3 } })],
+    ['a piece taken out', (trip) => ({ ...trip, loadout: trip.loadout.slice(1) })],
+  ];
+
+  for (const [what, change] of changes) {
+    it(`is that plan entire, after ${what} as before it`, () => {
+      const before = { ...two, startSoc: 0.3, variantName: 'A' };
+      const after = change(before);
+      for (const [now, planned] of [
+        [after, before],
+        [before, after],
+        [handled(after), before],
+      ]) {
+        expect(sumInputs(withPlanOf(now, planned))).toEqual(sumInputs(planned));
+      }
+      expect(withPlanOf(after, before).variants).toEqual(before.variants);
+      expect(withPlanOf(after, before).variantName).toBe('A');
+    });
+  }
+
+  it('leaves the names of the same variants as they are now', () => {
+    const renamed = nameVariant(nameVariant(two, 'v-1', 'Lead'), null, 'Lithium');
+    const mended = withPlanOf(renamed, { ...two, startSoc: 0.2 });
+    expect([mended.startSoc, mended.variantName, mended.variants?.[0].name]).toEqual([
+      0.2,
+      'Lithium',
+      'Lead',
+    ]);
   });
 });
 

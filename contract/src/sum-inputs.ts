@@ -33,13 +33,17 @@ export const sameSum = (a: Trip, b: Trip): boolean => a === b || sameDocument(su
 
 /**
  * A trip whose plan is another's, as where a remedy was worked out while its name, its ticks or its bags were still changing: what
- * nothing is calculated from stays as it is now.
+ * nothing is calculated from stays as it is now. The variants are a part of the plan; where they are the same but for their names,
+ * the names stay too.
  */
 export function withPlanOf(now: Trip, planned: Trip): Trip {
   const before = byGear(now.loadout);
+  const variants = sameDocument(sumInputs(planned).variants, sumInputs(now).variants) ? now : planned;
   return {
     ...calculated(planned),
     ...told(now),
+    ...named(variants),
+    ...carriedAs(now, planned),
     place: { ...planned.place, name: now.place.name },
     loadout: planned.loadout.map((item) => {
       const { gear, count, rule, inSeries, run, meant } = item;
@@ -98,25 +102,29 @@ function calculated(trip: Trip): Omit<Trip, Told> {
   return rest;
 }
 
-function told({
+const told = ({ name, note, archived, carryLimitG }: Trip) => ({
   name,
-  note,
-  archived,
-  variantName,
-  variants,
-  carryLimitG,
-  packing,
-  rehearsal,
-}: Trip): Pick<Trip, Told> {
+  ...(note !== undefined && { note }),
+  ...(archived !== undefined && { archived }),
+  ...(carryLimitG !== undefined && { carryLimitG }),
+});
+
+const named = ({ variantName, variants }: Trip) => ({
+  ...(variantName !== undefined && { variantName }),
+  ...(variants !== undefined && { variants }),
+});
+
+/** Packed and rehearsed as now, but with the way in and the room that the plan was calculated with. */
+function carriedAs(now: Trip, planned: Trip) {
+  const { wayIn: _way, ...packing } = now.packing ?? {};
+  const { roomC: _room, ...rehearsal } = now.rehearsal ?? {};
+  const wayIn = planned.packing?.wayIn;
+  const roomC = planned.rehearsal?.roomC;
   return {
-    name,
-    ...(note !== undefined && { note }),
-    ...(archived !== undefined && { archived }),
-    ...(variantName !== undefined && { variantName }),
-    ...(variants !== undefined && { variants }),
-    ...(carryLimitG !== undefined && { carryLimitG }),
-    ...(packing !== undefined && { packing }),
-    ...(rehearsal !== undefined && { rehearsal }),
+    ...((now.packing || wayIn) && { packing: { ...packing, ...(wayIn && { wayIn }) } }),
+    ...((now.rehearsal || roomC !== undefined) && {
+      rehearsal: { ...rehearsal, ...(roomC !== undefined && { roomC }) },
+    }),
   };
 }
 

@@ -55,6 +55,20 @@ describe('a trip out of a file', () => {
     for (const one of [onShelf, along]) expect(readTrip(one.trip).ok).toBeTrue();
   });
 
+  it('takes nothing from a trip here whose own gear neither the file nor the shelf has', () => {
+    const here = trip({ gear: shelf });
+    const bare = trip();
+    expect(lookAtTripFile(bare, here, []).missingGear).toEqual([]);
+    const again = takeTripFile(bare, here, [], USUAL_TRIP_FILE_CHOICE, keys());
+    expect(again.trip.id).toBe(here.id);
+    expect(again.trip.gear?.map(({ id }) => id).sort()).toEqual(['curlew', 'relay', 'shale']);
+    const changed = { ...bare, note: 'x' };
+    for (const how of ['both', 'replace'] as const) {
+      const choice = { ...USUAL_TRIP_FILE_CHOICE, trip: how };
+      expect(takeTripFile(changed, here, [], choice, keys()).trip.gear?.length).toBe(3);
+    }
+  });
+
   it('stands beside the one that is here, or in its place', () => {
     const here = trip({ note: 'other' });
     expect(take(trip(), shelf).trip).toEqual(trip());

@@ -34,15 +34,18 @@ export interface TripFileLook {
 /** @param here the trip of the same id, null where there is none @param shelf what stands on the shelf */
 export function lookAtTripFile(file: Trip, here: Trip | null, shelf: readonly Gear[]): TripFileLook {
   const { fresh, different } = sorted(file, shelf);
-  const known = new Set([...shelf, ...(file.gear ?? [])].map(({ id }) => id));
-  const named = [file, ...(file.variants ?? [])].flatMap(({ loadout }) => loadout.map(({ gear }) => gear));
+  const known = new Set([...shelf, ...(file.gear ?? []), ...(here?.gear ?? [])].map(({ id }) => id));
   return {
     trip: here === null ? 'new' : isSameTrip(file, here) ? 'same' : 'different',
     newGear: fresh.map(({ name }) => name),
     differentGear: different.map(({ name }) => name),
-    missingGear: [...new Set(named)].filter((id) => !known.has(id)),
+    missingGear: [...namedIn(file)].filter((id) => !known.has(id)),
   };
 }
+
+/** Ids of all gear in a trip's bags. */
+const namedIn = (trip: Trip): ReadonlySet<string> =>
+  new Set([trip, ...(trip.variants ?? [])].flatMap(({ loadout }) => loadout.map(({ gear }) => gear)));
 
 /** Whether two trips are the same but for the gear that travels with them. */
 const isSameTrip = (a: Trip, b: Trip): boolean => sameDocument(withoutGear(a), withoutGear(b));
@@ -57,7 +60,7 @@ export interface TakenTrip {
 /**
  * A trip out of a file as it is to be kept here. What is on the shelf is never changed; an item of the file that differs from
  * it stands beside it, if it is wanted, under an id and a name of its own, and the trip uses that. A trip that is here already
- * as it is in the file is not doubled.
+ * as it is in the file is not doubled, and gear that travels with it and that neither file nor shelf has goes on doing so.
  *
  * @param newKey makes an id's last part that nothing else has
  */
@@ -79,7 +82,9 @@ export function takeTripFile(
           return { ...item, id, name: fromFile(item.name) };
         });
   const onShelf = choice.newGear === 'shelf' ? fresh : [];
-  const along = choice.newGear === 'shelf' ? [] : fresh;
+  const brought = new Set([...shelf, ...(file.gear ?? [])].map(({ id }) => id));
+  const mine = (here?.gear ?? []).filter(({ id }) => !brought.has(id) && namedIn(file).has(id));
+  const along = [...(choice.newGear === 'shelf' ? [] : fresh), ...mine];
   const renamed = withGearRenamed(file, names);
   const trip: Trip = {
     ...withoutGear(renamed),

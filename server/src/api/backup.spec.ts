@@ -76,6 +76,8 @@ describe('a trip as a file over the API', () => {
       expect(look.body).toEqual(jasmine.objectContaining({ trip: 'new', missingGear: [] }));
       await other.api.post('/api/trips/file').send({ trip: file }).expect(201);
       expect((await other.stores.gear.list()).length).toBeGreaterThan(3);
+      const again = await other.api.post('/api/trips/file').send({ trip: file }).expect(201);
+      expect(again.body).toEqual(jasmine.objectContaining({ id: 'winter-bothy', revision: 1, gear: 0 }));
       const changed = { ...file, name: 'Changed' };
       expect((await other.api.post('/api/trips/file/look').send(changed).expect(200)).body).toEqual(
         jasmine.objectContaining({ trip: 'different', newGear: [], differentGear: [] }),

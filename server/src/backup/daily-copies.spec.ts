@@ -57,6 +57,12 @@ describe('the copies of a data folder', () => {
     nowMs += DAY_MS;
     await copies.makeToday();
     expect(copies.list().copies).toEqual([first]);
+    // Not even where a server was killed while it made one.
+    writeFileSync(join(copies.folder, 'knapsack-2027-09-03.sqlite.part'), 'half of a copy');
+    await stores.gear.create(item('two'));
+    await copies.makeToday();
+    expect(copies.list().problem).toBeNull();
+    expect(copies.list().copies.length).toBe(2);
   });
 
   it('that cannot be made disturb nothing and are told', async () => {

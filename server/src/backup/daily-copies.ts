@@ -83,10 +83,14 @@ export class DailyCopies {
     // Under another name until it is whole.
     const making = `${file}.part`;
     try {
+      // What a server that was killed has left of one is no copy.
+      rmSync(making, { force: true });
       await this.database.copyTo(making);
       chmodSync(making, 0o600);
       const [last] = this.copies((copy) => kind === DAILY && DAILY.test(copy.name));
-      if (last && readFileSync(join(this.folder, last.name)).equals(readFileSync(making))) return;
+      const isAsLarge = last?.bytes === statSync(making).size;
+      if (last && isAsLarge && readFileSync(join(this.folder, last.name)).equals(readFileSync(making)))
+        return;
       renameSync(making, file);
     } finally {
       rmSync(making, { force: true });

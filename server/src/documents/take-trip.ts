@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Gear, Trip } from '@knapsack/contract';
+import { sameDocument, type Gear, type Trip } from '@knapsack/contract';
 import {
   lookAtTripFile,
   takeTripFile,
@@ -47,8 +47,12 @@ export function takeTrip(
     // What stands on the shelf and cannot be read is not written over: the trip carries its own.
     const fresh = gear.filter(({ id }) => !unreadable.has(id));
     const own = [...(trip.gear ?? []), ...gear.filter(({ id }) => unreadable.has(id))];
-    const revision = row && trip.id === file.id ? row.revision + 1 : 1;
-    await stores.trips.keepIn(manager, [asText(own.length > 0 ? { ...trip, gear: own } : trip, revision)]);
+    const kept = own.length > 0 ? { ...trip, gear: own } : trip;
+    const isHere = row !== null && kept.id === row.id;
+    // The very same is not written again: an open page still has its revision.
+    const isSame = isHere && sameDocument(kept, here);
+    const revision = !isHere ? 1 : isSame ? row.revision : row.revision + 1;
+    if (!isSame) await stores.trips.keepIn(manager, [asText(kept, revision)]);
     await stores.gear.keepIn(
       manager,
       fresh.map((item) => asText(item, 1)),
