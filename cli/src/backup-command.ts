@@ -1,15 +1,8 @@
 import { createWriteStream, existsSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { Command } from 'commander';
-import { sayCounts, type BackupLook, type Restored } from '@knapsack/contract';
-import {
-  countsOf,
-  everythingIn,
-  lookAtRestore,
-  readBackup,
-  restoreInto,
-  writeBackup,
-} from '@knapsack/server/backup';
+import { countsOf, sayBytes, sayCounts, type BackupLook, type Restored } from '@knapsack/contract';
+import { everythingIn, lookAtRestore, readBackup, restoreInto, writeBackup } from '@knapsack/server/backup';
 import { dataFolder, fromFolder } from './data-folder.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
@@ -61,9 +54,6 @@ export function restoreCommand(terminal: Terminal): Command {
       }),
     );
 }
-
-const sayBytes = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
 function lookInWords({ madeAt, documents, onlyHere }: BackupLook): string {
   const of = (standing: string) => documents.filter((one) => one.standing === standing);

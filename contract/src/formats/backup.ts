@@ -107,9 +107,13 @@ const KIND_WORDS: ReadonlyMap<string, readonly [one: string, many: string]> = ne
   ['gear', ['gear item', 'gear items']],
 ]);
 
-/** The same of documents: how many there are of each kind. */
-export function sayBackedUp(documents: readonly Pick<LookedAt, 'kind'>[]): string {
+/** How many documents there are of each kind. */
+export function countsOf(documents: readonly Pick<LookedAt, 'kind'>[]): Readonly<Record<string, number>> {
   const counts = new Map<string, number>();
   for (const { kind } of documents) counts.set(kind, (counts.get(kind) ?? 0) + 1);
-  return sayCounts(Object.fromEntries(counts));
+  return Object.fromEntries(counts);
 }
+
+/** "29 kB", "1.4 MB" (1000 bytes, 1000 kB). */
+export const sayBytes = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

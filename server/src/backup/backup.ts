@@ -2,13 +2,14 @@ import { createHash } from 'node:crypto';
 import {
   BACKUP_SCHEMA,
   BACKUP_VERSION,
+  countsOf,
   MANIFEST_FILE,
   type BackupEntry,
   type BackupManifest,
 } from '@knapsack/contract';
 import { readManifest } from '@knapsack/contract/schemas';
 import { fail, succeed, type Result } from '@knapsack/core';
-import { countsOf, type Kept } from './kept.js';
+import type { Kept } from './kept.js';
 import { unzipped, zipped } from './zip.js';
 
 /** What a backup holds. */

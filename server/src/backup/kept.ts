@@ -19,10 +19,3 @@ export function everythingKept(database: Database, stores: Stores): Promise<read
     return kept;
   });
 }
-
-/** How many there are in each collection. */
-export function countsOf(kept: readonly Pick<Kept, 'kind'>[]): Readonly<Record<string, number>> {
-  const counts = new Map<string, number>();
-  for (const { kind } of kept) counts.set(kind, (counts.get(kind) ?? 0) + 1);
-  return Object.fromEntries(counts);
-}

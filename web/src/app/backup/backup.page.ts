@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { sayBytes } from '@knapsack/contract';
 import type {
   BackupLook,
   DataCopies,
@@ -78,9 +79,7 @@ export class BackupPage {
     });
   }
 
-  protected size({ bytes }: DataCopy): string {
-    return bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
-  }
+  protected readonly size = ({ bytes }: DataCopy): string => sayBytes(bytes);
 
   protected isBeforeRestore = ({ name }: DataCopy): boolean => name.startsWith('before-restore');
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
-  sayBackedUp,
+  sayCounts,
+  countsOf,
   type BackupLook,
   type DifferentChoice,
   type LookedAt,
@@ -99,7 +100,7 @@ export class RestoreComponent {
   }
 
   protected said(standing: Standing): string {
-    return sayBackedUp(this.of(standing));
+    return sayCounts(countsOf(this.of(standing)));
   }
 
   protected names(standing: Standing): string {
