@@ -59,6 +59,7 @@ export default tseslint.config(
       '**/dist/**',
       '**/node_modules/**',
       '**/.angular/**',
+      '.mutation/**',
       '**/test-results/**',
       '**/playwright-report/**',
     ],

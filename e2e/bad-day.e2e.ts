@@ -101,6 +101,37 @@ test('a trip deleted in another tab is put back with what was typed here', async
   await expect(block(page, 'b1')).toContainText('1 W');
 });
 
+test('what is ticked in one tab and planned in another never clash, and a trip that was deleted comes back ticked', async ({
+  page,
+  context,
+  knapsack,
+}) => {
+  await page.goto(`${knapsack.address}/trips/winter-bothy/pack`);
+  const other = await context.newPage();
+  await openTrip(other, knapsack, 'winter-bothy');
+  const tick = page.getByRole('checkbox').first();
+  await tick.check();
+  await block(other, 'b1').focus();
+  await other.keyboard.press('[');
+  await saved(other);
+  await saved(page);
+  await page.getByRole('checkbox').nth(1).check();
+  await saved(page);
+  await expect(page.locator('.ticks')).toContainText(/^ *2 of/);
+  await page.reload();
+  await expect(page.locator('.ticks')).toContainText(/^ *2 of/);
+  // Taking an edit of the plan back leaves them.
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await other.close();
+
+  await page.goto(knapsack.address);
+  await page.getByRole('button', { name: 'Delete Winter bothy' }).click();
+  await page.getByRole('button', { name: 'Restore Winter bothy' }).click();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+  await page.goto(`${knapsack.address}/trips/winter-bothy/pack`);
+  await expect(page.locator('.ticks')).toContainText(/^ *2 of/);
+});
+
 test('a trip that is not there says so and leads back', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/trips/nowhere`);
   await expect(page.getByRole('alert')).toHaveText('There is no such trip.');

@@ -122,6 +122,27 @@ const revision = () =>
     '"99999999999999999999"',
     oneOf(WORDS).replace(/[^\x20-\x7e]/g, ''),
   ]);
+/** What is ticked or read of a trip, of ours or anybody's. */
+function anyBeside() {
+  const kind = oneOf(['packings', 'rehearsals']);
+  const trip = id();
+  const [packed, results] = [
+    [{ gear: oneOf(gear).id }],
+    [{ step: 'load', outcome: 'ok', at: '2027-09-01T10:00:00Z' }],
+  ];
+  const document = mutated(
+    {
+      ...{ schema: `knapsack.${kind.slice(0, -1)}`, version: 1, id: decodeURIComponent(trip) },
+      ...(kind === 'packings' ? { packed } : { results }),
+    },
+    below(3),
+  );
+  return oneOf([
+    ['GET', `/api/${kind}/${trip}`],
+    ['POST', `/api/${kind}`, document],
+    ['PUT', `/api/${kind}/${trip}`, document, revision()],
+  ]);
+}
 const search = (what, options) => [
   'POST',
   `/api/search/${what}`,
@@ -175,6 +196,7 @@ const ROUTES = [
   [14, () => ['POST', '/api/gear', anyGear()]],
   [10, () => ['PUT', `/api/trips/${id()}`, anyTrip(), revision()]],
   [10, () => ['PUT', `/api/gear/${id()}`, anyGear(), revision()]],
+  [3, () => anyBeside()],
   [4, () => ['DELETE', oneOf([`/api/trips/${id()}`, `/api/gear/${id()}`]), undefined, revision()]],
   [
     8,

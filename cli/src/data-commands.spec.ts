@@ -42,12 +42,12 @@ describe('the commands that work on the data folder', () => {
     expect((await run('export', 'gannet-rock-light', '--as', 'ics')).out).toMatch(/^BEGIN:VCALENDAR/);
     expect((await run('export', 'nowhere')).err).toContain('There is no trip “nowhere”');
 
-    expect((await run('backup', zip)).out).toContain('2 trips and 11 gear items');
+    expect((await run('backup', zip)).out).toContain('2 trips, 11 gear items and 2 packing lists');
     expect((await run('backup', zip)).err).toContain('is there already');
     use('two');
-    expect((await run('restore', zip, '--look')).out).toMatch(/not here: 13\n[^]*Nothing was changed/);
-    expect((await run('restore', zip)).out).toContain('Restored: 13 added');
-    expect((await run('restore', zip)).out).toContain('0 added, 0 replaced, 13 the same');
+    expect((await run('restore', zip, '--look')).out).toMatch(/not here: 15\n[^]*Nothing was changed/);
+    expect((await run('restore', zip)).out).toContain('Restored: 15 added');
+    expect((await run('restore', zip)).out).toContain('0 added, 0 replaced, 15 the same');
     expect(await run('restore', file)).toEqual({
       code: 2,
       out: '',

@@ -1,7 +1,13 @@
 import { Command, Option } from 'commander';
-import { standAlone, type Gear, type Trip } from '@knapsack/contract';
+import { along, standAlone, type Gear, type Trip } from '@knapsack/contract';
 import { outingCalendar, placeAsGeoJson, placeAsGpx } from '@knapsack/contract/formats';
-import { readGear, readTrip, readTripFileChoice } from '@knapsack/contract/schemas';
+import {
+  readGear,
+  readPacking,
+  readRehearsal,
+  readTrip,
+  readTripFileChoice,
+} from '@knapsack/contract/schemas';
 import { everythingIn, takeInto } from '@knapsack/server/backup';
 import { dataFolder, fromFolder } from './data-folder.js';
 import { readJson } from './read-json.js';
@@ -70,7 +76,14 @@ async function storedTrip(id: string): Promise<{ trip: Trip; shelf: readonly Gea
   const kept = await everythingIn(dataFolder());
   const text = kept.find((one) => one.kind === 'trips' && one.id === id)?.text;
   if (text === undefined) throw new InputProblem(`There is no trip “${id}” in ${dataFolder()}.`);
-  const trip = taken(id, readTrip(JSON.parse(text)));
+  const beside = (kind: string): unknown =>
+    JSON.parse(kept.find((one) => one.kind === kind && one.id === id)?.text ?? 'null');
+  const [packing, rehearsal] = [readPacking(beside('packings')), readRehearsal(beside('rehearsals'))];
+  const trip = along({
+    trip: taken(id, readTrip(JSON.parse(text))),
+    packing: packing.ok ? packing.value : null,
+    rehearsal: rehearsal.ok ? rehearsal.value : null,
+  });
   const shelf = kept.flatMap((one) => {
     if (one.kind !== 'gear') return [];
     const gear = readGear(JSON.parse(one.text));

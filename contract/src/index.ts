@@ -1,5 +1,6 @@
 export * from './documents/accessory-rule.js';
 export type * from './documents/api.js';
+export * from './documents/beside.js';
 export * from './documents/figure.js';
 export * from './documents/gear.js';
 export * from './documents/harness-notes.js';

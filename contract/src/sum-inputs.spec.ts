@@ -2,37 +2,29 @@ import fc from 'fast-check';
 import { forecast } from '@knapsack/core';
 import type { Trip } from './documents/trip.js';
 import { dropVariant, keepVariant, nameVariant, takeInHand } from './documents/variants.js';
-import { tick, setWayIn, untickAll } from './edits/packing.js';
+import { setWayIn } from './edits/packing.js';
 import { harnessReport } from './harness/harness-report.js';
-import { withResult } from './rehearse/readiness.js';
 import { resolve } from './resolve/resolve.js';
-import { keepTicks, sameSum, sumInputs, withPlanOf } from './sum-inputs.js';
+import { sameSum, sumInputs, withPlanOf } from './sum-inputs.js';
 import { bags } from './testing/any-gear.js';
 import { trips } from './testing/any-trip.js';
 import { kitShelf, kitTrip } from './testing/kit.js';
 
 /** A trip after somebody has named, noted, ticked, packed and rehearsed it. */
-const handled = (trip: Trip): Trip =>
-  withResult(
-    {
-      ...trip,
-      name: 'Another name',
-      note: 'a note',
-      variantName: 'A',
-      archived: true,
-      carryLimitG: 1234,
-      place: { ...trip.place, name: 'elsewhere' },
-      loadout: trip.loadout.map((item, index) => ({
-        ...item,
-        bag: 'b',
-        module: 'night',
-        packed: index % 2 === 0,
-      })),
-      packing: { ...trip.packing, operators: 3, bags: [{ id: 'b', name: 'bag' }] },
-    },
-    'volts curlew',
-    { outcome: 'ok', at: '2027-09-01T10:00:00Z' },
-  );
+const handled = (trip: Trip): Trip => ({
+  ...trip,
+  name: 'Another name',
+  note: 'a note',
+  variantName: 'A',
+  archived: true,
+  carryLimitG: 1234,
+  place: { ...trip.place, name: 'elsewhere' },
+  loadout: trip.loadout.map((item) => ({ ...item, bag: 'b', module: 'night' })),
+  packing: { ...trip.packing, operators: 3, bags: [{ id: 'b', name: 'bag' }] },
+  rehearsal: { ...trip.rehearsal, loadMinutes: 7, charging: [{ gear: 'shale', from: 'none' }] },
+  packed: trip.loadout.map(({ gear }) => ({ gear })),
+  results: [{ step: 'volts curlew', outcome: 'ok', at: '2027-09-01T10:00:00Z' }],
+});
 
 describe('what the calculation depends on', () => {
   it('is not what is named, noted, ticked, packed or rehearsed: nothing comes out otherwise', () => {
@@ -64,6 +56,7 @@ describe('what the calculation depends on', () => {
       { harness: { runs: [{ to: 'curlew', lengthM: 3 }] } },
       { packing: { wayIn: 'air' } },
       { rehearsal: { roomC: 3 } },
+      { rehearsal: { departure: '2027-09-01T10:00:00Z' } },
       { gear: kitShelf },
       { variants: [{ ...trip, id: 'v', name: 'v', startSoc: 0.3 }] },
     ];
@@ -100,6 +93,7 @@ describe('a plan that is taken over', () => {
     ['a variant kept', (trip) => keepVariant(trip, 'v-2', 'C')],
     ['another way in', (trip) => setWayIn(trip, 'air')],
     ['another room', (trip) => ({ ...trip, rehearsal: { roomC: 3 } })],
+    ['another departure', (trip) => ({ ...trip, rehearsal: { departure: '2027-09-01T10:00:00Z' } })],
     ['a piece taken out', (trip) => ({ ...trip, loadout: trip.loadout.slice(1) })],
   ];
 
@@ -127,35 +121,5 @@ describe('a plan that is taken over', () => {
       'Lithium',
       'Lead',
     ]);
-  });
-});
-
-describe('ticks', () => {
-  const trip = kitTrip();
-  const ticked = withResult(tick(trip, 0), 'load', { outcome: 'bad', at: '2027-09-01T10:00:00Z' });
-
-  it('stay when the plan goes back to another version, whatever that had', () => {
-    const back = keepTicks({ ...trip, startSoc: 0.4 }, ticked);
-    expect(back.startSoc).toBe(0.4);
-    expect(back.loadout[0].packed).toBeTrue();
-    expect(back.rehearsal?.results).toEqual(ticked.rehearsal?.results);
-    const forward = keepTicks(ticked, trip);
-    expect(forward.loadout.some(({ packed }) => packed)).toBeFalse();
-    expect(forward.rehearsal?.results).toBeUndefined();
-    expect(
-      keepTicks({ ...ticked, rehearsal: { ...ticked.rehearsal, roomC: 5 } }, untickAll(ticked)).rehearsal,
-    ).toEqual({
-      ...ticked.rehearsal,
-      roomC: 5,
-    });
-  });
-
-  it('follow the gear, not its place, and change nothing where they are the same', () => {
-    const turned = { ...trip, loadout: [...trip.loadout].reverse() };
-    expect(keepTicks(turned, ticked).loadout.at(-1)?.packed).toBeTrue();
-    expect(keepTicks(turned, ticked).loadout.filter(({ packed }) => packed).length).toBe(1);
-    expect(keepTicks(trip, trip)).toBe(trip);
-    const fresh = { ...trip, startSoc: 0.7 };
-    expect(keepTicks(fresh, trip)).toBe(fresh);
   });
 });

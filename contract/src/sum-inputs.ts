@@ -3,11 +3,20 @@ import type { LoadoutItem, Trip } from './documents/trip.js';
 
 /** What a trip says that nothing is calculated from: names, notes, and how it is packed and rehearsed. */
 type Told =
-  'name' | 'note' | 'archived' | 'variantName' | 'variants' | 'carryLimitG' | 'packing' | 'rehearsal';
+  | 'name'
+  | 'note'
+  | 'archived'
+  | 'variantName'
+  | 'variants'
+  | 'carryLimitG'
+  | 'packing'
+  | 'rehearsal'
+  | 'packed'
+  | 'results';
 
 /**
- * A trip as the forecast, the chances and the wiring see it. Names, notes, ticks, what lies in which bag, results of the home
- * test and the order of charging are not in it; of how one travels and of the room at home only what something hangs on.
+ * A trip as the forecast, the chances and the wiring see it. Names, notes, what lies in which bag and the order of charging are
+ * not in it; of how one travels and of the room at home only what something hangs on.
  */
 export function sumInputs(trip: Trip) {
   const { packing, rehearsal, variants } = trip;
@@ -23,16 +32,17 @@ export function sumInputs(trip: Trip) {
     })),
     // It decides what a charger on board can feed, and what may fly.
     wayIn: packing?.wayIn,
-    // What a meter reads there.
+    // What a meter reads there, and which day’s sun it sees.
     roomC: rehearsal?.roomC,
+    departure: rehearsal?.departure,
   };
 }
 
-/** Whether two trips are the same to the calculation: for a tick, a note or a name nothing is calculated anew. */
+/** Whether two trips are the same to the calculation: for a note or a name nothing is calculated anew. */
 export const sameSum = (a: Trip, b: Trip): boolean => a === b || sameDocument(sumInputs(a), sumInputs(b));
 
 /**
- * A trip whose plan is another's, as where a remedy was worked out while its name, its ticks or its bags were still changing: what
+ * A trip whose plan is another's, as where a remedy was worked out while its name or its bags were still changing: what
  * nothing is calculated from stays as it is now. The variants are a part of the plan; where they are the same but for their names,
  * the names stay too.
  */
@@ -47,7 +57,7 @@ export function withPlanOf(now: Trip, planned: Trip): Trip {
     place: { ...planned.place, name: now.place.name },
     loadout: planned.loadout.map((item) => {
       const { gear, count, rule, inSeries, run, meant } = item;
-      const { bag, module, packed } = before.get(gear)?.shift() ?? {};
+      const { bag, module } = before.get(gear)?.shift() ?? {};
       return {
         ...{ gear, count },
         ...(rule !== undefined && { rule }),
@@ -56,34 +66,8 @@ export function withPlanOf(now: Trip, planned: Trip): Trip {
         ...(meant !== undefined && { meant }),
         ...(bag !== undefined && { bag }),
         ...(module !== undefined && { module }),
-        ...(packed !== undefined && { packed }),
       };
     }),
-  };
-}
-
-/**
- * A trip with what has been ticked and read in another version of it: undoing an edit of the plan never unpacks the bag, nor forgets
- * what the home test gave.
- */
-export function keepTicks(to: Trip, from: Trip): Trip {
-  const before = byGear(from.loadout);
-  let same = to.rehearsal?.results === from.rehearsal?.results;
-  const loadout = to.loadout.map((item) => {
-    const ticked = before.get(item.gear)?.shift()?.packed ?? false;
-    if ((item.packed ?? false) === ticked) return item;
-    same = false;
-    const { packed: _packed, ...rest } = item;
-    return ticked ? { ...rest, packed: true } : rest;
-  });
-  if (same) return to;
-  const { results: _results, ...rehearsal } = to.rehearsal ?? {};
-  const results = from.rehearsal?.results;
-  const { rehearsal: _rehearsal, ...rest } = to;
-  return {
-    ...rest,
-    loadout,
-    ...((to.rehearsal || results) && { rehearsal: { ...rehearsal, ...(results && { results }) } }),
   };
 }
 
@@ -97,6 +81,8 @@ function calculated(trip: Trip): Omit<Trip, Told> {
     carryLimitG: _limit,
     packing: _packing,
     rehearsal: _rehearsal,
+    packed: _packed,
+    results: _results,
     ...rest
   } = trip;
   return rest;
@@ -114,22 +100,26 @@ const named = ({ variantName, variants }: Trip) => ({
   ...(variants !== undefined && { variants }),
 });
 
-/** Packed and rehearsed as now, but with the way in and the room that the plan was calculated with. */
+/** Packed and rehearsed as now, but with the way in, the room and the departure that the plan was calculated with. */
 function carriedAs(now: Trip, planned: Trip) {
   const { wayIn: _way, ...packing } = now.packing ?? {};
-  const { roomC: _room, ...rehearsal } = now.rehearsal ?? {};
+  const { roomC: _room, departure: _departure, ...rehearsal } = now.rehearsal ?? {};
   const wayIn = planned.packing?.wayIn;
-  const roomC = planned.rehearsal?.roomC;
+  const { roomC, departure } = planned.rehearsal ?? {};
   return {
     ...((now.packing || wayIn) && { packing: { ...packing, ...(wayIn && { wayIn }) } }),
-    ...((now.rehearsal || roomC !== undefined) && {
-      rehearsal: { ...rehearsal, ...(roomC !== undefined && { roomC }) },
+    ...((now.rehearsal || roomC !== undefined || departure !== undefined) && {
+      rehearsal: {
+        ...rehearsal,
+        ...(roomC !== undefined && { roomC }),
+        ...(departure !== undefined && { departure }),
+      },
     }),
   };
 }
 
 const carried = (loadout: readonly LoadoutItem[]) =>
-  loadout.map(({ bag: _bag, module: _module, packed: _packed, ...item }) => item);
+  loadout.map(({ bag: _bag, module: _module, ...item }) => item);
 
 /** The lines of a bag by their gear, in their order: one kind of gear may stand in several. */
 function byGear(loadout: readonly LoadoutItem[]): Map<string, LoadoutItem[]> {

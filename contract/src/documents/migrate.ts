@@ -1,6 +1,6 @@
 import { CLIMATE_WORDS, seasonAt, usualSky, type ClimateWord } from '@knapsack/core';
-import { GEAR_SCHEMA, GEAR_VERSION } from './gear.js';
-import { TRIP_SCHEMA, TRIP_VERSION } from './trip.js';
+import { GEAR_SCHEMA } from './gear.js';
+import { TRIP_SCHEMA } from './trip.js';
 
 type Data = Readonly<Record<string, unknown>>;
 type Step = (data: Data) => Data;
@@ -8,14 +8,16 @@ type Step = (data: Data) => Data;
 /**
  * What brings a document from one version to the next, by schema; the first entry leads from version 1 to 2.
  * Versions 2 to 4 of gear and 2 to 4 of trip only add fields that may be absent, so there is nothing to change but the
- * number. Version 5 of trip has no usual cloud but the user's own word.
+ * number. Version 5 of trip has no usual cloud but the user's own word; in version 6 what is ticked and read is no part of the
+ * plan, and only travels with it.
  */
-const STEPS: Readonly<Record<string, readonly Step[]>> = {
-  [GEAR_SCHEMA]: [(gear) => gear, (gear) => gear, (gear) => gear],
-  [TRIP_SCHEMA]: [(trip) => trip, (trip) => trip, (trip) => trip, cloudByTheClimate],
-};
-
-const NEWEST: Readonly<Record<string, number>> = { [GEAR_SCHEMA]: GEAR_VERSION, [TRIP_SCHEMA]: TRIP_VERSION };
+const STEPS: ReadonlyMap<unknown, readonly Step[]> = new Map([
+  [GEAR_SCHEMA, [(gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear]],
+  [
+    TRIP_SCHEMA,
+    [(trip: Data) => trip, (trip: Data) => trip, (trip: Data) => trip, cloudByTheClimate, ticksAndResultsOut],
+  ],
+]);
 
 /** A document of an earlier version as this one writes it, with the gear that travels in it; anything else as it is. */
 export function upToDate(data: unknown): unknown {
@@ -23,12 +25,13 @@ export function upToDate(data: unknown): unknown {
   const { schema, version } = data;
   const own = Array.isArray(data['gear']) ? { gear: (data['gear'] as unknown[]).map(upToDate) } : {};
   if (typeof schema !== 'string' || !Number.isInteger(version)) return data;
-  const newest = NEWEST[schema];
+  const steps = STEPS.get(schema);
+  const newest = steps && steps.length + 1;
   if (newest === undefined || (version as number) < 1 || (version as number) >= newest) {
     return { ...data, ...own };
   }
   let migrated: Data = { ...data, ...own };
-  for (const step of STEPS[schema].slice((version as number) - 1)) migrated = step(migrated);
+  for (const step of steps!.slice((version as number) - 1)) migrated = step(migrated);
   return { ...migrated, version: newest };
 }
 
@@ -56,4 +59,32 @@ function oldUsualCloud(climate: unknown, place: unknown, start: unknown): number
   if (typeof latitudeDeg !== 'number' || Number.isNaN(startMs)) return null;
   const { cloud } = usualSky(climate as ClimateWord, seasonAt(startMs, latitudeDeg), 0);
   return Math.round(cloud * 100) / 100;
+}
+
+/** Before version 6 the lines of each bag said whether they were packed, and the rehearsal what the home test had given. */
+function ticksAndResultsOut(trip: Data): Data {
+  const { loadout, variants, rehearsal } = trip;
+  const ticked = new Set<unknown>();
+  const unticked = (lines: unknown) =>
+    Array.isArray(lines)
+      ? lines.map((line: unknown) => {
+          if (!isData(line)) return line;
+          const { packed, ...item } = line;
+          if (packed === true) ticked.add(item['gear']);
+          return item;
+        })
+      : lines;
+  const { results, ...planned } = isData(rehearsal) ? rehearsal : {};
+  const migrated: Data = {
+    ...trip,
+    ...(loadout !== undefined && { loadout: unticked(loadout) }),
+    ...(variants !== undefined && {
+      variants: Array.isArray(variants)
+        ? variants.map((one: unknown) => (isData(one) ? { ...one, loadout: unticked(one['loadout']) } : one))
+        : variants,
+    }),
+    ...(rehearsal !== undefined && { rehearsal: isData(rehearsal) ? planned : rehearsal }),
+    ...(results !== undefined && { results }),
+  };
+  return ticked.size === 0 ? migrated : { ...migrated, packed: [...ticked].map((gear) => ({ gear })) };
 }

@@ -20,9 +20,8 @@ export interface ChargeChoice {
   readonly from?: string;
 }
 
-/** The home test and the charging before an outing. */
+/** How the home test and the charging before an outing are planned; what the test gave stands beside the trip. */
 export interface Rehearsal {
-  readonly results?: readonly StepResult[];
   /** When one leaves home, ISO 8601; at the start of the outing if absent. */
   readonly departure?: string;
   readonly charging?: readonly ChargeChoice[];

@@ -10,11 +10,12 @@ import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
 import type { HarnessNotes } from './harness-notes.js';
 import type { ModuleName, Packing } from './packing.js';
-import type { Rehearsal } from './rehearsal.js';
+import type { PackedTick } from './beside.js';
+import type { Rehearsal, StepResult } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 5;
+export const TRIP_VERSION = 6;
 
 export interface Place {
   readonly name: string;
@@ -73,8 +74,6 @@ export interface LoadoutItem {
   readonly module?: ModuleName;
   /** It comes along on purpose though nothing out there feeds it, as a charger for the mains; nobody has asked yet if absent. */
   readonly meant?: boolean;
-  /** Ticked off: it lies packed. */
-  readonly packed?: boolean;
 }
 
 /** What may differ between the variants of one outing; the rest they share. */
@@ -143,6 +142,9 @@ export interface Trip {
   readonly loadout: readonly LoadoutItem[];
   /** Gear that travels with the document, so that it stands alone as a file. */
   readonly gear?: readonly Gear[];
+  /** What is ticked and read, where it travels with the document; here it stands beside it (see beside.ts). */
+  readonly packed?: readonly PackedTick[];
+  readonly results?: readonly StepResult[];
   /** How the kit is wired, where more is said of it than the leads of the bag. */
   readonly harness?: HarnessNotes;
   readonly packing?: Packing;

@@ -1,3 +1,4 @@
+export * from './beside.js';
 export * from './blocks.js';
 export * from './loadout.js';
 export * from './merge-trips.js';

@@ -20,6 +20,7 @@ const KEYS: Readonly<Record<string, string>> = {
   runs: 'to',
   parts: 'id',
   bags: 'id',
+  packed: 'gear',
   results: 'step',
   charging: 'gear',
 };
@@ -40,7 +41,6 @@ const WORDS: Readonly<Record<string, string>> = {
   runs: 'a run of the wiring',
   packing: 'how it is packed',
   bags: 'a bag',
-  results: 'a step of the rehearsal',
   charging: 'how something is charged',
 };
 
@@ -60,6 +60,17 @@ export function mergeTrips(base: Trip, mine: Trip, theirs: Trip): Merged | null 
   };
   return tripProblems(sorted).length > 0 ? null : { trip: sorted, mineStands: [...clashes] };
 }
+
+/**
+ * Brings together what two tabs have ticked or read: each tick and each result of one is taken, of both mine. It always goes
+ * together, so that nobody is asked.
+ */
+export const mergeBeside = <Document extends object>(
+  base: Document,
+  mine: Document,
+  theirs: Document,
+): Document =>
+  mergeKeyed(asKeyed(base), asKeyed(mine), asKeyed(theirs), () => undefined) as unknown as Document;
 
 const asKeyed = (value: object): Keyed => value as Keyed;
 const same = (a: Value, b: Value): boolean => JSON.stringify(a) === JSON.stringify(b);

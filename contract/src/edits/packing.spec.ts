@@ -8,8 +8,6 @@ import {
   setModule,
   setOperators,
   setWayIn,
-  tick,
-  untickAll,
   usualLimit,
 } from './packing.js';
 
@@ -22,13 +20,6 @@ describe('packing', () => {
 
   it('changes nothing for a line that is gone', () => {
     expect(putInBag(trip(), 99, 'bag-1')).toEqual(trip());
-  });
-
-  it('ticks off, and starts again', () => {
-    const both = tick(tick(trip(), 0), 1);
-    expect(packingOf(both, shelf).ticked).toBe(2);
-    expect(tick(both, 0).loadout[0].packed).toBeUndefined();
-    expect(untickAll(both).loadout).toEqual(trip().loadout);
   });
 
   it('keeps the bag that there was when one more is named', () => {

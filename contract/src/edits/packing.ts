@@ -11,15 +11,6 @@ const withItem = (trip: Trip, index: number, change: (item: LoadoutItem) => Load
 export const putInBag = (trip: Trip, index: number, bag: string | null): Trip =>
   withItem(trip, index, ({ bag: _before, ...item }) => (bag === null ? item : { ...item, bag }));
 
-/** Ticks a piece off, or takes the tick back. */
-export const tick = (trip: Trip, index: number): Trip =>
-  withItem(trip, index, ({ packed, ...item }) => (packed ? item : { ...item, packed: true }));
-
-export const untickAll = (trip: Trip): Trip => ({
-  ...trip,
-  loadout: trip.loadout.map(({ packed: _packed, ...item }) => item),
-});
-
 export const setModule = (trip: Trip, index: number, module: ModuleName): Trip =>
   withItem(trip, index, (item) => ({ ...item, module }));
 

@@ -105,6 +105,8 @@ export function sayCounts(counts: Readonly<Record<string, number>>): string {
 const KIND_WORDS: ReadonlyMap<string, readonly [one: string, many: string]> = new Map([
   ['trips', ['trip', 'trips']],
   ['gear', ['gear item', 'gear items']],
+  ['packings', ['packing list', 'packing lists']],
+  ['rehearsals', ['rehearsal', 'rehearsals']],
 ]);
 
 /** How many documents there are of each kind. */

@@ -104,9 +104,10 @@ describe('a trip out of a file', () => {
         runs: [{ to: 'curlew', from: 'split', lengthM: 2, awg: 14 }],
       },
       rehearsal: {
-        results: [{ step: 'volts curlew', outcome: 'ok', at: '2027-09-01T10:00:00Z' }],
         charging: [{ gear: 'shale', soc: 0.4, from: 'mains' }],
       },
+      results: [{ step: 'volts curlew', outcome: 'ok', at: '2027-09-01T10:00:00Z' }],
+      packed: [{ gear: 'shale' }],
     });
     const names = new Map(kitShelf.map(({ id }) => [id, `zz${id}`]));
     const renamed = withGearRenamed(wired, names);
@@ -118,7 +119,8 @@ describe('a trip out of a file', () => {
     expect(plain(rehearsalSteps(renamed, there, after))).toEqual(
       plain(rehearsalSteps(wired, kitShelf, before)),
     );
-    expect(renamed.rehearsal?.results?.[0].step).toBe('volts zzcurlew');
+    expect(renamed.results?.[0].step).toBe('volts zzcurlew');
+    expect(renamed.packed).toEqual([{ gear: 'zzshale' }]);
     expect(renamed.rehearsal?.charging?.[0]).toEqual({ gear: 'zzshale', soc: 0.4, from: 'zzmains' });
     expect(JSON.stringify(renamed)).toContain('"from":"zzshale.2"');
   });

@@ -114,7 +114,7 @@ function sorted({ gear = [] }: Trip, shelf: readonly Gear[]) {
 
 const withoutGear = ({ gear: _gear, ...trip }: Trip): Trip => trip;
 
-/** A trip whose gear is called otherwise: in its bags, its harness and its rehearsal. */
+/** A trip whose gear is called otherwise: in its bags, its harness, its rehearsal and what is ticked and read. */
 export function withGearRenamed(trip: Trip, names: ReadonlyMap<string, string>): Trip {
   if (names.size === 0) return trip;
   // A part of the harness is called by its gear, a second piece of a kind by "gear.2"; a step of the home test by its part.
@@ -124,7 +124,7 @@ export function withGearRenamed(trip: Trip, names: ReadonlyMap<string, string>):
   };
   const words = (text: string) => text.split(' ').map(word).join(' ');
   const bag = (loadout: Trip['loadout']) => loadout.map((item) => ({ ...item, gear: word(item.gear) }));
-  const { harness, rehearsal, variants } = trip;
+  const { harness, rehearsal, variants, packed, results } = trip;
   return {
     ...trip,
     loadout: bag(trip.loadout),
@@ -144,12 +144,11 @@ export function withGearRenamed(trip: Trip, names: ReadonlyMap<string, string>):
         }),
       },
     }),
+    ...(packed && { packed: packed.map((tick) => ({ ...tick, gear: word(tick.gear) })) }),
+    ...(results && { results: results.map((result) => ({ ...result, step: words(result.step) })) }),
     ...(rehearsal && {
       rehearsal: {
         ...rehearsal,
-        ...(rehearsal.results && {
-          results: rehearsal.results.map((result) => ({ ...result, step: words(result.step) })),
-        }),
         ...(rehearsal.charging && {
           charging: rehearsal.charging.map((one) => ({
             ...one,

@@ -56,7 +56,6 @@ export interface PackList {
     readonly grams: number;
     readonly pieces: readonly PackedPiece[];
   }[];
-  readonly ticked: number;
   readonly lines: number;
 }
 
@@ -120,7 +119,6 @@ export function packingOf(trip: Trip, shelf: readonly Gear[]): PackList {
         return { name, label: MODULES[name], grams: weightOf(inIt), pieces: inIt };
       })
       .filter((module) => module.pieces.length > 0),
-    ticked: pieces.filter(({ item }) => item.packed).length,
     lines: pieces.length,
   };
 }

@@ -1,5 +1,4 @@
 import type { StepResult } from '../documents/rehearsal.js';
-import type { Trip } from '../documents/trip.js';
 import { heardOn } from '../harness/harness-facts.js';
 import type { RehearsalStep } from './steps.js';
 
@@ -20,15 +19,6 @@ export function outcomeOf(step: RehearsalStep, results: readonly StepResult[]): 
 /** What came of a reading: as it should be, or not. */
 export const outcomeOfReading = ({ reading }: RehearsalStep, value: number): StepResult['outcome'] =>
   reading && (value < reading.low || value > reading.high) ? 'bad' : 'ok';
-
-/** The trip with a step's result kept, or taken back. */
-export function withResult(trip: Trip, step: string, result: Omit<StepResult, 'step'> | null): Trip {
-  const kept = (trip.rehearsal?.results ?? []).filter((one) => one.step !== step);
-  return {
-    ...trip,
-    rehearsal: { ...trip.rehearsal, results: result ? [...kept, { step, ...result }] : kept },
-  };
-}
 
 /** Ready or not yet, and what is open. */
 export interface Readiness {

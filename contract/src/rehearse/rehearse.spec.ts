@@ -1,10 +1,12 @@
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
-import { readTrip } from '../schemas/read.js';
+import { readRehearsal, readTrip } from '../schemas/read.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
 import { chargeUp, NONE, OWN, SUN, withCharging } from './charge-up.js';
-import { outcomeOf, outcomeOfReading, readiness, withResult } from './readiness.js';
+import { outcomeOf, outcomeOfReading, readiness } from './readiness.js';
+import { noResults } from '../documents/beside.js';
+import { withResult } from '../edits/beside.js';
 import { rehearsalSteps } from './steps.js';
 
 const stepsOf = (trip: Trip, shelf: readonly Gear[] = kitShelf) =>
@@ -70,30 +72,29 @@ describe('the home test', () => {
 describe('the verdict of the home test', () => {
   const steps = stepsOf(kitTrip());
   const all = steps.reduce(
-    (trip, { id }) => withResult(trip, id, { outcome: 'ok', at: '2027-09-01T18:00:00Z' }),
-    kitTrip(),
+    (done, { id }) => withResult(done, id, { outcome: 'ok', at: '2027-09-01T18:00:00Z' }),
+    noResults('kit'),
   );
   const quiet = kitShelf.map((gear) =>
     gear.id === 'rill' ? { ...gear, noise: [{ band: '20 m', unit: 'S' as const, off: 2, on: 2 }] } : gear,
   ) as Gear[];
 
   it('is ready once every step was good, and the controller was listened for', () => {
-    expect(readTrip(all).ok).toBe(true);
-    const results = all.rehearsal!.results!;
-    expect(readiness(stepsOf(all, quiet), results, 0, []).ready).toBe(true);
-    expect(readiness(stepsOf(all), results, 0, []).sentence).toBe('Not yet: 1 step is open.');
+    expect(readRehearsal(all).ok).toBe(true);
+    const { results } = all;
+    expect(readiness(stepsOf(kitTrip(), quiet), results, 0, []).ready).toBe(true);
+    expect(readiness(stepsOf(kitTrip()), results, 0, []).sentence).toBe('Not yet: 1 step is open.');
   });
 
   it('is not yet with what is open, bad or late, or a wiring that says stop', () => {
-    const results = withResult(all, 'join rill', { outcome: 'bad', at: '2027-09-01T18:00:00Z' }).rehearsal!
-      .results!;
-    expect(readiness(stepsOf(all, quiet), results, 2, ['Shale']).sentence).toBe(
+    const { results } = withResult(all, 'join rill', { outcome: 'bad', at: '2027-09-01T18:00:00Z' });
+    expect(readiness(stepsOf(kitTrip(), quiet), results, 2, ['Shale']).sentence).toBe(
       'Not yet: the wiring has 2 stops, 1 step went wrong, Shale should be charging by now.',
     );
     expect(readiness([], [], 0, []).ready).toBe(false);
-    const good = all.rehearsal!.results!;
-    expect(readiness(stepsOf(all, quiet), good, 1, []).ready).toBe(false);
-    expect(readiness(stepsOf(all, quiet), good, 0, [], 'There is no place.').sentence).toContain(
+    const good = all.results;
+    expect(readiness(stepsOf(kitTrip(), quiet), good, 1, []).ready).toBe(false);
+    expect(readiness(stepsOf(kitTrip(), quiet), good, 0, [], 'There is no place.').sentence).toContain(
       'not checked in full',
     );
   });
@@ -111,15 +112,14 @@ describe('the verdict of the home test', () => {
 
   it('holds a reading against the plan as it is now, not as it was when it was read', () => {
     const expected = steps.find(({ id }) => id === 'draws relay')!.reading!.expected;
-    const read = withResult(kitTrip(), 'draws relay', {
+    const { results } = withResult(noResults('kit'), 'draws relay', {
       outcome: 'ok',
       value: expected,
       at: '2027-09-01T18:00:00Z',
     });
-    const results = read.rehearsal!.results!;
     const outcome = (shelf: readonly Gear[]) =>
       outcomeOf(
-        stepsOf(read, shelf).find(({ id }) => id === 'draws relay')!,
+        stepsOf(kitTrip(), shelf).find(({ id }) => id === 'draws relay')!,
         results,
       );
     expect(outcome(kitShelf)).toBe('ok');
@@ -127,13 +127,6 @@ describe('the verdict of the home test', () => {
       gear.id === 'relay' ? { ...gear, drawA: { value: 0.5, source: 'measured' } } : gear,
     ) as Gear[];
     expect(outcome(hungry)).toBe('bad');
-  });
-
-  it('keeps one result a step, and takes it back', () => {
-    const once = withResult(kitTrip(), 'load', { outcome: 'ok', value: 0.4, at: '2027-09-01T18:00:00Z' });
-    const twice = withResult(once, 'load', { outcome: 'bad', value: 0.9, at: '2027-09-01T19:00:00Z' });
-    expect(twice.rehearsal!.results!.map(({ value }) => value)).toEqual([0.9]);
-    expect(withResult(twice, 'load', null).rehearsal!.results).toEqual([]);
   });
 });
 

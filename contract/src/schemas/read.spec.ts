@@ -81,7 +81,7 @@ describe('reading documents', () => {
       expect(problemsOf(data).length).withContext(JSON.stringify(data)).toBe(1);
     }
     expect(problemsOf({ schema: 'knapsack.trip', version: 0 })).toEqual([
-      '/version The version of a trip must be a whole number from 1 to 5.',
+      '/version The version of a trip must be a whole number from 1 to 6.',
     ]);
   });
 

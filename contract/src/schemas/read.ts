@@ -8,9 +8,18 @@ import {
   type Gear,
   type ShelfDocument,
 } from '../documents/gear.js';
+import {
+  PACKING_SCHEMA,
+  PACKING_VERSION,
+  REHEARSAL_SCHEMA,
+  REHEARSAL_VERSION,
+  type PackingDocument,
+  type RehearsalDocument,
+} from '../documents/beside.js';
 import { upToDate } from '../documents/migrate.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
+import { packingSchema, rehearsalSchema } from './beside-schema.js';
 import { unboundedProblem } from './bounded.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
 import { STRICT } from './joi.js';
@@ -44,6 +53,19 @@ const SHELF: DocumentType = {
   most: MOST_VALUES_OF_A_SHELF,
 };
 
+const PACKING: DocumentType = {
+  schema: PACKING_SCHEMA,
+  version: PACKING_VERSION,
+  what: 'packing',
+  check: packingSchema,
+};
+const REHEARSAL: DocumentType = {
+  schema: REHEARSAL_SCHEMA,
+  version: REHEARSAL_VERSION,
+  what: 'rehearsal',
+  check: rehearsalSchema,
+};
+
 /** A trip out of anything that came from outside, or every reason why it is none. */
 export function readTrip(data: unknown): Result<Trip> {
   const read = readDocument<Trip>(TRIP, data);
@@ -51,6 +73,12 @@ export function readTrip(data: unknown): Result<Trip> {
   const problems = tripProblems(read.value);
   return problems.length > 0 ? fail(...problems) : read;
 }
+
+export const readPacking = (data: unknown): Result<PackingDocument> =>
+  readDocument<PackingDocument>(PACKING, data);
+
+export const readRehearsal = (data: unknown): Result<RehearsalDocument> =>
+  readDocument<RehearsalDocument>(REHEARSAL, data);
 
 export const readGear = (data: unknown): Result<Gear> => readDocument<Gear>(GEAR, data);
 

@@ -21,12 +21,12 @@ import {
   MOST_BLOCKS,
   MOST_ITEMS,
   MOST_PARTS,
-  MOST_RESULTS,
   MOST_SHADES,
   MOST_SKYLINE,
   MOST_VARIANTS,
   MOST_WEATHER_HOURS,
 } from '../fields/fields.js';
+import { packedTicks, stepResults } from './beside-schema.js';
 import { accessoryRule, gearSchema } from './gear-schema.js';
 import { id, instant, maybeOneOf, number, obeying, oneOf, text } from './joi.js';
 
@@ -54,7 +54,6 @@ const loadoutItem = Joi.object({
   bag: id().optional(),
   module: maybeOneOf(Object.keys(MODULES)),
   meant: Joi.boolean().optional(),
-  packed: Joi.boolean().optional(),
 });
 
 const aim = Joi.object({ how: oneOf(['flat', 'fixed', 'every', 'at', 'hung']) })
@@ -200,18 +199,6 @@ const packing = Joi.object({
 });
 
 const rehearsal = Joi.object({
-  results: Joi.array()
-    .items(
-      Joi.object({
-        step: text(120),
-        outcome: oneOf(['ok', 'bad']),
-        value: number('reading').optional(),
-        note: text(200).optional(),
-        at: instant(),
-      }),
-    )
-    .max(MOST_RESULTS)
-    .optional(),
   departure: instant().optional(),
   loadMinutes: number('loadMinutes').optional(),
   roomC: number('roomC').optional(),
@@ -256,6 +243,8 @@ export const tripSchema = Joi.object({
   blocks: blocks(),
   loadout: loadout(),
   gear: Joi.array().items(gearSchema).max(MOST_ITEMS).optional(),
+  packed: packedTicks().optional(),
+  results: stepResults().optional(),
   harness: harness.optional(),
   packing: packing.optional(),
   rehearsal: rehearsal.optional(),

@@ -137,7 +137,7 @@ export const trips = fc
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 5,
+        version: 6,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },

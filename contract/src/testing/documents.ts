@@ -43,7 +43,7 @@ export const shelf: readonly Gear[] = [curlew, shale, cobble, relay];
 export function trip(change: Partial<Trip> = {}): Trip {
   return {
     schema: 'knapsack.trip',
-    version: 5,
+    version: 6,
     id: 'islet',
     name: 'Islet',
     place: { name: 'islet', timeZone: 'Europe/Oslo' },

@@ -104,7 +104,7 @@ describe('the API', () => {
 
   it('refuses a newer version untouched', async () => {
     const answer = await put({ ...trip, version: 99 }, '"1"').expect(422);
-    expect((answer.body as ProblemDocument).detail).toContain('version 5');
+    expect((answer.body as ProblemDocument).detail).toContain('version 6');
     expect((await app.api.get(`/api/trips/${trip.id}`)).body).toEqual(trip);
   });
 

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
-import { type Gear, type Trip, type TripSummary } from '@knapsack/contract';
+import { type Gear, type Stored, type Trip, type TripSummary } from '@knapsack/contract';
 import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
@@ -91,9 +91,14 @@ export function createApp({
     documentRoutes<Gear>({
       what: 'gear item',
       store: stores.gear,
-      summarise: ({ revision, document }) => ({ revision, document }),
+      summarise: asIs,
       mayDelete: (id) => stillCarried(stores, id),
     }),
+  );
+  app.use('/api/packings', documentRoutes({ what: 'packing', store: stores.packings, summarise: asIs }));
+  app.use(
+    '/api/rehearsals',
+    documentRoutes({ what: 'rehearsal', store: stores.rehearsals, summarise: asIs }),
   );
   app.use('/api/set-aside', setAsideRoutes(stores));
   app.use('/api/backup', backupRoutes({ database, stores, copies }));
@@ -109,6 +114,8 @@ export function createApp({
   app.use(problemHandler(log));
   return app;
 }
+
+const asIs = <Document>({ revision, document }: Stored<Document>) => ({ revision, document });
 
 /** A sentence naming the trips that carry a gear item, or null where none does. */
 async function stillCarried({ trips }: Stores, gearId: string): Promise<string | null> {

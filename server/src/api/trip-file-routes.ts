@@ -4,6 +4,7 @@ import { outingCalendar, placeAsGeoJson, placeAsGpx, readPlaceFile } from '@knap
 import { readTrip, readTripFileChoice } from '@knapsack/contract/schemas';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
+import { withBeside } from '../documents/beside.js';
 import { lookAtTrip, takeTrip } from '../documents/take-trip.js';
 import { sendProblem } from './problems.js';
 
@@ -30,7 +31,9 @@ export function tripFileRoutes(database: Database, stores: Stores): Router {
 
   router.get('/:id/file', async ({ params: { id } }, response) => {
     const one = await found(response, id);
-    if (one) response.attachment(`${id}.json`).json(standAlone(one.trip, one.shelf));
+    if (!one) return;
+    const together = await database.read((manager) => withBeside(manager, stores, one.trip));
+    response.attachment(`${id}.json`).json(standAlone(together, one.shelf));
   });
 
   router.get('/:id/calendar', async ({ params: { id } }, response) => {

@@ -1,11 +1,11 @@
 import { buffer } from 'node:stream/consumers';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import yazl from 'yazl';
 import { MANIFEST_FILE, type BackupManifest, type Gear } from '@knapsack/contract';
 import { Database } from '../database/database.js';
-import { TripTable } from '../database/entities.js';
+import { TABLES } from '../database/entities.js';
 import { seed } from '../documents/seed.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 import { DEMO_FOLDER } from '../testing/running-app.js';
@@ -73,7 +73,7 @@ describe('a backup', () => {
     const { document, revision } = (await stores.trips.read('winter-bothy'))!;
     await stores.trips.replace({ ...document, note: 'twice — ünïcode 🎒' }, revision);
     await database.write((manager) =>
-      manager.insert(TripTable, {
+      manager.insert(TABLES.trips, {
         ...{ id: 'Of a Later/Release', revision: 7, name: 'Later', updatedMs: 1 },
         text: JSON.stringify({ schema: 'knapsack.trip', version: 99, anything: [] }),
       }),
@@ -95,6 +95,23 @@ describe('a backup', () => {
       await empty.close();
       rmSync(other, { recursive: true, force: true });
     }
+  });
+
+  it('of a release that kept ticks in trips is restored with them beside the trips, once', async () => {
+    const text = readFileSync(new URL('../../../contract/fixtures/trip-5.json', import.meta.url), 'utf8');
+    const { id, name } = JSON.parse(text) as { id: string; name: string };
+    const backup = await read(await packed([{ kind: 'trips', id, name, revision: 7, text }]));
+    const restored = await restoreBackup(database, stores, backup, 'keep', noCopy);
+    expect([restored.added, restored.leftOut]).toEqual([3, 0]);
+    expect((await stores.trips.read(id))!.revision).toBe(7);
+    expect((await stores.packings.read(id))!.document.packed.length).toBeGreaterThan(2);
+    expect((await stores.rehearsals.read(id))!.document.results.length).toBe(1);
+    const again = await lookAtBackup(database, stores, backup);
+    expect(again.documents.map(({ kind, standing }) => [kind, standing])).toEqual([
+      ['trips', 'same'],
+      ['packings', 'same'],
+      ['rehearsals', 'same'],
+    ]);
   });
 
   it('changes nothing that is here unless told to, and then no page takes it for what it has read', async () => {
@@ -150,7 +167,7 @@ describe('a backup', () => {
   it('replaces nothing where no copy of it could be made, and never what a later release has saved', async () => {
     await stores.gear.create(item('a', 'Here'));
     await database.write((manager) =>
-      manager.insert(TripTable, {
+      manager.insert(TABLES.trips, {
         ...{ id: 'later', revision: 1, name: 'Later', updatedMs: 1 },
         text: JSON.stringify({ schema: 'knapsack.trip', version: 99 }),
       }),

@@ -1,4 +1,5 @@
 import {
+  apart,
   sameDocument,
   upToDate,
   type BackupLook,
@@ -7,7 +8,7 @@ import {
   type Restored,
   type Standing,
 } from '@knapsack/contract';
-import { unboundedProblem } from '@knapsack/contract/schemas';
+import { readTrip, unboundedProblem } from '@knapsack/contract/schemas';
 import type { EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import type { KeptText } from '../documents/document-store.js';
@@ -89,8 +90,9 @@ function whatBecomes(
 async function meet(
   manager: EntityManager,
   stores: Stores,
-  { documents }: Backup,
+  backup: Backup,
 ): Promise<{ readonly met: readonly Met[]; readonly onlyHere: number }> {
+  const documents = backup.documents.flatMap(takenApart);
   const met: Met[] = [];
   let onlyHere = 0;
   const known = collections(stores);
@@ -123,7 +125,36 @@ function meetOne(store: Collection, kept: Kept, here: KeptText | null): Met {
   if (!read.ok) return leftOut(kept, read.problems[0].sentence);
   if (read.value.id !== id) return leftOut(kept, `Its own id is “${read.value.id}”.`);
   const word = !here ? 'new' : isSame(here.text, read.value) ? 'same' : 'different';
-  return standing(word, undefined, { ...kept, name: read.value.name });
+  return standing(word, undefined, { ...kept, name: store.nameOf(read.value as never) });
+}
+
+/**
+ * A document of a backup; a trip that an earlier release saved with its ticks and results in it (see TicksBesideTrips) as the two
+ * or three that it is now.
+ */
+function takenApart(kept: Kept): readonly Kept[] {
+  if (kept.kind !== 'trips') return [kept];
+  // Only where it can be: every trip of a large backup would be read twice.
+  if (!/"(packed|results)"/.test(kept.text)) return [kept];
+  const read = readTrip(parsed(kept.text));
+  if (!read.ok) return [kept];
+  const { trip, packing, rehearsal } = apart(read.value);
+  if (!packing && !rehearsal) return [kept];
+  const beside = (kind: keyof Stores, document: object | null): readonly Kept[] =>
+    document ? [{ kind, id: kept.id, name: kept.id, revision: 1, text: JSON.stringify(document) }] : [];
+  return [
+    { ...kept, text: JSON.stringify(trip) },
+    ...beside('packings', packing),
+    ...beside('rehearsals', rehearsal),
+  ];
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
 }
 
 const leftOut = (kept: Kept, sentence: string): Met => ({

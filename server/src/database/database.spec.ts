@@ -5,7 +5,7 @@ import type { Gear } from '@knapsack/contract';
 import type { DocumentStore } from '../documents/document-store.js';
 import { storesOf } from '../documents/stores.js';
 import { Database } from './database.js';
-import { GearTable } from './entities.js';
+import { TABLES } from './entities.js';
 import { StorageProblem, storageProblem } from './storage-problem.js';
 
 /** A document of a few pages, so that it does not fit where there is no room. */
@@ -65,7 +65,7 @@ describe('writes on a disk that is full', () => {
   it('leave no transaction open where COMMIT itself fails', async () => {
     await store.create(item('before'));
     const failing = database.write(async (manager) => {
-      await manager.insert(GearTable, { id: 'lost', revision: 1, name: 'x', text: '{}', updatedMs: 0 });
+      await manager.insert(TABLES.gear, { id: 'lost', revision: 1, name: 'x', text: '{}', updatedMs: 0 });
       // What a full disk does: the engine has rolled back by itself, and COMMIT finds nothing to commit.
       await manager.query('ROLLBACK');
     });
@@ -111,7 +111,7 @@ describe('writes on a disk that is full', () => {
 
   it('take turns with reads, which see nothing that is not committed', async () => {
     const slow = database.write(async (manager) => {
-      await manager.insert(GearTable, {
+      await manager.insert(TABLES.gear, {
         id: 'half',
         revision: 1,
         name: 'half',

@@ -25,5 +25,10 @@ const documentTable = (name: string) =>
     },
   });
 
-export const TripTable = documentTable('trips');
-export const GearTable = documentTable('gear');
+/** Every table of documents, by its name. */
+export const TABLES = {
+  trips: documentTable('trips'),
+  gear: documentTable('gear'),
+  packings: documentTable('packings'),
+  rehearsals: documentTable('rehearsals'),
+} as const;

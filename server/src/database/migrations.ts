@@ -1,34 +1,14 @@
-import type { MigrationInterface, QueryRunner } from 'typeorm';
+import type { MigrationInterface } from 'typeorm';
+import { CreateDocuments1790000000000 } from './migrations/create-documents.js';
+import { TicksBesideTrips1796000000000 } from './migrations/ticks-beside-trips.js';
 
-const TABLES = ['trips', 'gear'] as const;
-
-/** The first file format: a table of documents for trips and one for gear. */
-export class CreateDocuments1790000000000 implements MigrationInterface {
-  name = 'CreateDocuments1790000000000';
-
-  async up(runner: QueryRunner): Promise<void> {
-    for (const table of TABLES) {
-      await runner.query(
-        `CREATE TABLE ${table} (
-          id TEXT PRIMARY KEY NOT NULL,
-          revision INTEGER NOT NULL CHECK (revision >= 1),
-          name TEXT NOT NULL,
-          text TEXT NOT NULL,
-          updated_ms INTEGER NOT NULL
-        )`,
-      );
-    }
-  }
-
-  async down(runner: QueryRunner): Promise<void> {
-    for (const table of TABLES) await runner.query(`DROP TABLE ${table}`);
-  }
-}
-
-/** In the order they run; a released one is never changed. */
-export const MIGRATIONS = [CreateDocuments1790000000000];
+/** In the order they run; a released one is never changed, and holds its own names. */
+export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
+  CreateDocuments1790000000000,
+  TicksBesideTrips1796000000000,
+];
 
 /** Their names, as they stand in a data file. */
 export const MIGRATION_NAMES: ReadonlySet<string> = new Set(
-  MIGRATIONS.map((Migration) => new Migration().name),
+  MIGRATIONS.map((Migration) => new Migration().name!),
 );

@@ -37,7 +37,7 @@ describe('the database', () => {
     await seed(storesOf(database), DEMO_FOLDER);
     const { trips } = storesOf(database);
     const now = await trips.read('winter-bothy');
-    let version = 5;
+    let version = 6;
     for (const earlier of [1, 2, 4]) {
       await query(
         database,
@@ -56,16 +56,21 @@ describe('the database', () => {
       join(folder, DATABASE_FILE),
     );
     const database = await Database.open(folder);
-    const { trips, gear } = storesOf(database);
+    const { trips, gear, packings, rehearsals } = storesOf(database);
     const listed = await trips.list();
     expect(listed.map(({ savedAs }) => savedAs).sort()).toEqual([1, 3, 4]);
-    expect(listed.every(({ document }) => readTrip(document).ok && document.version === 5)).toBeTrue();
+    expect(listed.every(({ document }) => readTrip(document).ok && document.version === 6)).toBeTrue();
+    // What was ticked and read in them has documents of its own now.
+    expect(listed.every(({ document }) => !document.packed && !document.results)).toBeTrue();
+    const { packed } = (await packings.read('released-4'))!.document;
+    expect(packed.map((tick) => tick.gear)).toEqual(['curlew-10', 'shale-18', 'rill-8']);
+    expect((await rehearsals.list()).length).toBe(0);
     const items = await gear.list();
     expect([...new Set(items.map(({ savedAs }) => savedAs))].sort()).toEqual([1, 2, 3]);
     expect(items.every(({ document }) => readGear(document).ok && document.version === 4)).toBeTrue();
     // Written once more, a trip is of today's version.
     await trips.replace(listed[0].document, listed[0].revision);
-    expect((await trips.list()).filter(({ savedAs }) => savedAs === 5).length).toBe(1);
+    expect((await trips.list()).filter(({ savedAs }) => savedAs === 6).length).toBe(1);
     await database.close();
   });
 

@@ -2,7 +2,7 @@ import { accessSync, chmodSync, closeSync, constants, mkdirSync, openSync } from
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { engine } from './engine.js';
-import { GearTable, TripTable } from './entities.js';
+import { TABLES } from './entities.js';
 import { HOLD_FILE } from './folder-hold.js';
 import { lookAtFile } from './look-at-file.js';
 import { MIGRATION_NAMES, MIGRATIONS } from './migrations.js';
@@ -51,8 +51,8 @@ export async function openDatabase(folder: string): Promise<DataSource> {
     type: 'better-sqlite3',
     driver,
     database: file,
-    entities: [TripTable, GearTable],
-    migrations: MIGRATIONS,
+    entities: Object.values(TABLES),
+    migrations: [...MIGRATIONS],
     migrationsRun: true,
     enableWAL: true,
     prepareDatabase: (database: { pragma(statement: string): unknown }) => {

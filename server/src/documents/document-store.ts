@@ -7,7 +7,6 @@ import type { DocumentRow } from '../database/entities.js';
 /** What every stored document has. */
 export interface Named {
   readonly id: string;
-  readonly name: string;
 }
 
 /** A stored document and the version of the format that it was stored in. */
@@ -33,6 +32,12 @@ export interface DocumentKind<Document> {
   readonly version: number;
   /** A document out of anything that came from outside, or why it is none. */
   readonly read: (data: unknown) => Result<Document>;
+  /** What a list or a backup calls it. */
+  readonly nameOf: (document: Document) => string;
+  /** Puts parts of it in other tables, in the same transaction. @returns what stays */
+  readonly put?: (manager: EntityManager, document: Document) => Promise<Document>;
+  /** Deletes those parts with it. */
+  readonly removed?: (manager: EntityManager, id: string) => Promise<void>;
 }
 
 /** A document as the text that is stored of it. */
@@ -59,6 +64,11 @@ export class DocumentStore<Document extends Named> {
   /** A document out of anything that came from outside, or why it is none. */
   get validate(): DocumentKind<Document>['read'] {
     return this.kind.read;
+  }
+
+  /** What a list or a backup calls a document. */
+  nameOf(document: Document): string {
+    return this.kind.nameOf(document);
   }
 
   async list(): Promise<readonly Listed<Document>[]> {
@@ -96,6 +106,22 @@ export class DocumentStore<Document extends Named> {
     return this.wrongWith(row) ? null : asStored<Document>(row).document;
   }
 
+  /** The document of an id; null where there is none that can be handed out. */
+  async documentIn(manager: EntityManager, id: string): Promise<Document | null> {
+    const row = await this.rowIn(manager, id);
+    return row && this.documentOf(row);
+  }
+
+  /** Puts a document in, whatever it replaces, as a part of a longer turn. */
+  async putIn(manager: EntityManager, document: Document): Promise<void> {
+    const row = await this.rowIn(manager, document.id);
+    await this.put(manager, document, (row?.revision ?? 0) + 1);
+  }
+
+  async removeIn(manager: EntityManager, id: string): Promise<void> {
+    await manager.delete(this.table, { id });
+  }
+
   /** Puts texts in as they are, whatever they replace, as a part of a longer turn. */
   async keepIn(manager: EntityManager, texts: readonly KeptText[]): Promise<void> {
     const updatedMs = Date.now();
@@ -124,7 +150,7 @@ export class DocumentStore<Document extends Named> {
       });
       const texts = fresh.map((document) => ({
         id: document.id,
-        name: document.name,
+        name: this.kind.nameOf(document),
         revision: 1,
         text: JSON.stringify(document),
       }));
@@ -151,6 +177,7 @@ export class DocumentStore<Document extends Named> {
       if (!row) return refuse('missing');
       if (row.revision !== revision) return refuse('changed');
       await manager.delete(this.table, { id });
+      await this.kind.removed?.(manager, id);
       return { ok: true as const };
     });
   }
@@ -189,15 +216,11 @@ export class DocumentStore<Document extends Named> {
       : null;
   }
 
-  private async put(
-    manager: EntityManager,
-    document: Document,
-    revision: number,
-  ): Promise<Written<Document>> {
-    const { id, name } = document;
+  private async put(manager: EntityManager, whole: Document, revision: number): Promise<Written<Document>> {
+    const document = (await this.kind.put?.(manager, whole)) ?? whole;
     await manager.save(this.table, {
-      id,
-      name,
+      id: document.id,
+      name: this.kind.nameOf(document),
       revision,
       text: JSON.stringify(document),
       updatedMs: Date.now(),

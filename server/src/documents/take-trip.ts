@@ -8,6 +8,7 @@ import {
 } from '@knapsack/contract/formats';
 import type { EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
+import { putBeside, withBeside } from './beside.js';
 import type { Stores } from './stores.js';
 
 /** What became of a trip out of a file. */
@@ -52,7 +53,8 @@ export function takeTrip(
     // The very same is not written again: an open page still has its revision.
     const isSame = isHere && sameDocument(kept, here);
     const revision = !isHere ? 1 : isSame ? row.revision : row.revision + 1;
-    if (!isSame) await stores.trips.keepIn(manager, [asText(kept, revision)]);
+    if (!isSame)
+      await stores.trips.keepIn(manager, [asText(await putBeside(manager, stores, kept), revision)]);
     await stores.gear.keepIn(
       manager,
       fresh.map((item) => asText(item, 1)),
@@ -64,12 +66,18 @@ export function takeTrip(
 
 async function around(manager: EntityManager, stores: Stores, file: Trip) {
   const row = await stores.trips.rowIn(manager, file.id);
-  const here = row && stores.trips.documentOf(row);
+  const alone = row && stores.trips.documentOf(row);
+  const here = alone && alike(file, await withBeside(manager, stores, alone));
   const gear = await stores.gear.rowsIn(manager);
   const shelf = gear.flatMap((item) => stores.gear.documentOf(item) ?? []);
   const readable = new Set(shelf.map(({ id }) => id));
   const unreadable = new Set(gear.map(({ id }) => id).filter((id) => !readable.has(id)));
   return { row, here, shelf, unreadable };
+}
+
+/** A trip as it is here; where a file says nothing of ticks or results, it is none of them that makes the two differ. */
+function alike(file: Trip, { packed, results, ...trip }: Trip): Trip {
+  return { ...trip, ...(file.packed && packed && { packed }), ...(file.results && results && { results }) };
 }
 
 const asText = (document: Trip | Gear, revision: number) => ({

@@ -1,21 +1,28 @@
 import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type {
-  Gear,
-  ShelfImport,
-  Stored,
-  Trip,
-  TripFileChoice,
-  TripFileLook,
-  TripSummary,
-  Waypoint,
-  WeatherDocument,
-  WeatherReading,
+import {
+  along,
+  noResults,
+  noTicks,
+  type Gear,
+  type ShelfImport,
+  type Stored,
+  type Trip,
+  type TripFileChoice,
+  type TripFileLook,
+  type TripSummary,
+  type Waypoint,
+  type WeatherDocument,
+  type WeatherReading,
 } from '@knapsack/contract';
 import type { ClimateWord } from '@knapsack/core';
-import { map, type Observable } from 'rxjs';
+import { catchError, forkJoin, map, of, throwError, type Observable } from 'rxjs';
+import { hasStatus } from './problem-text';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
+
+/** Collections of what stands beside trips. */
+export type BesideKind = 'packings' | 'rehearsals';
 
 /** What a trip goes out as. */
 export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';
@@ -54,6 +61,49 @@ export class ApiService {
         headers: { ...JSON_HEADERS, ...ifMatch(revision) },
       })
       .pipe(map(stored));
+  }
+
+  /** What is ticked or read of a trip; empty, and of revision 0, where nothing ever was. */
+  beside<Document>(
+    kind: BesideKind,
+    empty: Document & { readonly id: string },
+  ): Observable<Stored<Document>> {
+    return this.http.get<Document>(`/api/${kind}/${empty.id}`, { observe: 'response' }).pipe(
+      map(stored),
+      catchError((error) =>
+        hasStatus(error, 404) ? of({ revision: 0, document: empty }) : throwError(() => error as Error),
+      ),
+    );
+  }
+
+  /** Writes what is ticked or read of a trip over its revision; of revision 0 there is none yet. */
+  keepBeside<Document extends { readonly id: string }>(
+    kind: BesideKind,
+    document: Document,
+    revision: number,
+  ): Observable<Stored<Document>> {
+    const answer =
+      revision === 0
+        ? this.http.post<Document>(`/api/${kind}`, document, { observe: 'response', headers: JSON_HEADERS })
+        : this.http.put<Document>(`/api/${kind}/${document.id}`, document, {
+            observe: 'response',
+            headers: { ...JSON_HEADERS, ...ifMatch(revision) },
+          });
+    return answer.pipe(map(stored));
+  }
+
+  /** A trip together with what is ticked and read of it, as one document. */
+  wholeTrip(id: string): Observable<Stored<Trip>> {
+    return forkJoin({
+      trip: this.trip(id),
+      packing: this.beside('packings', noTicks(id)),
+      rehearsal: this.beside('rehearsals', noResults(id)),
+    }).pipe(
+      map(({ trip: { revision, document: trip }, packing, rehearsal }) => ({
+        revision,
+        document: along({ trip, packing: packing.document, rehearsal: rehearsal.document }),
+      })),
+    );
   }
 
   /** A trip as a file that others read: standing alone with its gear, as a calendar, or its place. */
@@ -149,7 +199,7 @@ export class ApiService {
 
 /** A row of the data file that this release cannot read. */
 export interface SetAside {
-  readonly kind: 'trips' | 'gear';
+  readonly kind: 'trips' | 'gear' | BesideKind;
   readonly id: string;
   readonly name: string;
   readonly revision: number;

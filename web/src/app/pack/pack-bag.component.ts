@@ -5,6 +5,7 @@ import type { PackedBag, PackedPiece } from '@knapsack/contract/pack';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
+import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import { changeBag, putInBag, removeBag, tick } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
@@ -83,12 +84,12 @@ import { kilograms } from './pack-words';
             cdkDrag
             [cdkDragData]="piece"
             [class.chosen]="isInHand(piece)"
-            [class.ticked]="piece.item.packed"
+            [class.ticked]="ticks.packed().has(piece.gear.id)"
           >
             <label class="pack-tick">
               <input
                 type="checkbox"
-                [checked]="piece.item.packed ?? false"
+                [checked]="ticks.packed().has(piece.gear.id)"
                 [attr.aria-label]="piece.name + ' is packed'"
                 (change)="tickOff(piece)"
               />
@@ -113,6 +114,7 @@ export class PackBagComponent {
   readonly bag = input.required<PackedBag | null>();
   private readonly plan = inject(TripStore);
   private readonly store = inject(PackStore);
+  protected readonly ticks = inject(TicksStore);
   protected readonly modules = MODULES;
   protected readonly weigh = kilograms;
   protected readonly operators = computed(() => this.store.list()?.operators ?? 1);
@@ -145,8 +147,8 @@ export class PackBagComponent {
     this.store.inHand.set({ index });
   }
 
-  protected tickOff({ index }: PackedPiece): void {
-    this.plan.tick((trip) => tick(trip, index));
+  protected tickOff({ gear }: PackedPiece): void {
+    this.ticks.packing.change((packing) => tick(packing, gear.id));
   }
 
   protected rename(name: string): void {

@@ -8,11 +8,12 @@ import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
+import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
 import { PackBagComponent } from './pack-bag.component';
-import { keepTicks } from '@knapsack/contract';
+
 import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms, packVerdict, roomWords } from './pack-words';
@@ -99,8 +100,8 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
             </button>
           }
           <span class="muted ticks">
-            {{ list.ticked }} of {{ list.lines }} packed
-            @if (list.ticked > 0) {
+            {{ store.packedLines() }} of {{ list.lines }} packed
+            @if (store.packedLines() > 0) {
               <button type="button" class="quiet" (click)="untick()">start again</button>
             }
           </span>
@@ -126,6 +127,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
 export class PackPage {
   protected readonly store = inject(PackStore);
   private readonly plan = inject(TripStore);
+  private readonly ticks = inject(TicksStore);
   private readonly notices = inject(NoticesService);
   private readonly shelf = inject(ShelfService);
   protected readonly signs = SIGNS;
@@ -184,13 +186,14 @@ export class PackPage {
   }
 
   protected untick(): void {
-    const before = this.plan.trip();
+    const { packing } = this.ticks;
+    const before = packing.document();
     if (!before) return;
-    this.plan.tick(untickAll);
+    packing.change(untickAll);
     // Ticks are no part of what Undo takes back.
     this.notices.show({
       text: 'All ticks were taken off.',
-      action: { label: 'Undo', run: () => this.plan.tick((trip) => keepTicks(trip, before)) },
+      action: { label: 'Undo', run: () => packing.change(() => before) },
     });
   }
 

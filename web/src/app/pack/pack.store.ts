@@ -4,6 +4,7 @@ import { packingOf } from '@knapsack/contract/pack';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
+import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import type { PackAnswer, PackQuestion } from '../work/pack-protocol';
 
@@ -15,6 +16,7 @@ export type InHand = { readonly index: number } | { readonly module: ModuleName 
 export class PackStore implements OnDestroy {
   private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
+  private readonly ticks = inject(TicksStore);
   private worker: NewestWorker<PackQuestion, PackAnswer> | null = null;
   private asked: PackQuestion | null = null;
   private readonly answer = signal<{ readonly of: PackQuestion; readonly is: PackAnswer } | null>(null);
@@ -30,6 +32,12 @@ export class PackStore implements OnDestroy {
   readonly list = computed(() => {
     const trip = this.packed();
     return trip && packingOf(trip, this.shelf.gear());
+  });
+  /** How many of its lines lie packed. */
+  readonly packedLines = computed(() => {
+    const packed = this.ticks.packed();
+    const pieces = this.list()?.modules.flatMap((module) => module.pieces) ?? [];
+    return pieces.filter(({ gear }) => packed.has(gear.id)).length;
   });
   readonly inHand = signal<InHand | null>(null);
   /** The lines in hand. */

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { chargeUp, readiness, rehearsalSteps } from '@knapsack/contract/rehearse';
 import { ShelfService } from '../data/shelf.service';
+import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 import { BagStore } from '../trip/bag.store';
@@ -22,7 +23,7 @@ export class RehearseStore implements OnDestroy {
     const report = this.wire.report();
     return trip && report ? rehearsalSteps(trip, [...this.bag.gear().values()], report) : null;
   });
-  readonly results = computed(() => this.plan.trip()?.rehearsal?.results ?? []);
+  readonly results = inject(TicksStore).results;
   readonly charging = computed(() => {
     const trip = this.plan.trip();
     const report = this.wire.report();

@@ -5,14 +5,15 @@ import {
   outcomeOfReading,
   STEP_GROUPS,
   USUAL_LOAD_MINUTES,
-  withResult,
   type RehearsalStep,
   type StepGroup,
 } from '@knapsack/contract/rehearse';
+import { withResult } from '@knapsack/contract/edits';
 import { USUAL_ROOM_C } from '@knapsack/contract/harness';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
+import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import { NoiseGridComponent } from './noise-grid.component';
 import { RehearseStore } from './rehearse.store';
@@ -122,6 +123,7 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
 export class StepListComponent {
   private readonly store = inject(RehearseStore);
   private readonly plan = inject(TripStore);
+  private readonly ticks = inject(TicksStore);
   protected readonly minutes = computed(() => this.plan.trip()?.rehearsal?.loadMinutes ?? USUAL_LOAD_MINUTES);
   protected readonly room = computed(() => this.plan.trip()?.rehearsal?.roomC ?? USUAL_ROOM_C);
   protected readonly groups = computed(() => {
@@ -156,19 +158,19 @@ export class StepListComponent {
   /** Says that a step was good or not; the same word again takes it back. */
   protected mark({ id }: RehearsalStep, before: 'ok' | 'bad' | null, outcome: 'ok' | 'bad'): void {
     const result = before === outcome ? null : { outcome, at: new Date().toISOString() };
-    this.plan.tick((trip) => withResult(trip, id, result));
+    this.ticks.rehearsal.change((kept) => withResult(kept, id, result));
   }
 
   protected read(step: RehearsalStep, text: string): void {
     if (text.trim() === '') {
-      this.plan.tick((trip) => withResult(trip, step.id, null));
+      this.ticks.rehearsal.change((kept) => withResult(kept, step.id, null));
       return;
     }
     const read = readNumber(FIELDS.reading, text);
     if (!('value' in read)) return;
     const { value } = read;
     const result = { outcome: outcomeOfReading(step, value), value, at: new Date().toISOString() };
-    this.plan.tick((trip) => withResult(trip, step.id, result));
+    this.ticks.rehearsal.change((kept) => withResult(kept, step.id, result));
   }
 
   protected setRoom(roomC: number): void {
@@ -177,9 +179,8 @@ export class StepListComponent {
 
   protected setMinutes(loadMinutes: number): void {
     // What was read over another time says nothing of this one.
-    this.plan.edit((trip) =>
-      withResult({ ...trip, rehearsal: { ...trip.rehearsal, loadMinutes } }, 'load', null),
-    );
+    this.plan.edit((trip) => ({ ...trip, rehearsal: { ...trip.rehearsal, loadMinutes } }));
+    this.ticks.rehearsal.change((kept) => withResult(kept, 'load', null));
   }
 }
 

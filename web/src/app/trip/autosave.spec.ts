@@ -33,7 +33,7 @@ describe('autosave', () => {
   let autosave: Autosave;
   beforeEach(() => {
     server = new SlowServer();
-    autosave = new Autosave(4, trip(), server.save, server.read);
+    autosave = new Autosave(4, trip(), { box: draftBox, save: server.save, read: server.read });
   });
   afterEach(() => {
     autosave.stop();
@@ -42,7 +42,7 @@ describe('autosave', () => {
 
   it('keeps what was typed in the browser until the server has it', async () => {
     autosave.changed(trip({ name: 'A' }));
-    expect(draftBox.find('islet')).toEqual({ revision: 4, trip: trip({ name: 'A' }), base: trip() });
+    expect(draftBox.find('islet')).toEqual({ revision: 4, document: trip({ name: 'A' }), base: trip() });
     const saved = autosave.flush();
     server.accept(0);
     await saved;
@@ -59,7 +59,7 @@ describe('autosave', () => {
     await first;
     expect(draftBox.find('islet')).toEqual({
       revision: 5,
-      trip: trip({ name: 'B' }),
+      document: trip({ name: 'B' }),
       base: trip({ name: 'A' }),
     });
     const second = autosave.flush();
@@ -81,7 +81,7 @@ describe('autosave', () => {
     autosave.changed(trip({ name: 'B' }));
     await autosave.flush();
     expect(server.asked.length).toBe(1);
-    expect(draftBox.find('islet')?.trip.name).toBe('B');
+    expect(draftBox.find('islet')?.document.name).toBe('B');
   });
 
   it('goes on when the server is back', async () => {
@@ -90,7 +90,7 @@ describe('autosave', () => {
     server.fail(0, 0);
     await saved;
     expect(autosave.state().is).toBe('offline');
-    expect(draftBox.find('islet')?.trip.name).toBe('A');
+    expect(draftBox.find('islet')?.document.name).toBe('A');
     void autosave.flush();
     server.accept(1);
     await settle();

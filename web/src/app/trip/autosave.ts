@@ -2,9 +2,9 @@ import { signal } from '@angular/core';
 import type { Stored, Trip } from '@knapsack/contract';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
-import { draftBox, isOurOwn } from './draft-box';
+import { isOurOwn, type DraftBox, type Identified } from './draft-box';
 
-/** How the trip on the page stands to the one on the server. */
+/** How what is on the page stands to what the server has. */
 export type SaveState =
   | { readonly is: 'saved' }
   | { readonly is: 'saving' }
@@ -19,35 +19,45 @@ const TRIES_AGAIN_MS = 3000;
 const FIRST_PAUSE_MS = 2000;
 const LONGEST_PAUSE_MS = 60_000;
 const MAY_PASS = [500, 503, 507] as const;
+/** Somebody else has written, made or deleted it meanwhile. */
+const CHANGED = [404, 409, 412] as const;
+
+/** How documents of a kind are saved. */
+export interface Saving<Document extends Identified> {
+  readonly box: DraftBox<Document>;
+  readonly save: (document: Document, revision: number) => Observable<Stored<Document>>;
+  readonly read: () => Observable<Stored<Document>>;
+  /** Brings two versions together where somebody else has written meanwhile; without it, that is a conflict for the user. */
+  readonly bringTogether?: (base: Document, mine: Document, theirs: Document) => Document;
+}
 
 /**
- * Saves a trip a moment after each change, one request at a time, always the newest state. Until the
+ * Saves a document a moment after each change, one request at a time, always the newest state. Until the
  * server has it, the browser keeps it.
  */
-export class Autosave {
+export class Autosave<Document extends Identified = Trip> {
   readonly state = signal<SaveState>({ is: 'saved' });
-  private pending: Trip | null = null;
+  private pending: Document | null = null;
   /** What was sent and not answered: the server may or may not have it. */
-  private unanswered: Trip | undefined;
+  private unanswered: Document | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
   private pauseMs = FIRST_PAUSE_MS;
 
-  /** @param base the trip as the server has it at that revision */
+  /** @param base the document as the server has it at that revision */
   constructor(
     private revision: number,
-    private base: Trip,
-    private readonly save: (trip: Trip, revision: number) => Observable<Stored<Trip>>,
-    private readonly read: () => Observable<Stored<Trip>>,
+    private base: Document,
+    private readonly how: Saving<Document>,
   ) {}
 
-  /** The revision that the page's trip grew from. */
+  /** The revision that the page's document grew from. */
   get knownRevision(): number {
     return this.revision;
   }
 
-  /** The trip as it was at that revision. */
-  get knownBase(): Trip {
+  /** The document as it was at that revision. */
+  get knownBase(): Document {
     return this.base;
   }
 
@@ -55,9 +65,9 @@ export class Autosave {
     return this.pending !== null;
   }
 
-  changed(trip: Trip): void {
-    this.pending = trip;
-    this.keep(trip);
+  changed(document: Document): void {
+    this.pending = document;
+    this.keep(document);
     const state = this.state();
     if (state.is === 'conflict') return;
     // While the server cannot save, more typing does not ask it more often.
@@ -69,36 +79,36 @@ export class Autosave {
   /** Saves at once what waits, as when the room is left. */
   async flush(): Promise<void> {
     clearTimeout(this.timer);
-    const trip = this.pending;
-    if (!trip || this.underWay || this.state().is === 'conflict') return;
+    const document = this.pending;
+    if (!document || this.underWay || this.state().is === 'conflict') return;
     this.underWay = true;
     const doubtful = this.unanswered;
-    this.unanswered = trip;
-    this.keep(trip);
+    this.unanswered = document;
+    this.keep(document);
     try {
-      const { revision } = await firstValueFrom(this.save(trip, this.revision));
+      const { revision } = await firstValueFrom(this.how.save(document, this.revision));
       this.revision = revision;
-      this.base = trip;
+      this.base = document;
       this.unanswered = undefined;
       this.pauseMs = FIRST_PAUSE_MS;
       const newer = this.pending;
-      if (newer && newer !== trip) {
+      if (newer && newer !== document) {
         this.keep(newer);
         this.schedule(0);
       } else {
         this.pending = null;
-        draftBox.drop(trip.id);
+        this.how.box.drop(document.id);
         this.state.set({ is: 'saved' });
       }
     } catch (error) {
-      await this.failed(error, trip, doubtful);
+      await this.failed(error, document, doubtful);
     } finally {
       this.underWay = false;
     }
   }
 
   /** Goes on from a revision that someone else has written: the next save overwrites it knowingly. */
-  adopt(revision: number, document: Trip): void {
+  adopt(revision: number, document: Document): void {
     this.revision = revision;
     this.base = document;
     this.pending = null;
@@ -110,7 +120,7 @@ export class Autosave {
     clearTimeout(this.timer);
   }
 
-  private async failed(error: unknown, trip: Trip, doubtful: Trip | undefined): Promise<void> {
+  private async failed(error: unknown, document: Document, doubtful: Document | undefined): Promise<void> {
     if (isOffline(error)) {
       this.state.set({ is: 'offline' });
       this.schedule(TRIES_AGAIN_MS);
@@ -124,17 +134,19 @@ export class Autosave {
       this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
       return;
     }
-    if (!hasStatus(error, 412)) {
+    if (this.how.bringTogether && CHANGED.some((status) => hasStatus(error, status))) {
+      await this.joinTheirs(this.how.bringTogether);
+    } else if (!hasStatus(error, 412)) {
       this.state.set(hasStatus(error, 404) ? { is: 'conflict' } : { is: 'refused', why: problemText(error) });
-    } else if (doubtful && (await this.hasArrived(trip, doubtful))) this.schedule(0);
+    } else if (doubtful && (await this.hasArrived(document, doubtful))) this.schedule(0);
     else this.state.set({ is: 'conflict' });
   }
 
   /** Whether a version whose answer was lost is what the server has; then its revision is the one to go on from. */
-  private async hasArrived(trip: Trip, sent: Trip): Promise<boolean> {
+  private async hasArrived(mine: Document, sent: Document): Promise<boolean> {
     try {
-      const { document, revision } = await firstValueFrom(this.read());
-      if (!isOurOwn({ trip, sent }, document)) return false;
+      const { document, revision } = await firstValueFrom(this.how.read());
+      if (!isOurOwn({ document: mine, sent }, document)) return false;
       this.revision = revision;
       this.base = document;
       this.unanswered = undefined;
@@ -144,9 +156,28 @@ export class Autosave {
     }
   }
 
-  private keep(trip: Trip): void {
+  /** Goes on from what somebody else has written, with both brought together. */
+  private async joinTheirs(bringTogether: NonNullable<Saving<Document>['bringTogether']>): Promise<void> {
+    this.schedule(this.pauseMs);
+    this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
+    try {
+      const { document, revision } = await firstValueFrom(this.how.read());
+      if (!this.pending) return;
+      this.pending = bringTogether(this.base, this.pending, document);
+      this.revision = revision;
+      this.base = document;
+      this.keep(this.pending);
+      this.schedule(0);
+    } catch (error) {
+      this.state.set(
+        isOffline(error) ? { is: 'offline' } : { is: 'refused', why: problemText(error), again: true },
+      );
+    }
+  }
+
+  private keep(document: Document): void {
     const { revision, base, unanswered: sent } = this;
-    draftBox.keep({ revision, trip, base, ...(sent && { sent }) });
+    this.how.box.keep({ revision, document, base, ...(sent && { sent }) });
   }
 
   private schedule(afterMs: number): void {

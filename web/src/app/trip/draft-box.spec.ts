@@ -20,22 +20,22 @@ describe('the drafts of several tabs', () => {
   const locks = lockTable();
   const large = new LargeDrafts<never>('knapsack-test');
   const tab = (name: string, there = large) =>
-    new DraftBox(name, locks as unknown as LockManager, there as LargeDrafts<never>);
+    new DraftBox(name, 'knapsack.draft.', locks as unknown as LockManager, there as LargeDrafts<never>);
   const close = (name: string) => locks.held.delete(`knapsack.tab.${name}`);
   beforeEach(() => {
     locks.held.clear();
     localStorage.clear();
   });
   afterEach(() => localStorage.clear());
-  const name = (text: string) => ({ revision: 1, trip: trip({ name: text }), base: trip() });
-  const names = async (box: DraftBox) => (await box.left('islet')).map((draft) => draft.trip.name);
+  const name = (text: string) => ({ revision: 1, document: trip({ name: text }), base: trip() });
+  const names = async (box: DraftBox) => (await box.left('islet')).map((draft) => draft.document.name);
 
   it('never overwrite each other, and are taken up when their tab has gone', async () => {
     const [one, two] = [tab('one'), tab('two')];
     one.keep(name('First'));
     await new Promise((done) => setTimeout(done, 5));
     two.keep(name('Second'));
-    expect([one.find('islet')?.trip.name, two.find('islet')?.trip.name]).toEqual(['First', 'Second']);
+    expect([one.find('islet')?.document.name, two.find('islet')?.document.name]).toEqual(['First', 'Second']);
     // A tab that is open keeps its own for itself.
     expect(await names(two)).toEqual(['Second']);
     close('one');
@@ -46,10 +46,17 @@ describe('the drafts of several tabs', () => {
   });
 
   it('of an earlier release and of a trip with a longer name are told apart', async () => {
-    localStorage.setItem('knapsack.draft.islet', JSON.stringify(name('Old')));
+    // As earlier releases kept one: by the trip alone, and by another name, with a tick in its bag.
+    const [first, ...others] = trip().loadout;
+    const old = { ...trip({ name: 'Old' }), version: 5, loadout: [{ ...first, packed: true }, ...others] };
+    localStorage.setItem('knapsack.draft.islet', JSON.stringify({ revision: 1, trip: old, base: old }));
     localStorage.setItem('knapsack.draft.islet-2.gone', JSON.stringify(name('Other trip')));
     localStorage.setItem('knapsack.draft.islet.torn', '{"revision":');
     expect(await names(tab('one'))).toEqual(['Old']);
+    const [draft] = await tab('one').left('islet');
+    expect(draft.document).toEqual({ ...trip({ name: 'Old' }), packed: [{ gear: first.gear }] });
+    expect(draft.base).toEqual(draft.document);
+    expect(Object.keys(draft).sort()).toEqual(['base', 'document', 'key', 'revision']);
   });
 
   it('go where there is more room once the first place is full, and come back to it', async () => {
@@ -79,7 +86,7 @@ describe('the drafts of several tabs', () => {
     const setItem = spyOn(Storage.prototype, 'setItem').and.throwError('QuotaExceededError');
     box.keep(name('Typed'));
     expect(box.failing()).toBeTrue();
-    expect(box.find('islet')?.trip.name).toBe('Typed');
+    expect(box.find('islet')?.document.name).toBe('Typed');
     expect(await names(box)).toEqual(['Typed']);
     setItem.and.callThrough();
     box.keep(name('Typed on'));
@@ -93,7 +100,7 @@ describe('unsaved versions of one trip', () => {
     key,
     revision,
     base: trip(),
-    trip: trip(change),
+    document: trip(change),
   });
 
   it('are brought together where they go together', () => {
@@ -101,7 +108,7 @@ describe('unsaved versions of one trip', () => {
       [left('a', { name: 'Named' }), left('b', { temperatureC: -5 })],
       stored,
     );
-    expect([draft?.trip.name, draft?.trip.temperatureC]).toEqual(['Named', -5]);
+    expect([draft?.document.name, draft?.document.temperatureC]).toEqual(['Named', -5]);
     expect([isCurrent, done, others.length]).toEqual([true, ['b'], 0]);
   });
 
@@ -110,7 +117,7 @@ describe('unsaved versions of one trip', () => {
       [left('a', { name: 'One' }), left('b', { name: 'Two' }), left('c', { temperatureC: 3 }, 2)],
       stored,
     );
-    expect(draft?.trip.name).toBe('One');
+    expect(draft?.document.name).toBe('One');
     expect(done).toEqual([]);
     expect(others.map(({ key }) => key)).toEqual(['b', 'c']);
   });
@@ -123,6 +130,6 @@ describe('unsaved versions of one trip', () => {
       others: [],
     });
     expect(takeUpDrafts([left('a', { name: 'Late' }, 7)], stored).isCurrent).toBeFalse();
-    expect(takeUpDrafts([left('a', { name: 'Off line' })], null).draft?.trip.name).toBe('Off line');
+    expect(takeUpDrafts([left('a', { name: 'Off line' })], null).draft?.document.name).toBe('Off line');
   });
 });

@@ -1,5 +1,5 @@
 import type { Stored, Trip } from '@knapsack/contract';
-import { isOurOwn, sameTrip, type LeftDraft } from './draft-box';
+import { isOurOwn, sameDraft, type LeftDraft } from './draft-box';
 import { mergeTrips, type Merged } from '@knapsack/contract/edits';
 
 /** What becomes of the unsaved versions of a trip as it is opened. */
@@ -20,7 +20,7 @@ export function takeUpDrafts(left: readonly LeftDraft[], stored: Stored<Trip> | 
   const others: LeftDraft[] = [];
   let draft: LeftDraft | null = null;
   for (const one of left) {
-    if (stored && sameTrip(one.trip, stored.document)) {
+    if (stored && sameDraft(one.document, stored.document)) {
       done.push(one.key);
       continue;
     }
@@ -30,9 +30,9 @@ export function takeUpDrafts(left: readonly LeftDraft[], stored: Stored<Trip> | 
     }
     const base: Trip | undefined = one.base ?? draft.base ?? stored?.document;
     const merged: Merged | null =
-      base && one.revision === draft.revision ? mergeTrips(base, draft.trip, one.trip) : null;
+      base && one.revision === draft.revision ? mergeTrips(base, draft.document, one.document) : null;
     if (merged && merged.mineStands.length === 0) {
-      draft = { ...draft, trip: merged.trip };
+      draft = { ...draft, document: merged.trip };
       done.push(one.key);
     } else others.push(one);
   }

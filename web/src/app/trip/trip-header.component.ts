@@ -5,7 +5,6 @@ import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
 import { TrailComponent } from './trail.component';
 import { DifferenceComponent } from './difference.component';
-import { draftBox } from './draft-box';
 import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
 import { NoticesService } from '../shell/notices.service';
@@ -123,11 +122,11 @@ export class TripHeaderComponent {
   });
   protected readonly saveWords = computed(() => {
     const state = this.store.saving();
-    if (state.is !== 'saved' && draftBox.failing()) return NOT_KEPT;
+    if (state.is !== 'saved' && this.store.keepsNothing()) return NOT_KEPT;
     return state.is === 'refused' && state.again ? TRIED_AGAIN : SAVE_WORDS[state.is];
   });
   protected readonly keptWhere = computed(() =>
-    draftBox.failing()
+    this.store.keepsNothing()
       ? 'This browser keeps nothing either: leave this page open.'
       : 'Your plan is kept in this browser.',
   );

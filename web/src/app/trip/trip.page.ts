@@ -9,7 +9,7 @@ import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
 import { TripHeaderComponent } from './trip-header.component';
-import { draftBox } from './draft-box';
+import { TicksStore } from './ticks.store';
 import { TripStore } from './trip.store';
 import { VariantsStore } from './variants.store';
 import { WhatIfStore } from './what-if.store';
@@ -20,6 +20,7 @@ import { ROOM_STORES } from './room-signs';
   selector: 'ks-trip',
   imports: [RouterLink, RouterOutlet, TripHeaderComponent],
   providers: [
+    TicksStore,
     TripStore,
     BagStore,
     ForecastStore,
@@ -72,7 +73,7 @@ export class TripPage {
     fromEvent<BeforeUnloadEvent>(window, 'beforeunload')
       .pipe(takeUntilDestroyed())
       .subscribe((event) => {
-        if (draftBox.failing() && this.store.saving().is !== 'saved') event.preventDefault();
+        if (this.store.keepsNothing() && this.store.saving().is !== 'saved') event.preventDefault();
       });
   }
 }

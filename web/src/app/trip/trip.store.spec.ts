@@ -13,6 +13,8 @@ import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
 import { handlePlanKey } from '../plan/plan-keys';
 import { SelectionStore } from './selection.store';
+import { BesideInMemory } from './testing/beside-in-memory';
+import { TicksStore } from './ticks.store';
 import { TripStore } from './trip.store';
 
 /** The server's part of the application, in memory. */
@@ -22,13 +24,27 @@ class FakeApi {
   private answer<T>(give: () => T): Observable<T> {
     return this.reachable ? of(give()) : throwError(() => new HttpErrorResponse({ status: 0 }));
   }
-  trip = () => this.answer(() => this.stored);
+  isDeleted = false;
+  created: Trip | null = null;
+  trip = () =>
+    this.isDeleted
+      ? throwError(() => new HttpErrorResponse({ status: 404 }))
+      : this.answer(() => this.stored);
+  createTrip = (document: Trip) => this.answer(() => ({ revision: 1, document: (this.created = document) }));
+  readonly ticks = new BesideInMemory(() => this.reachable);
+  beside = this.ticks.beside;
+  keepBeside = this.ticks.keepBeside;
   gear = () => this.answer(() => shelf.map((document) => ({ revision: 1, document })));
   replaceTrip = (document: Trip, revision: number) =>
     revision === this.stored.revision
       ? this.answer(() => (this.stored = { revision: revision + 1, document }))
       : throwError(() => new HttpErrorResponse({ status: 412 }));
 }
+
+const until = async (fits: () => boolean) => {
+  for (let tries = 0; tries < 500 && !fits(); tries++) await new Promise((done) => setTimeout(done, 10));
+  expect(fits()).toBeTrue();
+};
 
 /** Waits until the worker has answered what was asked last. */
 const forecastIn = async (forecast: ForecastStore, fits: () => boolean) => {
@@ -48,6 +64,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
   let lanes: LanesStore;
   let forecast: ForecastStore;
   let selection: SelectionStore;
+  let ticks: TicksStore;
   let ghost: GhostStore;
   const key = (name: string, init: KeyboardEventInit = {}) =>
     handlePlanKey(
@@ -62,6 +79,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
       providers: [
         provideZonelessChangeDetection(),
         TripStore,
+        TicksStore,
         BagStore,
         LanesStore,
         GhostStore,
@@ -75,6 +93,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     forecast = TestBed.inject(ForecastStore);
     selection = TestBed.inject(SelectionStore);
     ghost = TestBed.inject(GhostStore);
+    ticks = TestBed.inject(TicksStore);
     await store.open('islet');
   });
   afterEach(() => draftBox.drop('islet'));
@@ -103,14 +122,14 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
   });
 
   it('opens with what was typed and not yet saved', async () => {
-    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    draftBox.keep({ revision: 1, document: trip({ name: 'Typed' }) });
     await store.open('islet');
     expect(store.trip()?.name).toBe('Typed');
     expect(store.saving().is).toBe('saving');
   });
 
   it('asks, where what was typed grew from an older revision', async () => {
-    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    draftBox.keep({ revision: 1, document: trip({ name: 'Typed' }) });
     api.stored = { revision: 2, document: trip({ name: 'Other tab' }) };
     await store.open('islet');
     expect(store.saving().is).toBe('conflict');
@@ -123,19 +142,19 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
 
   it('does not ask about its own writing whose answer a reload has lost', async () => {
     const sent = trip({ name: 'Sent' });
-    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed after' }), sent });
+    draftBox.keep({ revision: 1, document: trip({ name: 'Typed after' }), sent });
     api.stored = { revision: 2, document: sent };
     await store.open('islet');
     expect(store.trip()?.name).toBe('Typed after');
     expect(store.saving().is).toBe('saving');
-    draftBox.keep({ revision: 1, trip: sent });
+    draftBox.keep({ revision: 1, document: sent });
     await store.open('islet');
     expect(store.saving().is).toBe('saved');
     expect(draftBox.find('islet')).toBeNull();
   });
 
   it('opens what it kept while the server is stopped', async () => {
-    draftBox.keep({ revision: 1, trip: trip({ name: 'Typed' }) });
+    draftBox.keep({ revision: 1, document: trip({ name: 'Typed' }) });
     api.reachable = false;
     await store.open('islet');
     expect(store.trip()?.name).toBe('Typed');
@@ -177,30 +196,64 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     const view = forecast.view();
     const planned = store.calculated();
     store.edit((now) => ({ ...now, startSoc: 0.9 }));
-    store.tick((now) => tick(now, 1));
+    ticks.packing.change((now) => tick(now, 'shale'));
     store.edit((now) => ({ ...now, name: 'Another name' }));
     const ninety = store.calculated();
     expect(ninety).not.toBe(planned);
-    store.tick((now) => tick(now, 0));
+    ticks.packing.change((now) => tick(now, 'curlew'));
     expect(store.calculated()).toBe(ninety);
     await forecastIn(forecast, () => forecast.view() !== view);
     key('u');
     key('u');
     expect([store.trip()!.startSoc, store.trip()!.name]).toEqual([1, 'Islet']);
     expect(store.canUndo()).toBeFalse();
-    expect(store.trip()!.loadout.map(({ packed }) => packed)).toEqual([true, true]);
+    expect([...ticks.packed()]).toEqual(['shale', 'curlew']);
     key('U');
     expect(store.trip()!.startSoc).toBe(0.9);
-    expect(store.trip()!.loadout.map(({ packed }) => packed)).toEqual([true, true]);
+    expect([...ticks.packed()]).toEqual(['shale', 'curlew']);
   });
 
-  it('takes a remedy without what was named and ticked meanwhile being lost', () => {
+  it('takes a remedy without what was named meanwhile being lost', () => {
     const asked = store.trip()!;
-    store.tick((now) => tick(now, 0));
     store.edit((now) => ({ ...now, name: 'Named meanwhile' }));
     store.takePlan({ ...asked, startSoc: 0.5 });
-    const { startSoc, name, loadout } = store.trip()!;
-    expect([startSoc, name, loadout[0].packed]).toEqual([0.5, 'Named meanwhile', true]);
+    const { startSoc, name } = store.trip()!;
+    expect([startSoc, name]).toEqual([0.5, 'Named meanwhile']);
+  });
+
+  it('has what was ticked saved beside the plan, and says how both stand', async () => {
+    ticks.packing.change((now) => tick(now, 'shale'));
+    expect(store.saving().is).toBe('saving');
+    await until(() => store.saving().is === 'saved');
+    expect(api.ticks.stored('packings', 'islet')).toEqual(
+      jasmine.objectContaining({ packed: [{ gear: 'shale' }] }),
+    );
+    expect(api.stored).toEqual({ revision: 1, document: trip() });
+    api.ticks.failsWith = 507;
+    ticks.packing.change((now) => tick(now, 'curlew'));
+    await until(() => store.saving().is === 'refused');
+    // A plan in conflict is worse.
+    store.edit((now) => ({ ...now, name: 'Mine' }));
+    api.stored = { revision: 2, document: trip({ name: 'Theirs' }) };
+    await until(() => store.saving().is === 'conflict');
+  });
+
+  it('takes ticks out of a draft that an earlier release had left, and the plan without them', async () => {
+    const [first, ...others] = trip().loadout;
+    const old = { ...trip({ name: 'Typed' }), version: 5, loadout: [{ ...first, packed: true }, ...others] };
+    localStorage.setItem('knapsack.draft.islet', JSON.stringify({ revision: 1, trip: old }));
+    await store.open('islet');
+    expect(store.trip()).toEqual(trip({ name: 'Typed' }));
+    expect([...ticks.packed()]).toEqual([first.gear]);
+  });
+
+  it('puts a plan back that was deleted elsewhere, with its ticks', async () => {
+    ticks.packing.change((now) => tick(now, 'shale'));
+    await until(() => store.saving().is === 'saved');
+    api.isDeleted = true;
+    await store.keepMine();
+    expect(api.created?.packed).toEqual([{ gear: 'shale' }]);
+    expect(store.saving().is).toBe('saved');
   });
 
   it('draws near and walks along by keys', () => {

@@ -1,13 +1,14 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { keepTicks, sameSum, tripProblems, withPlanOf, type Stored, type Trip } from '@knapsack/contract';
+import { along, apart, sameSum, tripProblems, withPlanOf, type Stored, type Trip } from '@knapsack/contract';
 import { firstValueFrom, Subject } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
 import { NoticesService } from '../shell/notices.service';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
-import { draftBox, type Draft } from './draft-box';
+import { draftBox, type Draft, type LeftDraft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
+import { TicksStore } from './ticks.store';
 import { mergeTrips } from '@knapsack/contract/edits';
 import { begin, edited, redone, settled, undone, type History } from './history';
 
@@ -26,17 +27,25 @@ export class TripStore implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly notices = inject(NoticesService);
+  private readonly ticks = inject(TicksStore);
   private readonly history = signal<History<Trip> | null>(null);
   private readonly autosave = signal<Autosave | null>(null);
 
   readonly trip = computed(() => this.history()?.present ?? null);
-  /** The same, as anything is calculated from it: a tick, a note or a name leaves it as it was. */
+  /** The same, as anything is calculated from it: a note or a name leaves it as it was. */
   readonly calculated = computed(() => this.trip(), {
     equal: (a, b) => a === b || (a !== null && b !== null && sameSum(a, b)),
   });
   readonly canUndo = computed(() => (this.history()?.past.length ?? 0) > 0);
   readonly canRedo = computed(() => (this.history()?.future.length ?? 0) > 0);
-  readonly saving = computed<SaveState>(() => this.autosave()?.state() ?? { is: 'saved' });
+  /** Of the plan and of what is ticked beside it, what is worst. */
+  readonly saving = computed<SaveState>(() => {
+    const plan = this.autosave()?.state() ?? { is: 'saved' };
+    const states = [plan, ...this.ticks.saving()];
+    return BAD_TO_GOOD.map((word) => states.find(({ is }) => is === word)).find((state) => state) ?? plan;
+  });
+  /** The browser keeps nothing of what is not saved: leaving the page would lose it. */
+  readonly keepsNothing = computed(() => draftBox.failing() || this.ticks.failing());
   /** Each turn of the history; null where another trip, or another version of it, is opened. */
   readonly turned = new Subject<Turn | null>();
   /** Why the trip cannot be opened. */
@@ -50,23 +59,27 @@ export class TripStore implements OnDestroy {
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {
     this.openProblem.set(null);
-    const left = await draftBox.left(id);
+    const kept = await draftBox.left(id);
+    const left = kept.map(alone);
+    const beside = this.openBeside(id, kept);
     try {
       const [stored] = await Promise.all([
         firstValueFrom(this.api.trip(id)),
         firstValueFrom(this.shelf.load()),
+        beside,
       ]);
       const taken = takeUpDrafts(left, stored);
       const { draft, isCurrent } = taken;
-      this.show(draft && isCurrent ? { ...stored, document: draft.trip } : stored, stored.document);
+      this.show(draft && isCurrent ? { ...stored, document: draft.document } : stored, stored.document);
       if (draft && !isCurrent) this.offerDraft(draft);
-      else if (draft) this.autosave()?.changed(draft.trip);
+      else if (draft) this.autosave()?.changed(draft.document);
       this.settleDrafts(id, taken);
     } catch (error) {
       const { draft, ...rest } = takeUpDrafts(left, null);
       if (draft && isOffline(error)) {
-        this.show({ revision: draft.revision, document: draft.trip }, draft.base);
-        this.autosave()?.changed(draft.trip);
+        await beside;
+        this.show({ revision: draft.revision, document: draft.document }, draft.base);
+        this.autosave()?.changed(draft.document);
         this.settleDrafts(id, { draft, ...rest });
       } else this.openProblem.set(problemText(error));
     }
@@ -83,7 +96,7 @@ export class TripStore implements OnDestroy {
         action: {
           label: 'Take that version',
           run: () => {
-            this.edit(() => other.trip);
+            this.edit(() => other.document);
             draftBox.drop(id, other.key);
           },
         },
@@ -107,17 +120,7 @@ export class TripStore implements OnDestroy {
     return null;
   }
 
-  /** As edit, for what is ticked or read: it is no step of undo, and no step of undo takes it back. */
-  tick(change: (trip: Trip) => Trip): void {
-    const history = this.history();
-    if (!history) return;
-    const present = change(history.present);
-    if (present === history.present) return;
-    this.history.set({ ...history, present });
-    this.autosave()?.changed(present);
-  }
-
-  /** Takes over a plan that was worked out from this one, as a remedy: names, ticks and bags stay as they are now. */
+  /** Takes over a plan that was worked out from this one, as a remedy: names and bags stay as they are now. */
   takePlan(planned: Trip): void {
     this.edit((now) => withPlanOf(now, planned));
   }
@@ -128,11 +131,11 @@ export class TripStore implements OnDestroy {
   }
 
   undo(): void {
-    this.turn((history) => ticksKept(undone(history), history));
+    this.turn(undone);
   }
 
   redo(): void {
-    this.turn((history) => ticksKept(redone(history), history));
+    this.turn(redone);
   }
 
   /** After a conflict: overwrite the other version with this page's, or put it back where it was deleted. */
@@ -145,7 +148,13 @@ export class TripStore implements OnDestroy {
         this.autosave()?.changed(trip);
       },
       async () => {
-        const { revision } = await firstValueFrom(this.api.createTrip(trip));
+        const together = along({
+          trip,
+          packing: this.ticks.packing.document(),
+          rehearsal: this.ticks.rehearsal.document(),
+        });
+        const { revision } = await firstValueFrom(this.api.createTrip(together));
+        await this.ticks.refresh();
         this.autosave()?.adopt(revision, trip);
         draftBox.drop(trip.id);
       },
@@ -190,8 +199,10 @@ export class TripStore implements OnDestroy {
   async refresh(): Promise<void> {
     const trip = this.trip();
     const autosave = this.autosave();
-    if (!trip || !autosave || autosave.hasUnsaved) return;
+    if (!trip || !autosave) return;
     try {
+      await this.ticks.refresh();
+      if (autosave.hasUnsaved) return;
       const stored = await firstValueFrom(this.api.trip(trip.id));
       if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
       autosave.adopt(stored.revision, stored.document);
@@ -207,21 +218,29 @@ export class TripStore implements OnDestroy {
     this.autosave()?.stop();
   }
 
+  /** What is ticked and read, with what an earlier release had left unsaved of it in the trip. */
+  private async openBeside(id: string, drafts: readonly Draft[]): Promise<void> {
+    await this.ticks.open(id);
+    for (const { packing, rehearsal } of drafts.map(({ document }) => apart(document))) {
+      this.ticks.packing.takeIn(packing);
+      this.ticks.rehearsal.takeIn(rehearsal);
+    }
+  }
+
   private show({ revision, document }: Stored<Trip>, base = document): void {
     this.autosave.set(
-      new Autosave(
-        revision,
-        base,
-        (trip, known) => this.api.replaceTrip(trip, known),
-        () => this.api.trip(document.id),
-      ),
+      new Autosave(revision, base, {
+        box: draftBox,
+        save: (trip, known) => this.api.replaceTrip(trip, known),
+        read: () => this.api.trip(document.id),
+      }),
     );
     this.history.set(begin(document));
     this.turned.next(null);
   }
 
   /** An unsaved version that grew from an older revision: neither is thrown away without being asked. */
-  private offerDraft({ trip, base, revision }: Draft): void {
+  private offerDraft({ document: trip, base, revision }: Draft): void {
     this.history.update((history) => history && edited(history, trip));
     if (base) this.autosave()?.adopt(revision, base);
     this.autosave()?.changed(trip);
@@ -258,6 +277,17 @@ export class TripStore implements OnDestroy {
   }
 }
 
-/** What was ticked and read stays as it is, wherever the plan goes. */
-const ticksKept = (to: History<Trip>, from: History<Trip>): History<Trip> =>
-  to === from ? to : { ...to, present: keepTicks(to.present, from.present) };
+/** How badly what is on the page may stand to what the server has, the worst first. */
+const BAD_TO_GOOD: readonly SaveState['is'][] = ['conflict', 'refused', 'offline', 'saving', 'saved'];
+
+/** A draft that an earlier release kept with its ticks in it, without them. */
+function alone(draft: LeftDraft): LeftDraft {
+  const trip = (one: Trip) => apart(one).trip;
+  const { document, base, sent } = draft;
+  return {
+    ...draft,
+    document: trip(document),
+    ...(base && { base: trip(base) }),
+    ...(sent && { sent: trip(sent) }),
+  };
+}

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { TRIP_VERSION, type TripSummary } from '@knapsack/contract';
+import type { TripSummary } from '@knapsack/contract';
 import { MARKS } from '../parts/marks';
 import { TripLinesService } from './trip-lines.service';
 import { browserMemory } from '../shell/browser-memory';
@@ -11,6 +11,9 @@ const KEPT_AS = 'knapsack.model';
 const REASONS: Readonly<Record<number, string>> = {
   5: 'Batteries have two resistances and lose charge by themselves, clouds let less light through, and the mark follows the chance: fine from the target chance up, a check from 50 %, below it a stop.',
 };
+
+/** The newest version of trips that changed what comes out of one; later ones changed only how it is written. */
+const CHANGED_LAST = Math.max(...Object.keys(REASONS).map(Number));
 
 /** Trips that an earlier release saved, whose verdicts a newer calculation may have changed: listed once, with the reason. */
 @Component({
@@ -44,9 +47,9 @@ export class EarlierTripsComponent {
   protected readonly lines = inject(TripLinesService);
   private readonly seenVersion = signal(Number(browserMemory.read(KEPT_AS) ?? 0));
   protected readonly earlier = computed(() =>
-    this.seenVersion() >= TRIP_VERSION
+    this.seenVersion() >= CHANGED_LAST
       ? []
-      : this.trips().filter(({ savedAs, archived }) => savedAs < TRIP_VERSION && !archived),
+      : this.trips().filter(({ savedAs, archived }) => savedAs < CHANGED_LAST && !archived),
   );
   protected readonly reasons = computed(() => {
     const oldest = Math.min(...this.earlier().map(({ savedAs }) => savedAs));
@@ -63,7 +66,7 @@ export class EarlierTripsComponent {
   protected icon = (mark: keyof typeof MARKS): string => MARKS[mark].icon;
 
   protected seen(): void {
-    browserMemory.write(KEPT_AS, String(TRIP_VERSION));
-    this.seenVersion.set(TRIP_VERSION);
+    browserMemory.write(KEPT_AS, String(CHANGED_LAST));
+    this.seenVersion.set(CHANGED_LAST);
   }
 }

@@ -105,7 +105,7 @@ export class TripFileComponent {
   /** Where one here is replaced, it is one click away. */
   protected put(trip: Trip, as: TripFileChoice['trip']): Promise<void> {
     return this.attempt(async () => {
-      const before = as === 'replace' ? await firstValueFrom(this.api.trip(trip.id)) : null;
+      const before = as === 'replace' ? await firstValueFrom(this.api.wholeTrip(trip.id)) : null;
       const choice: TripFileChoice = { trip: as, ...this.gearChoice() };
       const { id, revision } = await firstValueFrom(this.api.takeTripFile(trip, choice));
       this.asked.set(null);

@@ -160,7 +160,7 @@ export class TripsPage {
   /** Deletes at once; it can be restored as long as this tab is open. */
   protected async remove({ id }: TripSummary): Promise<void> {
     await this.attempt(async () => {
-      await this.deleted.remove(await firstValueFrom(this.api.trip(id)));
+      await this.deleted.remove(await firstValueFrom(this.api.wholeTrip(id)));
       draftBox.drop(id);
       await this.load();
     });

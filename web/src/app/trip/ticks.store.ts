@@ -1,0 +1,47 @@
+import { computed, inject, Injectable, type OnDestroy } from '@angular/core';
+import { noResults, noTicks, type PackingDocument, type RehearsalDocument } from '@knapsack/contract';
+import { ApiService } from '../data/api.service';
+import type { SaveState } from './autosave';
+import { Beside } from './beside';
+import { DraftBox, THIS_TAB } from './draft-box';
+
+const packingDrafts = new DraftBox<PackingDocument>(THIS_TAB, 'knapsack.packing-draft.');
+const rehearsalDrafts = new DraftBox<RehearsalDocument>(THIS_TAB, 'knapsack.rehearsal-draft.');
+
+/** What is ticked and read of the trip in hand: no edit of the plan, and no step of undo. */
+@Injectable()
+export class TicksStore implements OnDestroy {
+  private readonly api = inject(ApiService);
+
+  readonly packing = new Beside<PackingDocument>(
+    packingDrafts,
+    noTicks,
+    (empty) => this.api.beside('packings', empty),
+    (document, revision) => this.api.keepBeside('packings', document, revision),
+  );
+  readonly rehearsal = new Beside<RehearsalDocument>(
+    rehearsalDrafts,
+    noResults,
+    (empty) => this.api.beside('rehearsals', empty),
+    (document, revision) => this.api.keepBeside('rehearsals', document, revision),
+  );
+  /** Ids of the gear that lies packed. */
+  readonly packed = computed(() => new Set(this.packing.document()?.packed.map(({ gear }) => gear)));
+  readonly results = computed(() => this.rehearsal.document()?.results ?? []);
+  readonly saving = computed<readonly SaveState[]>(() => [this.packing.saving(), this.rehearsal.saving()]);
+  /** The browser keeps nothing of what is not saved. */
+  readonly failing = computed(() => packingDrafts.failing() || rehearsalDrafts.failing());
+
+  async open(id: string): Promise<void> {
+    await Promise.all([this.packing.open(id), this.rehearsal.open(id)]);
+  }
+
+  async refresh(): Promise<void> {
+    await Promise.all([this.packing.refresh(), this.rehearsal.refresh()]);
+  }
+
+  ngOnDestroy(): void {
+    this.packing.close();
+    this.rehearsal.close();
+  }
+}
