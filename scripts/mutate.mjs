@@ -1,56 +1,62 @@
-// npm run mutate [folder ...]: how many small faults, put in one at a time, the tests beside the code find.
+// npm run mutate [folder ...]: how many small faults, put in one at a time, the tests find.
 //
-//   npm run mutate                          every folder of core and contract
-//   npm run mutate core/src/panel           one folder, by the specs in it
-//   npm run mutate core/src/panel -- --all  by every spec of its package: slower, and fewer survivors
+//   npm run mutate                                all of core and of contract, every fault: hours
+//   npm run mutate core contract -- --sample 300  so many of each, drawn by lot, the same at every run
+//   npm run mutate core/src/panel                 one folder, every fault
+//   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds
 //
-// Not in the gate: an hour on two cores. Words are not changed (texts and tags say nothing about a formula); what runs
-// once when a file is loaded, a table, is not either. Why, and what was found: docs/decisions/030-mutation.md.
+// Not in the gate. Property tests draw fewer cases here than there, so that a fault takes seconds. Words are not changed (texts
+// and tags say nothing about a formula); what runs once when a file is loaded, a table, is not either. Why, and what was found:
+// docs/decisions/030-mutation.md.
+import { Instrumenter } from '@stryker-mutator/instrumenter';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { ensureLibraries } from './builds.mjs';
 import { ensureInstalled } from './install.mjs';
 import { at, die, run, say } from './process.mjs';
 
 const PACKAGES = ['core', 'contract'];
 const SCRATCH = '.mutation';
+const NOT_CHANGED = ['StringLiteral'];
+const PROPERTY_RUNS = '12';
 
-const words = process.argv.slice(2);
-const byAll = words.includes('--all');
-const named = words.filter((word) => !word.startsWith('--')).map((word) => word.replace(/\/+$/, ''));
-const folders = named.length ? named : PACKAGES.flatMap(foldersOf);
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { sample: { type: 'string' }, beside: { type: 'boolean', default: false } },
+});
+const sample = values.sample === undefined ? null : Number(values.sample);
+if (sample !== null && !(sample > 0)) die('Say how many faults to draw: --sample 300.');
+const folders = (positionals.length ? positionals : PACKAGES).map((word) => word.replace(/\/+$/, ''));
 for (const folder of folders)
   if (!PACKAGES.includes(folder.split('/')[0]) || !existsSync(at(folder)))
     die(`No folder of core or contract: ${folder}. Say one as core/src/panel.`);
 
 await ensureInstalled();
 await ensureLibraries();
-const rows = [];
-for (const folder of folders) rows.push(await mutated(folder));
+const found = [];
+for (const folder of folders) found.push(...(await mutated(folder)));
 say('');
-for (const row of rows) for (const line of row.survivors) say(line);
+for (const { line, isFound } of found) if (!isFound) say(line);
 say('');
-for (const { folder, killed, alive, rate } of rows)
-  process.stdout.write(`${folder.padEnd(28)} ${rate.padStart(6)}  ${killed} found, ${alive} not\n`);
-
-function foldersOf(name) {
-  return readdirSync(at(name, 'src'), { withFileTypes: true })
-    .filter((entry) => entry.isDirectory() && entry.name !== 'testing')
-    .map((entry) => `${name}/src/${entry.name}`);
+for (const [folder, those] of grouped(found)) {
+  const killed = those.filter(({ isFound }) => isFound).length;
+  const rate = `${((100 * killed) / those.length).toFixed(0)} %`;
+  process.stdout.write(`${folder.padEnd(28)} ${rate.padStart(6)}  ${killed} of ${those.length} found\n`);
 }
 
-/** One folder's faults, each against the specs, in a copy of the project that is taken away afterwards. */
+/** The faults of a folder, each against the specs, in a copy of the project that is taken away afterwards. */
 async function mutated(folder) {
   const scratch = `${SCRATCH}/${folder.replaceAll('/', '-')}`;
   mkdirSync(at(scratch), { recursive: true });
   const [name] = folder.split('/');
-  const beside = byAll ? `${name}/dist` : folder.replace('/src', '/dist');
+  const specs = values.beside ? folder.replace('/src', '/dist') : `${name}/dist`;
   const written = (file, content) => {
     writeFileSync(at(scratch, file), JSON.stringify(content, null, 2));
     return `${scratch}/${file}`;
   };
   const jasmine = written('jasmine.json', {
     spec_dir: '.',
-    spec_files: [`${beside}/**/*.spec.js`],
+    spec_files: [`${specs}/**/*.spec.js`],
     helpers: ['scripts/property-seed.mjs'],
     random: false,
   });
@@ -62,19 +68,15 @@ async function mutated(folder) {
     ignoreStatic: true,
     concurrency: 2,
     timeoutMS: 20_000,
-    mutate: [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`],
-    mutator: { excludedMutations: ['StringLiteral'] },
-    // The copy: the package, the helper and the scripts; what is built is built in it.
+    mutate:
+      sample === null
+        ? [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
+        : await drawn(folder, sample),
+    mutator: { excludedMutations: NOT_CHANGED },
+    // The copy: the package and the scripts; what is built is built in it.
     ignorePatterns: [
-      '*',
-      `!${name}`,
-      `!${name}/**`,
-      `${name}/dist`,
-      '!scripts',
-      '!scripts/**',
-      `!${SCRATCH}`,
-      `!${SCRATCH}/**`,
-      '!package.json',
+      ...['*', `!${name}`, `!${name}/**`, `${name}/dist`],
+      ...['!scripts', '!scripts/**', `!${SCRATCH}`, `!${scratch}`, `!${scratch}/**`, '!package.json'],
     ],
     buildCommand: `node scripts/transpile.mjs ${name}`,
     disableTypeChecks: `${name}/src/**/*.ts`,
@@ -82,32 +84,72 @@ async function mutated(folder) {
     reporters: ['json'],
     jsonReporter: { fileName: `${scratch}/report.json` },
     allowEmpty: true,
-    logLevel: 'warn',
+    logLevel: 'error',
   });
   rmSync(at(scratch, 'report.json'), { force: true });
   await run(process.execPath, [at('node_modules/@stryker-mutator/core/bin/stryker.js'), 'run', settings], {
     during: `Putting faults into ${folder}`,
+    env: { PROPERTY_RUNS },
   });
-  return { folder, ...read(at(scratch, 'report.json')) };
+  return read(at(scratch, 'report.json'));
 }
 
-/** What the report says: found (a test failed, or ran out of time), not found, and where those are. */
+/** Places of so many faults of a folder, by lot. */
+async function drawn(folder, count) {
+  const files = readdirSync(at(folder), { recursive: true })
+    .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file))
+    .map((file) => `${folder}/${file}`);
+  const quiet = { debug() {}, info() {}, warn() {}, isDebugEnabled: () => false };
+  const { mutants } = await new Instrumenter(quiet).instrument(
+    files.map((name) => ({ name, mutate: true, content: readFileSync(at(name), 'utf8') })),
+    { excludedMutations: NOT_CHANGED, ignorers: [], plugins: null },
+  );
+  const random = mulberry(20270904);
+  const drawnOnes = mutants
+    .map((mutant) => ({ mutant, by: random() }))
+    .sort((a, b) => a.by - b.by)
+    .slice(0, count);
+  const place = ({ line, column }) => `${line + 1}:${column}`;
+  return drawnOnes.map(
+    ({ mutant: { fileName, location } }) => `${fileName}:${place(location.start)}-${place(location.end)}`,
+  );
+}
+
+/** Numbers from 0 to below 1, the same from the same seed (mulberry32). */
+function mulberry(seed) {
+  return () => {
+    seed = (seed + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** What the report says of each fault: found (a test failed, or ran out of time) or not. */
 function read(file) {
   const { files } = JSON.parse(readFileSync(file, 'utf8'));
-  const mutants = Object.entries(files).flatMap(([path, { source, mutants: those }]) =>
-    those.map((mutant) => ({ ...mutant, path, was: textAt(source, mutant.location) })),
+  return Object.entries(files).flatMap(([path, { source, mutants }]) =>
+    mutants
+      .filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status))
+      .map(({ location, status, replacement }) => ({
+        path,
+        isFound: status === 'Killed' || status === 'Timeout',
+        line: `${path}:${location.start.line} ${status === 'NoCoverage' ? '(no test comes by) ' : ''}${short(
+          textAt(source, location),
+        )} -> ${short(replacement)}`,
+      })),
   );
-  const killed = mutants.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
-  const left = mutants.filter(({ status }) => status === 'Survived' || status === 'NoCoverage');
-  return {
-    killed,
-    alive: left.length,
-    rate: killed + left.length ? `${((100 * killed) / (killed + left.length)).toFixed(0)} %` : 'none',
-    survivors: left.map(
-      ({ path, location, status, was, replacement }) =>
-        `${path}:${location.start.line} ${status === 'NoCoverage' ? '(no test comes by) ' : ''}${short(was)} -> ${short(replacement)}`,
-    ),
-  };
+}
+
+/** By folder, and all of a package. */
+function grouped(those) {
+  const groups = new Map();
+  for (const one of those) {
+    const parts = one.path.split('/');
+    for (const folder of [parts.length > 3 ? parts.slice(0, 3).join('/') : `${parts[0]}/src`, parts[0]])
+      groups.set(folder, [...(groups.get(folder) ?? []), one]);
+  }
+  return [...groups].sort(([a], [b]) => (a < b ? -1 : 1));
 }
 
 function short(text) {

@@ -25,7 +25,7 @@ const ridgeDrawn = (page) =>
   page.waitForFunction(() => performance.getEntriesByName('ridge-drawn').length > 0);
 
 /** Milliseconds from each pointer move that changed the block to the ridge drawn from the new forecast. */
-async function dragTimes(page) {
+export async function dragTimes(page) {
   await page.evaluate(() => {
     window.moves = [];
     let label = '';

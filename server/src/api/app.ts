@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
-import { type Gear, type Stored, type Trip, type TripSummary } from '@knapsack/contract';
+import { noResults, noTicks, type Gear, type Stored, type Trip, type TripSummary } from '@knapsack/contract';
 import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
@@ -95,10 +95,13 @@ export function createApp({
       mayDelete: (id) => stillCarried(stores, id),
     }),
   );
-  app.use('/api/packings', documentRoutes({ what: 'packing', store: stores.packings, summarise: asIs }));
+  app.use(
+    '/api/packings',
+    documentRoutes({ what: 'packing', store: stores.packings, summarise: asIs, unwritten: noTicks }),
+  );
   app.use(
     '/api/rehearsals',
-    documentRoutes({ what: 'rehearsal', store: stores.rehearsals, summarise: asIs }),
+    documentRoutes({ what: 'rehearsal', store: stores.rehearsals, summarise: asIs, unwritten: noResults }),
   );
   app.use('/api/set-aside', setAsideRoutes(stores));
   app.use('/api/backup', backupRoutes({ database, stores, copies }));

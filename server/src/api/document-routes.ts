@@ -9,6 +9,8 @@ export interface DocumentRoutes<Document extends Named> {
   readonly store: DocumentStore<Document>;
   /** One entry of the list. */
   readonly summarise: (stored: Listed<Document>) => unknown;
+  /** The document that stands for one that was never written: it is given with revision 0, and writing over that makes it. */
+  readonly unwritten?: (id: string) => Document;
   /** A sentence if the document must stay; null if it may go. */
   readonly mayDelete?: (id: string) => Promise<string | null>;
 }
@@ -18,7 +20,7 @@ export interface DocumentRoutes<Document extends Named> {
  * deleting ask for it in If-Match, so that two tabs cannot overwrite each other silently.
  */
 export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Document>): Router {
-  const { what, store, summarise, mayDelete } = routes;
+  const { what, store, summarise, mayDelete, unwritten } = routes;
   const router = Router();
 
   const refused = (response: Response, refusal: Refusal): void => {
@@ -40,9 +42,14 @@ export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Do
   });
 
   router.get('/:id', async (request, response) => {
-    const stored = await store.read(request.params.id);
-    if (!stored) return refused(response, 'missing');
-    sendStored(response, stored);
+    const { id } = request.params;
+    const stored = await store.read(id);
+    if (stored) return sendStored(response, stored);
+    // A row that cannot be read is not taken for none.
+    if (!unwritten || (await store.text(id)) !== null) return refused(response, 'missing');
+    const none = store.validate(unwritten(id));
+    if (!none.ok) return refused(response, 'missing');
+    sendStored(response, { revision: 0, document: none.value });
   });
 
   router.post('/', async (request, response) => {
@@ -63,8 +70,9 @@ export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Do
       const sentence = `The ${what} in the body is called “${document.id}”, the address says “${request.params.id}”.`;
       return sendProblem(response, 422, sentence, [{ code: 'other-id', pointer: '/id', sentence }]);
     }
-    const written = await store.replace(document, revision);
-    if (!written.ok) return refused(response, written.refusal);
+    const written =
+      unwritten && revision === 0 ? await store.create(document) : await store.replace(document, revision);
+    if (!written.ok) return refused(response, written.refusal === 'exists' ? 'changed' : written.refusal);
     sendStored(response, written.stored);
   });
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { PackingDocument, RehearsalDocument, Trip } from '@knapsack/contract';
+import { TABLES } from '../database/entities.js';
 import { runningApp, type RunningApp } from '../testing/running-app.js';
 
 /** A trip as a release wrote it that kept ticks and results in it: three pieces ticked, one of them in a variant. */
@@ -39,6 +40,25 @@ describe('what is ticked and read of a trip', () => {
     expect(await ticks()).toEqual([]);
     expect((await app.api.get(`/api/trips/${id}`)).headers['etag']).toBe('"1"');
     await put({ ...packing, packed: [{ gear: 'a' }, { gear: 'a' }] }, 2).expect(422);
+  });
+
+  it('is none, of revision 0, until something is ticked, and is made by whoever writes over that first', async () => {
+    const answer = await app.api.get('/api/packings/new').expect(200);
+    expect(answer.headers['etag']).toBe('"0"');
+    const put = (gear: string) =>
+      app.api
+        .put('/api/packings/new')
+        .set('If-Match', '"0"')
+        .send({ ...(answer.body as object), packed: [{ gear }] });
+    expect((await put('a').expect(200)).headers['etag']).toBe('"1"');
+    await put('b').expect(412);
+    await get('packings/Not an id', 404);
+    await app.database.write((manager) =>
+      manager.update(TABLES.packings, { id: 'new' }, { text: '{"schema":"knapsack.packing","version":99}' }),
+    );
+    await get('packings/new', 404);
+    await put('c').expect(412);
+    await app.api.get('/api/set-aside/packings/new').expect(200);
   });
 
   it('is left as it is by a trip that says nothing of it', async () => {
@@ -82,8 +102,8 @@ describe('what is ticked and read of a trip', () => {
   it('goes with the trip that is deleted', async () => {
     await create();
     await app.api.delete(`/api/trips/${id}`).set('If-Match', '"1"').expect(204);
-    await get(`packings/${id}`, 404);
-    await get(`rehearsals/${id}`, 404);
+    expect(await ticks()).toEqual([]);
+    expect((await get<RehearsalDocument>(`rehearsals/${id}`)).results).toEqual([]);
   });
 
   async function look(file: object): Promise<string> {

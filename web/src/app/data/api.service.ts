@@ -2,9 +2,9 @@ import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   along,
-  noResults,
-  noTicks,
   type Gear,
+  type PackingDocument,
+  type RehearsalDocument,
   type ShelfImport,
   type Stored,
   type Trip,
@@ -16,8 +16,7 @@ import {
   type WeatherReading,
 } from '@knapsack/contract';
 import type { ClimateWord } from '@knapsack/core';
-import { catchError, forkJoin, map, of, throwError, type Observable } from 'rxjs';
-import { hasStatus } from './problem-text';
+import { forkJoin, map, type Observable } from 'rxjs';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
 
@@ -64,16 +63,8 @@ export class ApiService {
   }
 
   /** What is ticked or read of a trip; empty, and of revision 0, where nothing ever was. */
-  beside<Document>(
-    kind: BesideKind,
-    empty: Document & { readonly id: string },
-  ): Observable<Stored<Document>> {
-    return this.http.get<Document>(`/api/${kind}/${empty.id}`, { observe: 'response' }).pipe(
-      map(stored),
-      catchError((error) =>
-        hasStatus(error, 404) ? of({ revision: 0, document: empty }) : throwError(() => error as Error),
-      ),
-    );
+  beside<Document>(kind: BesideKind, id: string): Observable<Stored<Document>> {
+    return this.http.get<Document>(`/api/${kind}/${id}`, { observe: 'response' }).pipe(map(stored));
   }
 
   /** Writes what is ticked or read of a trip over its revision; of revision 0 there is none yet. */
@@ -82,22 +73,20 @@ export class ApiService {
     document: Document,
     revision: number,
   ): Observable<Stored<Document>> {
-    const answer =
-      revision === 0
-        ? this.http.post<Document>(`/api/${kind}`, document, { observe: 'response', headers: JSON_HEADERS })
-        : this.http.put<Document>(`/api/${kind}/${document.id}`, document, {
-            observe: 'response',
-            headers: { ...JSON_HEADERS, ...ifMatch(revision) },
-          });
-    return answer.pipe(map(stored));
+    return this.http
+      .put<Document>(`/api/${kind}/${document.id}`, document, {
+        observe: 'response',
+        headers: { ...JSON_HEADERS, ...ifMatch(revision) },
+      })
+      .pipe(map(stored));
   }
 
   /** A trip together with what is ticked and read of it, as one document. */
   wholeTrip(id: string): Observable<Stored<Trip>> {
     return forkJoin({
       trip: this.trip(id),
-      packing: this.beside('packings', noTicks(id)),
-      rehearsal: this.beside('rehearsals', noResults(id)),
+      packing: this.beside<PackingDocument>('packings', id),
+      rehearsal: this.beside<RehearsalDocument>('rehearsals', id),
     }).pipe(
       map(({ trip: { revision, document: trip }, packing, rehearsal }) => ({
         revision,

@@ -95,7 +95,7 @@ export class NearAndFarDirective {
   /** Where the time axis lies on the page, px. */
   private plot(): { readonly left: number; readonly width: number } {
     const { left, width } = this.element.getBoundingClientRect();
-    const margins = readMargins(this.element);
+    const margins = readMargins();
     return { left: left + margins.left, width: width - margins.left - margins.right };
   }
 }

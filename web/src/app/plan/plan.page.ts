@@ -4,7 +4,9 @@ import { KeysService } from '../shell/keys.service';
 import { BlockSentenceComponent } from './block/block-sentence.component';
 import { FactsComponent } from './facts/facts.component';
 import { FlowLaneComponent } from '../lanes/flow/flow-lane.component';
+import { DifferenceComponent } from '../trip/difference.component';
 import { LanesStore } from '../trip/lanes.store';
+import { NearAndFarComponent } from '../lanes/near-and-far.component';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';
@@ -13,6 +15,7 @@ import { GhostStore } from '../trip/ghost.store';
 import { SelectionStore } from '../trip/selection.store';
 import { handlePlanKey, type PlanHands } from './plan-keys';
 import { PrintSheetComponent } from './print-sheet.component';
+import type { TellsDifference } from '../trip/trip-header.component';
 import { TripStore } from '../trip/trip.store';
 import { ReadingComponent } from '../lanes/readout/reading.component';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
@@ -28,8 +31,10 @@ import { ForecastStore } from '../trip/forecast.store';
   selector: 'ks-plan',
   imports: [
     BlockSentenceComponent,
+    DifferenceComponent,
     FactsComponent,
     FlowLaneComponent,
+    NearAndFarComponent,
     NearAndFarDirective,
     LoadoutComponent,
     PrintSheetComponent,
@@ -46,6 +51,12 @@ import { ForecastStore } from '../trip/forecast.store';
     <div class="plan-body">
       <div class="picture">
         <ks-verdict />
+        @if (forecast.view()) {
+          <div class="lanes-head">
+            <ks-difference />
+            <ks-near-and-far />
+          </div>
+        }
         <div class="lanes" ksNearAndFar>
           <ks-sky-lane />
           <ks-work-lane />
@@ -81,7 +92,8 @@ import { ForecastStore } from '../trip/forecast.store';
     </div>
   `,
 })
-export class PlanPage {
+export class PlanPage implements TellsDifference {
+  readonly tellsDifference = true;
   protected readonly store = inject(TripStore);
   protected readonly forecast = inject(ForecastStore);
   protected readonly variants = inject(VariantsStore);

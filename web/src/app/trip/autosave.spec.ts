@@ -135,6 +135,27 @@ describe('autosave', () => {
     }
   });
 
+  it('keeps what a hand moves a few times a second, and once it is told that the hand rests', () => {
+    jasmine.clock().install();
+    try {
+      const kept = () => draftBox.find('islet')?.document.name;
+      autosave.changed(trip({ name: 'A' }), true);
+      autosave.changed(trip({ name: 'B' }), true);
+      expect(kept()).toBeUndefined();
+      jasmine.clock().tick(300);
+      expect(kept()).toBe('B');
+      autosave.changed(trip({ name: 'C' }), true);
+      expect(kept()).toBe('B');
+      autosave.keepNow();
+      expect(kept()).toBe('C');
+      autosave.changed(trip({ name: 'D' }), true);
+      autosave.stop();
+      expect(kept()).toBe('D');
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
   it('knows its own writing again when only the answer was lost', async () => {
     autosave.changed(trip({ name: 'A' }));
     const lost = autosave.flush();

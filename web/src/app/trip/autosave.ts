@@ -14,13 +14,15 @@ export type SaveState =
   | { readonly is: 'refused'; readonly why: string; readonly again?: boolean };
 
 const WAITS_MS = 350;
+/** How often this browser keeps what a hand is moving. */
+const KEEPS_MS = 250;
 const TRIES_AGAIN_MS = 3000;
 /** Pauses after the server could not save (full, locked, a fault of its own): each twice the last, up to a minute. */
 const FIRST_PAUSE_MS = 2000;
 const LONGEST_PAUSE_MS = 60_000;
 const MAY_PASS = [500, 503, 507] as const;
-/** Somebody else has written, made or deleted it meanwhile. */
-const CHANGED = [404, 409, 412] as const;
+/** Somebody else has written or deleted it meanwhile. */
+const CHANGED = [404, 412] as const;
 
 /** How documents of a kind are saved. */
 export interface Saving<Document extends Identified> {
@@ -41,6 +43,7 @@ export class Autosave<Document extends Identified = Trip> {
   /** What was sent and not answered: the server may or may not have it. */
   private unanswered: Document | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private keeps: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
   private pauseMs = FIRST_PAUSE_MS;
 
@@ -65,9 +68,11 @@ export class Autosave<Document extends Identified = Trip> {
     return this.pending !== null;
   }
 
-  changed(document: Document): void {
+  /** @param moving a hand is still changing it: the browser keeps it a few times a second, and once the hand rests */
+  changed(document: Document, moving = false): void {
     this.pending = document;
-    this.keep(document);
+    if (moving) this.keepSoon();
+    else this.keepNow();
     const state = this.state();
     if (state.is === 'conflict') return;
     // While the server cannot save, more typing does not ask it more often.
@@ -118,6 +123,7 @@ export class Autosave<Document extends Identified = Trip> {
 
   stop(): void {
     clearTimeout(this.timer);
+    this.keepNow();
   }
 
   private async failed(error: unknown, document: Document, doubtful: Document | undefined): Promise<void> {
@@ -173,6 +179,17 @@ export class Autosave<Document extends Identified = Trip> {
         isOffline(error) ? { is: 'offline' } : { is: 'refused', why: problemText(error), again: true },
       );
     }
+  }
+
+  /** Keeps in this browser what waits, as when a hand lets go. */
+  keepNow(): void {
+    clearTimeout(this.keeps);
+    this.keeps = undefined;
+    if (this.pending) this.keep(this.pending);
+  }
+
+  private keepSoon(): void {
+    this.keeps ??= setTimeout(() => this.keepNow(), KEEPS_MS);
   }
 
   private keep(document: Document): void {

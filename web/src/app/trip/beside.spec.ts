@@ -17,7 +17,7 @@ describe('what is ticked of a trip', () => {
     const beside = new Beside<PackingDocument>(
       drafts,
       noTicks,
-      (empty) => server.beside('packings', empty),
+      (id) => server.beside('packings', id),
       (document, revision) => server.keepBeside('packings', document, revision),
     );
     open.push(beside);

@@ -15,24 +15,23 @@ export class Beside<Document extends Identified> {
   constructor(
     private readonly box: DraftBox<Document>,
     private readonly empty: (id: string) => Document,
-    private readonly read: (empty: Document) => Observable<Stored<Document>>,
+    private readonly read: (id: string) => Observable<Stored<Document>>,
     private readonly save: Saving<Document>['save'],
   ) {}
 
   /** Opens that of a trip, with what was left unsaved; where the server is away, with what this browser has. */
   async open(id: string): Promise<void> {
-    const empty = this.empty(id);
     const left = await this.box.left(id);
     const last = left.at(-1);
-    const stored = await firstValueFrom(this.read(empty)).catch(() => ({
+    const stored = await firstValueFrom(this.read(id)).catch(() => ({
       revision: last?.revision ?? 0,
-      document: last?.base ?? empty,
+      document: last?.base ?? this.empty(id),
     }));
     this.stop();
     const autosave = new Autosave<Document>(stored.revision, stored.document, {
       box: this.box,
       save: this.save,
-      read: () => this.read(empty),
+      read: () => this.read(id),
       bringTogether: (base, mine, theirs) => {
         const both = mergeBeside(base, mine, theirs);
         this.content.set(both);
@@ -69,7 +68,7 @@ export class Beside<Document extends Identified> {
   async refresh(): Promise<void> {
     const [document, autosave] = [this.content(), this.autosave()];
     if (!document || !autosave || autosave.hasUnsaved) return;
-    const stored = await firstValueFrom(this.read(this.empty(document.id)));
+    const stored = await firstValueFrom(this.read(document.id));
     if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
     autosave.adopt(stored.revision, stored.document);
     this.content.set(stored.document);

@@ -18,6 +18,7 @@ function answer(number: number, finished: number): void {
 describe('the chances of the page', () => {
   const planned = signal<Trip | null>(trip());
   const gear = signal<readonly Gear[]>(shelf);
+  const isMoving = signal(false);
   const real = globalThis.Worker;
   let store: ChanceStore;
   const rest = () => {
@@ -34,7 +35,7 @@ describe('the chances of the page', () => {
       providers: [
         provideZonelessChangeDetection(),
         ChanceStore,
-        { provide: TripStore, useValue: { trip: planned, calculated: planned } },
+        { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         {
           provide: ForecastStore,
           useValue: { view: signal({}), problems: signal([]), moveSky: () => undefined },
@@ -67,6 +68,25 @@ describe('the chances of the page', () => {
     rest();
     answer(2, 40);
     expect(store.words()).toBe('lasts in 10 of 100 simulated outings');
+  });
+
+  it('wait longer while a hand still holds what it moves, and come once it lets go', () => {
+    const asked = () => SlowWorker.lastOf().sent.length;
+    const after = (ms: number) => {
+      TestBed.tick();
+      jasmine.clock().tick(ms);
+      return asked();
+    };
+    const before = asked();
+    isMoving.set(true);
+    planned.set(trip({ startSoc: 0.4 }));
+    expect(after(300)).toBe(before);
+    isMoving.set(false);
+    expect(after(150)).toBe(before + 1);
+    // The very same plan is not asked about twice.
+    isMoving.set(true);
+    expect(after(1000)).toBe(before + 1);
+    isMoving.set(false);
   });
 
   it('are never those of gear before, with the trip as it was', () => {

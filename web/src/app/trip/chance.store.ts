@@ -17,8 +17,9 @@ import { TripStore } from './trip.store';
 import type { ChanceAnswer } from '../work/chance-protocol';
 import { ForecastStore } from './forecast.store';
 
-/** How long the hand must rest before draws are made, ms. */
+/** How long the hand must rest before samples are drawn, ms; longer while it still holds what it moves. */
 const REST_MS = 120;
+const HELD_MS = 400;
 
 /** The chances of the plan as it stands; nothing of a plan before it is ever shown. */
 @Injectable()
@@ -98,8 +99,9 @@ export class ChanceStore implements OnDestroy {
   constructor() {
     effect(() => {
       const question = this.question();
+      const rest = this.store.isMoving() ? HELD_MS : REST_MS;
       clearTimeout(this.timer);
-      if (question) this.timer = setTimeout(() => this.ask(question), REST_MS);
+      if (question && question !== this.asked) this.timer = setTimeout(() => this.ask(question), rest);
     });
   }
 

@@ -16,13 +16,13 @@ export class TicksStore implements OnDestroy {
   readonly packing = new Beside<PackingDocument>(
     packingDrafts,
     noTicks,
-    (empty) => this.api.beside('packings', empty),
+    (id) => this.api.beside('packings', id),
     (document, revision) => this.api.keepBeside('packings', document, revision),
   );
   readonly rehearsal = new Beside<RehearsalDocument>(
     rehearsalDrafts,
     noResults,
-    (empty) => this.api.beside('rehearsals', empty),
+    (id) => this.api.beside('rehearsals', id),
     (document, revision) => this.api.keepBeside('rehearsals', document, revision),
   );
   /** Ids of the gear that lies packed. */

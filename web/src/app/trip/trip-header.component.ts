@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { moveOuting, setOuting, setPlace, type Trip, type Waypoint } from '@knapsack/contract';
 import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -20,6 +20,11 @@ const SAVE_WORDS = {
 };
 const TRIED_AGAIN = 'not saved yet; kept in this browser and tried again';
 const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this page';
+
+/** A room that says itself what the last changes did, where it draws them. */
+export interface TellsDifference {
+  readonly tellsDifference: true;
+}
 
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
@@ -79,7 +84,9 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
             <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
           </button>
         </div>
-        <ks-difference />
+        @if (tellsDifference()) {
+          <ks-difference />
+        }
       </header>
       @if (store.saving().is === 'conflict') {
         <div class="banner" role="alert">
@@ -96,6 +103,8 @@ const NOT_KEPT = 'not saved, and this browser keeps nothing: do not close this p
   `,
 })
 export class TripHeaderComponent {
+  /** Whether what the last changes did is told here. */
+  readonly tellsDifference = input(true);
   protected readonly store = inject(TripStore);
   private readonly notices = inject(NoticesService);
   protected readonly span = computed(() => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
@@ -36,8 +36,8 @@ import { ROOM_STORES } from './room-signs';
   template: `
     @if (store.trip()) {
       <div class="plan">
-        <ks-trip-header />
-        <router-outlet />
+        <ks-trip-header [tellsDifference]="!roomTells()" />
+        <router-outlet (activate)="roomTells.set(tells($event))" />
       </div>
     } @else if (store.openProblem(); as problem) {
       <div class="empty">
@@ -52,6 +52,9 @@ import { ROOM_STORES } from './room-signs';
 })
 export class TripPage {
   readonly id = input.required<string>();
+  /** Whether the room that is open says itself what the last changes did. */
+  protected readonly roomTells = signal(false);
+  protected readonly tells = (room: object): boolean => 'tellsDifference' in room;
   protected readonly store = inject(TripStore);
 
   constructor() {
@@ -67,7 +70,8 @@ export class TripPage {
     fromEvent(window, 'pagehide')
       .pipe(takeUntilDestroyed())
       .subscribe(() => {
-        // What stands in a field is taken as it stands; this browser keeps it until the server has it.
+        // What stands in a field is taken as it stands, what a hand holds too; this browser keeps it until the server has it.
+        this.store.settle();
         if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
       });
     fromEvent<BeforeUnloadEvent>(window, 'beforeunload')

@@ -128,6 +128,7 @@ export class TripStore implements OnDestroy {
   /** Ends a row of edits, as when a drag is let go. */
   settle(): void {
     this.history.update((history) => history && settled(history));
+    this.autosave()?.keepNow();
   }
 
   undo(): void {
@@ -273,7 +274,7 @@ export class TripStore implements OnDestroy {
     this.history.set(after);
     if (after.present === before.present) return;
     this.turned.next({ from: before.present, to: after.present });
-    this.autosave()?.changed(after.present);
+    this.autosave()?.changed(after.present, this.isMoving());
   }
 }
 

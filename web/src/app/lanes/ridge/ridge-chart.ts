@@ -9,7 +9,7 @@ import {
   type Plugin,
 } from 'chart.js';
 import { hourMarks, OVER_THE_RIDGE, UNDER_THE_RIDGE } from './layers';
-import { ridgePoints } from './ridge-points';
+import { ridgePoints, splitAt } from './ridge-points';
 import { HOURS_PX, MARGIN_TOP_PX, type Frame, type Scene } from './scene';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler);
@@ -76,21 +76,18 @@ export class RidgeChart {
     const endMs = view.verdict.availability ? Infinity : (view.verdict.endMs ?? Infinity);
     const columns = Math.max(100, (this.chart.width - margins.left - margins.right) / COLUMN_PX);
     const plain = { pointRadius: 0, tension: 0 } as const;
+    const [lasting, beyond] = splitAt(ridgePoints(view.edgesMs, picture.values, visible, columns), endMs);
+    const ridge = {
+      ...plain,
+      fill: 'start',
+      borderColor: palette.slate,
+      borderWidth: palette.line,
+      backgroundColor: palette.slateSoft,
+    } as const;
     const lines: ChartDataset<'line'>[] = [
-      {
-        ...plain,
-        data: ridgePoints(view.edgesMs, picture.values, visible, columns),
-        fill: 'start',
-        borderColor: palette.slate,
-        borderWidth: palette.line,
-        backgroundColor: palette.slateSoft,
-        segment:
-          endMs < view.endMs
-            ? {
-                borderDash: ({ p0 }) => ((p0.parsed.x ?? 0) >= endMs ? [2, 4] : undefined),
-              }
-            : {},
-      },
+      // Two lines, not one with a style for each piece: the chart would ask for that at every point.
+      { ...ridge, data: lasting },
+      { ...ridge, data: beyond, borderDash: [2, 4] },
       ...beside.map((other): ChartDataset<'line'> => ({
         ...plain,
         data: ridgePoints(other.edgesMs, other.picture.values, visible, columns),

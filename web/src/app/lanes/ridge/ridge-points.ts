@@ -38,3 +38,17 @@ export function ridgePoints(
   }
   return points;
 }
+
+/** A line in two at an instant, which both have; the second is empty where the line ends before. */
+export function splitAt(points: readonly RidgePoint[], timeMs: number): [RidgePoint[], RidgePoint[]] {
+  const at = points.findIndex(({ x }) => x >= timeMs);
+  if (at === -1) return [[...points], []];
+  if (at === 0) return [[], [...points]];
+  const [before, after] = [points[at - 1], points[at]];
+  const share = (timeMs - before.x) / (after.x - before.x);
+  const cut = { x: timeMs, y: before.y + share * (after.y - before.y) };
+  return [
+    [...points.slice(0, at), cut],
+    [cut, ...points.slice(at)],
+  ];
+}

@@ -148,7 +148,7 @@ export class RidgeComponent implements OnDestroy {
       const haze = this.lanes.face() === 'charge' ? this.chances.chance() : null;
       if (!view || !picture) return;
       this.chart ??= new RidgeChart(canvas);
-      const margins = readMargins(canvas);
+      const margins = readMargins();
       this.chart.show({ view, picture, beside, haze, visible, zone, palette, margins });
     });
   }
@@ -160,7 +160,7 @@ export class RidgeComponent implements OnDestroy {
   protected hover(event: PointerEvent): void {
     const element = event.currentTarget as HTMLElement;
     const { left, width } = element.getBoundingClientRect();
-    const margins = readMargins(element);
+    const margins = readMargins();
     const share = (event.clientX - left - margins.left) / (width - margins.left - margins.right);
     this.selection.point(Math.round(instantAt(this.lanes.visible(), share) / MINUTE_MS) * MINUTE_MS);
   }

@@ -13,11 +13,16 @@ export interface Margins {
   readonly right: number;
 }
 
+/** As they were read last; the style sheet gives others at another width of the page. */
+let margins: Margins | null = null;
+addEventListener('resize', () => (margins = null));
+
 /** The margins as the style sheet gives them for this width of the page. */
-export function readMargins(element: Element): Margins {
-  const style = getComputedStyle(element);
+export function readMargins(): Margins {
+  if (margins) return margins;
+  const style = getComputedStyle(document.documentElement);
   const pixels = (name: string) => Number.parseFloat(style.getPropertyValue(name)) || 0;
-  return { left: pixels('--gutter'), right: pixels('--margin-right') };
+  return (margins = { left: pixels('--gutter'), right: pixels('--margin-right') });
 }
 
 /** All that the ridge's drawing shows besides the line itself. */

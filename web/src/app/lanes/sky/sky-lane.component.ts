@@ -198,7 +198,6 @@ export class SkyLaneComponent {
     edit(fromMs);
     followPointer(press, {
       move: (event) => {
-        this.hover(event);
         edit(this.instantUnder(event.clientX));
       },
       end: () => this.store.settle(),

@@ -174,10 +174,10 @@ export class WorkLaneComponent {
     const block = this.store.trip()?.blocks.find((one) => one.id === id);
     if (!block) return;
     const from = spanOf(block).startMs;
+    const msPerPixel = this.msPerPixel();
     followPointer(press, {
-      move: (event, dx) => {
-        this.hover(event);
-        const toMs = from + toQuarter(dx * this.msPerPixel());
+      move: (_event, dx) => {
+        const toMs = from + toQuarter(dx * msPerPixel);
         this.store.edit((trip) => moveBlock(trip, id, toMs), `drag ${id}`);
       },
       end: () => this.store.settle(),
@@ -189,7 +189,6 @@ export class WorkLaneComponent {
     this.selection.select(id);
     followPointer(press, {
       move: (event) => {
-        this.hover(event);
         const toMs = toQuarter(this.instantUnder(event.clientX));
         this.store.edit((trip) => resizeBlock(trip, id, edge, toMs), `stretch ${id} ${edge}`);
       },
@@ -204,7 +203,6 @@ export class WorkLaneComponent {
     const downTo = Math.floor(fromMs / QUARTER_MS) * QUARTER_MS;
     followPointer(press, {
       move: (event) => {
-        this.hover(event);
         const toMs = this.instantUnder(event.clientX);
         this.drawn.set(
           toMs >= fromMs

@@ -14,7 +14,7 @@ import {
 } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
 import { newBlock } from '../plan-keys';
-import { NearAndFarComponent } from '../../lanes/near-and-far.component';
+import { SteadyDirective } from '../../parts/steady.directive';
 import { BagStore } from '../../trip/bag.store';
 import { SelectionStore } from '../../trip/selection.store';
 import { TripStore } from '../../trip/trip.store';
@@ -65,10 +65,15 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({
   selector: 'ks-verdict',
-  imports: [ChancesComponent, FixesComponent, NearAndFarComponent, NgbPopover, RouterLink, SumComponent],
+  imports: [ChancesComponent, FixesComponent, NgbPopover, RouterLink, SteadyDirective, SumComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="verdict" [attr.aria-live]="store.spoken()" [attr.data-settled]="chance.settled() ? '' : null">
+    <div
+      class="verdict"
+      [ksSteady]="store.isMoving()"
+      [attr.aria-live]="store.spoken()"
+      [attr.data-settled]="chance.settled() ? '' : null"
+    >
       @if (chance.missing().length > 0) {
         <p class="sentence">
           <i class="bi blaze unknown" [class]="mark().icon" role="img" [attr.aria-label]="mark().word"></i>
@@ -175,7 +180,6 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
               (click)="lookAt(look.at)"
             ></button>
           }
-          <ks-near-and-far />
         </p>
         <ng-template #detail><ks-sum [sum]="sumOf(shownLook)" /></ng-template>
       }

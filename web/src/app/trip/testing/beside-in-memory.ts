@@ -1,5 +1,5 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import type { Stored } from '@knapsack/contract';
+import { noResults, noTicks, type Stored } from '@knapsack/contract';
 import { of, throwError, type Observable } from 'rxjs';
 import type { ApiService, BesideKind } from '../../data/api.service';
 
@@ -29,15 +29,18 @@ export class BesideInMemory {
     this.documents.delete(`${kind}/${id}`);
   }
 
-  readonly beside = ((kind: BesideKind, empty: Identified) =>
+  readonly beside = ((kind: BesideKind, id: string) =>
     this.answer(
-      () => this.documents.get(`${kind}/${empty.id}`) ?? { revision: 0, document: empty },
+      () =>
+        this.documents.get(`${kind}/${id}`) ?? {
+          revision: 0,
+          document: kind === 'packings' ? noTicks(id) : noResults(id),
+        },
     )) as ApiService['beside'];
 
   readonly keepBeside = ((kind: BesideKind, document: Identified, revision: number) => {
     const known = this.documents.get(`${kind}/${document.id}`)?.revision ?? 0;
-    const refused =
-      this.failsWith ?? (known === revision ? null : known === 0 ? 404 : revision === 0 ? 409 : 412);
+    const refused = this.failsWith ?? (known === revision ? null : known === 0 ? 404 : 412);
     if (refused !== null) return throwError(() => new HttpErrorResponse({ status: refused }));
     return this.answer(() => {
       this.put(kind, document);
