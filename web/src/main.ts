@@ -3,10 +3,7 @@ import { AppComponent } from './app/app.component';
 import { appConfig } from './app/app.config';
 import { warmForecaster } from './app/work/hire';
 
-// A trip that is opened directly: its room and its worker come while the frame is still being built.
-if (/^\/trips\/./.test(location.pathname)) {
-  warmForecaster();
-  void import('./app/plan/plan.page');
-}
+// A trip that is opened directly: its worker comes while the frame is still being built; the server has named the room's scripts.
+if (/^\/trips\/./.test(location.pathname)) warmForecaster();
 
 bootstrapApplication(AppComponent, appConfig).catch((error: unknown) => console.error(error));
