@@ -18,7 +18,7 @@ import { at, die, run, say } from './process.mjs';
 const PACKAGES = ['core', 'contract'];
 const SCRATCH = '.mutation';
 const NOT_CHANGED = ['StringLiteral'];
-const PROPERTY_RUNS = '12';
+const PROPERTY_RUNS = '5';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -67,7 +67,9 @@ async function mutated(folder) {
     coverageAnalysis: 'perTest',
     ignoreStatic: true,
     concurrency: 2,
-    timeoutMS: 20_000,
+    // A fault that runs for ever is told by that: as long as its tests take, and a little.
+    timeoutMS: 10_000,
+    timeoutFactor: 1.1,
     mutate:
       sample === null
         ? [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
@@ -81,7 +83,7 @@ async function mutated(folder) {
     buildCommand: `node scripts/transpile.mjs ${name}`,
     disableTypeChecks: `${name}/src/**/*.ts`,
     tempDirName: `${SCRATCH}/copies`,
-    reporters: ['json'],
+    reporters: ['json', 'progress-append-only'],
     jsonReporter: { fileName: `${scratch}/report.json` },
     allowEmpty: true,
     logLevel: 'error',

@@ -6,3 +6,4 @@ export * from './say-figure.js';
 export * from './shelf-order.js';
 export * from './shelf-search.js';
 export * from './telling.js';
+export * from './trip-effects.js';

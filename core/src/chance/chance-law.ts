@@ -1,3 +1,4 @@
+import { WORTH_A_SWAP_SOC } from '../march/bank.js';
 import { packAt } from '../battery/pack.js';
 import { forecast } from '../forecast/forecast.js';
 import { underTypicalSky } from '../forecast/typical-sky.js';
@@ -112,9 +113,6 @@ export function tightPackOf(
     cellsV,
   });
 }
-
-/** An idle pack takes over only with this much above its floor (see Bank). */
-const WORTH_A_SWAP_SOC = 0.02;
 
 /** The packs as they come into use: the first, then the fullest of the others. */
 export function inOrder({ packs }: PlanInput): readonly PlanInput['packs'][number][] {

@@ -5,13 +5,10 @@ import type { SkyNow } from '../sun/harvest.js';
 import { FOG, RAIN, skyPlace, type SkyPlace } from '../sun/light-table.js';
 import { CLIMATES, DAY_TYPES, seasonAt, type DayType } from '../weather/climate.js';
 import type { Outlook } from '../weather/outlook.js';
+import { LIKE_LAST_HOUR, LIKE_YESTERDAY } from '../weather/simulate.js';
 
 /** Chance that a forecast day turns out of the kind that was forecast. Ours: about what forecasts of two to three days reach. */
 const FORECAST_HOLDS = 0.75;
-/** Chance that a day is like the one before: of the same kind, or missed by the forecast the same way. */
-const LIKE_YESTERDAY = 0.4;
-/** Likeness of an hour's cloud to the hour before. */
-const LIKE_LAST_HOUR = 0.75;
 const WANDER = Math.sqrt(1 - LIKE_LAST_HOUR ** 2);
 /** An hour that was forecast may be this much off at the ends of the scale, and more between them. */
 const SURE_SPREAD = 0.08;

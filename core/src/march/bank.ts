@@ -9,7 +9,7 @@ export interface BankPack {
 }
 
 /** An idle pack comes into use again only with this much above its floor, so that two empty packs do not take turns for ever. */
-const WORTH_A_SWAP_SOC = 0.02;
+export const WORTH_A_SWAP_SOC = 0.02;
 
 /** The packs of a plan as they stand: one in use, the others waiting. */
 export class Bank {

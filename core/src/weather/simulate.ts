@@ -14,11 +14,11 @@ import type { WeatherHourMs } from './weather-hour.js';
 
 const DAY_MS = 24 * HOUR_MS;
 /** Chance that a day is like the one before. */
-const LIKE_YESTERDAY = 0.4;
+export const LIKE_YESTERDAY = 0.4;
 /** How far back a spell of weather is followed. */
 const LONGEST_SPELL = 30;
 /** Likeness of an hour's cloud to the hour before. */
-const LIKE_LAST_HOUR = 0.75;
+export const LIKE_LAST_HOUR = 0.75;
 const COLDEST_TO_WARMEST_HOUR = 15;
 
 export interface WeatherPlace {

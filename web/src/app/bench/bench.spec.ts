@@ -1,10 +1,9 @@
 import type { Radio } from '@knapsack/contract';
 import { ReadingsTable } from '@knapsack/contract/readings';
-import { curlew, shale, trip } from '@knapsack/contract/testing/outing';
+import { curlew } from '@knapsack/contract/testing/outing';
 import { markFigures, savedOnto, type Mark, type MarkFigures, proposeMarks } from '@knapsack/contract/bench';
 import { readingsCsv } from './readings-csv';
 import { instantAt, traceColumns } from './trace';
-import { effectOn } from './trip-effects.service';
 
 describe('a recording as a file', () => {
   it('is read back as it was, with its times from its start', () => {
@@ -166,18 +165,5 @@ describe('a marked stretch', () => {
     );
     expect(read.share).toBeCloseTo(0.4, 2);
     expect(read.factor).toBeCloseTo(1, 2);
-  });
-});
-
-describe('what a change does to a trip', () => {
-  const hungry = { ...curlew, receiveA: { value: 0.5, source: 'measured' } } as const;
-
-  it('is told by what is left, or by when it ends', () => {
-    expect(effectOn(trip(), [curlew, shale], hungry)).toMatch(/^Islet loses \d\.\d\d Ah\.$/);
-    expect(effectOn(trip(), [hungry, shale], curlew)).toContain('gains');
-    expect(effectOn(trip(), [curlew, shale], curlew)).toBeNull();
-    const starving = { ...curlew, receiveA: { value: 9, source: 'measured' } } as const;
-    expect(effectOn(trip(), [curlew, shale], starving)).toBe('Islet does not last any more.');
-    expect(effectOn(trip(), [], starving)).toBeNull();
   });
 });

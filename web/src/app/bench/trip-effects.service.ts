@@ -1,15 +1,11 @@
 import { inject, Injectable } from '@angular/core';
-import { resolve, type Battery, type Gear, type Trip } from '@knapsack/contract';
-import { forecast, sayDuration, sayQuantity, type Verdict } from '@knapsack/core';
+import type { Battery, Gear } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { neededAh } from '@knapsack/contract/gear';
+import { effectOn, neededAh } from '@knapsack/contract/gear';
 
 /** Most trips that are calculated anew for one change, of those that it touches. */
 const MOST_TRIPS = 20;
-/** A change under this is none, Ah. */
-const NOTHING_AH = 0.005;
-
 /** What a change of gear does to the user's trips, in sentences. */
 @Injectable({ providedIn: 'root' })
 export class TripEffectsService {
@@ -50,31 +46,4 @@ export class TripEffectsService {
 export interface MostNeeded {
   readonly tripName: string;
   readonly ampereHours: number;
-}
-
-/** What a trip gains or loses by an item's change; null where nothing changes or it cannot be reckoned. */
-export function effectOn(trip: Trip, shelf: readonly Gear[], after: Gear): string | null {
-  const before = verdictOf(trip, shelf);
-  const now = verdictOf(
-    trip,
-    shelf.map((gear) => (gear.id === after.id ? after : gear)),
-  );
-  if (!before || !now) return null;
-  if (before.lasts && now.lasts) {
-    const change = now.marginAh - before.marginAh;
-    if (Math.abs(change) < NOTHING_AH) return null;
-    return `${trip.name} ${change > 0 ? 'gains' : 'loses'} ${sayQuantity({ value: Math.abs(change), unit: 'Ah' })}.`;
-  }
-  if (before.lasts !== now.lasts) {
-    return now.lasts ? `${trip.name} lasts now.` : `${trip.name} does not last any more.`;
-  }
-  const hours = now.marginHours - before.marginHours;
-  return Math.abs(hours) < 1 / 60
-    ? null
-    : `${trip.name} ends ${sayDuration(Math.abs(hours))} ${hours > 0 ? 'later' : 'sooner'}.`;
-}
-
-function verdictOf(trip: Trip, shelf: readonly Gear[]): Verdict | null {
-  const plan = resolve(trip, shelf);
-  return plan.ok ? forecast(plan.value).verdict : null;
 }

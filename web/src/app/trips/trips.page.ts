@@ -31,7 +31,7 @@ import { DeletedTrips } from './deleted-trips.service';
 import { EarlierTripsComponent } from './earlier-trips.component';
 import { SetAsideComponent } from './set-aside.component';
 import { SmallRidgeComponent } from './small-ridge.component';
-import type { Template } from './templates';
+import type { Template } from '@knapsack/contract/begin';
 import { TripFileComponent } from './trip-file.component';
 import { TripOutComponent } from './trip-out.component';
 import { TripLinesService } from './trip-lines.service';
@@ -84,7 +84,7 @@ export class TripsPage {
   constructor() {
     this.lines.refresh();
     void this.load();
-    void import('./templates').then(({ TEMPLATES }) => this.templates.set(TEMPLATES));
+    void import('@knapsack/contract/begin').then(({ TEMPLATES }) => this.templates.set(TEMPLATES));
     inject(KeysService)
       .pressed.pipe(takeUntilDestroyed())
       .subscribe((event) => {
@@ -122,11 +122,13 @@ export class TripsPage {
     if (!template) return;
     await this.attempt(async () => {
       const [{ tripFrom }, gear] = await Promise.all([
-        import('./templates'),
+        import('@knapsack/contract/begin'),
         firstValueFrom(this.api.gear()),
       ]);
       const shelf = gear.map(({ document }) => document);
-      const { document } = await firstValueFrom(this.api.createTrip(tripFrom(template, shelf, Date.now())));
+      const { document } = await firstValueFrom(
+        this.api.createTrip(tripFrom(template, shelf, newTrip(Date.now()), Date.now())),
+      );
       await this.router.navigate(['/trips', document.id]);
     });
   }

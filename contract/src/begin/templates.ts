@@ -1,7 +1,8 @@
-import { MOST_DAYS, type Block, type Gear, type Lead, type Radio, type Trip } from '@knapsack/contract';
+import type { Gear, Lead, Radio } from '../documents/gear.js';
+import type { Block, Trip } from '../documents/trip.js';
+import { MOST_DAYS } from '../fields/fields.js';
+import { kitForOuting } from '../gear/kit-for-outing.js';
 import { bestPoints, HOUR_MS, nextWeekday, usualShare, type ActivityName, type Mode } from '@knapsack/core';
-import { kitForOuting } from '@knapsack/contract/gear';
-import { newTrip } from '../data/new-trip';
 
 /** Work of a template: hours from the outing's start. */
 interface TemplateBlock {
@@ -98,10 +99,12 @@ const SATURDAY = 6;
 
 /**
  * A trip of a kind of outing with a bag from the shelf: the lightest radio that gives the power, its lead, and the lightest
- * battery that lasts. What the shelf cannot give is left out, to be put in.
+ * battery that lasts. What the shelf cannot give is left out, to be put in. It begins on the Saturday to come.
+ *
+ * @param empty a trip with nothing in it yet, whose id, place and temperature it keeps
+ * @param nowMs UTC epoch ms
  */
-export function tripFrom(template: Template, shelf: readonly Gear[], nowMs: number): Trip {
-  const empty = newTrip(nowMs);
+export function tripFrom(template: Template, shelf: readonly Gear[], empty: Trip, nowMs: number): Trip {
   const startMs = nextWeekday(nowMs, SATURDAY, template.startHour, empty.place.timeZone);
   const iso = (hours: number) => new Date(startMs + hours * HOUR_MS).toISOString();
   const radio = lightestRadio(shelf, template.powerW);

@@ -1,0 +1,49 @@
+import { tripProblems } from '../documents/trip-rules.js';
+import { curlew, shale, shelf, trip } from '../testing/outing.js';
+import { TEMPLATES, tripFrom } from './templates.js';
+
+const empty = trip({ blocks: [], loadout: [] });
+
+describe('a trip of a kind of outing', () => {
+  const wednesday = Date.UTC(2027, 8, 1, 9);
+
+  for (const template of TEMPLATES) {
+    it(`is a whole trip with a bag from the shelf: ${template.name}`, () => {
+      const made = tripFrom(template, shelf, empty, wednesday);
+      expect(tripProblems(made)).toEqual([]);
+      expect(made.loadout.map(({ gear }) => gear)).toEqual(['curlew', 'shale']);
+      expect(new Date(made.start).getDay()).toBe(6);
+      expect(made.blocks.every(({ powerW }) => powerW <= 10)).toBeTrue();
+    });
+  }
+
+  it('takes the lightest radio that is strong enough, and the lightest battery that lasts', () => {
+    const heavy = {
+      ...curlew,
+      id: 'heavy',
+      weightG: { value: 3000, source: 'measured' },
+      transmit: [{ rfW: 100, amps: 18, source: 'measured' }],
+    } as const;
+    const large = {
+      ...shale,
+      id: 'large',
+      ratedAh: { value: 60, source: 'datasheet' },
+      weightG: { value: 7000, source: 'measured' },
+    } as const;
+    const light = { ...shale, weightG: { value: 1000, source: 'measured' } } as const;
+    const mine = [heavy, curlew, large, light];
+    const bagOf = (name: string) =>
+      tripFrom(
+        TEMPLATES.find((template) => template.name === name)!,
+        mine,
+        empty,
+        wednesday,
+      ).loadout.map(({ gear }) => gear);
+    expect(bagOf('Afternoon on a hill')).toEqual(['curlew', 'shale']);
+    expect(bagOf('Contest from a van')).toEqual(['heavy', 'large']);
+  });
+
+  it('is there without a shelf, with an empty bag', () => {
+    expect(tripFrom(TEMPLATES[0], [], empty, wednesday).loadout).toEqual([]);
+  });
+});
