@@ -7,8 +7,8 @@ export default defineConfig({
   // Each test starts a server of its own on a fresh file, so they may run side by side.
   fullyParallel: true,
   workers: 2,
-  // A second try on a machine that stood still for a moment; the run's last lines name what needed one ("flaky").
-  retries: 1,
+  // No second try: a flake is a defect, in the test or in what it tests.
+  retries: 0,
   // Shared machines have slow minutes; a wait that is met costs nothing.
   timeout: 90_000,
   expect: { timeout: 20_000 },

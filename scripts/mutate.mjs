@@ -4,6 +4,7 @@
 //   npm run mutate core contract -- --sample 300  so many of each, drawn by lot, the same at every run
 //   npm run mutate core/src/panel                 one folder, every fault
 //   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds
+//   npm run mutate web/src/app/trip -- --sample 40  of the page, a quarter of a minute each
 //
 // Not in the gate. Property tests draw fewer cases here than there, so that a fault takes seconds. Words are not changed (texts
 // and tags say nothing about a formula); what runs once when a file is loaded, a table, is not either. Why, and what was found:
@@ -13,9 +14,10 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync
 import { parseArgs } from 'node:util';
 import { ensureLibraries } from './builds.mjs';
 import { ensureInstalled } from './install.mjs';
+import { faultsInPage } from './mutate-web.mjs';
 import { at, die, run, say } from './process.mjs';
 
-const PACKAGES = ['core', 'contract'];
+const PACKAGES = ['core', 'contract', 'web'];
 const SCRATCH = '.mutation';
 const NOT_CHANGED = ['StringLiteral'];
 const PROPERTY_RUNS = '5';
@@ -26,15 +28,18 @@ const { values, positionals } = parseArgs({
 });
 const sample = values.sample === undefined ? null : Number(values.sample);
 if (sample !== null && !(sample > 0)) die('Say how many faults to draw: --sample 300.');
-const folders = (positionals.length ? positionals : PACKAGES).map((word) => word.replace(/\/+$/, ''));
+const folders = (positionals.length ? positionals : ['core', 'contract']).map((word) =>
+  word.replace(/\/+$/, ''),
+);
 for (const folder of folders)
   if (!PACKAGES.includes(folder.split('/')[0]) || !existsSync(at(folder)))
-    die(`No folder of core or contract: ${folder}. Say one as core/src/panel.`);
+    die(`No folder of core, contract or web: ${folder}. Say one as core/src/panel.`);
 
 await ensureInstalled();
 await ensureLibraries();
 const found = [];
-for (const folder of folders) found.push(...(await mutated(folder)));
+for (const folder of folders)
+  found.push(...(await (folder.startsWith('web/') ? mutatedPage(folder) : mutated(folder))));
 say('');
 for (const { line, isFound } of found) if (!isFound) say(line);
 say('');
@@ -96,8 +101,48 @@ async function mutated(folder) {
   return read(at(scratch, 'report.json'));
 }
 
+/** The faults of a folder of the page. */
+async function mutatedPage(folder) {
+  const sources = new Map();
+  const faults = (await drawnOf(folder, sample ?? Infinity)).map(({ fileName, location, replacement }) => {
+    if (!sources.has(fileName)) sources.set(fileName, readFileSync(at(fileName), 'utf8'));
+    const source = sources.get(fileName);
+    const offset = ({ line, column }) =>
+      source.split('\n').slice(0, line).join('\n').length + (line > 0 ? 1 : 0) + column;
+    const [start, end] = [offset(location.start), offset(location.end)];
+    return {
+      file: fileName,
+      line: location.start.line + 1,
+      start,
+      end,
+      replacement,
+      was: source.slice(start, end),
+    };
+  });
+  const outcomes = await faultsInPage(faults, SCRATCH);
+  return faults.flatMap(({ file, line, was, replacement }, index) =>
+    outcomes[index] === null
+      ? []
+      : [
+          {
+            path: file,
+            isFound: outcomes[index],
+            line: `${file}:${line} ${short(was)} -> ${short(replacement)}`,
+          },
+        ],
+  );
+}
+
 /** Places of so many faults of a folder, by lot. */
 async function drawn(folder, count) {
+  const place = ({ line, column }) => `${line + 1}:${column}`;
+  return (await drawnOf(folder, count)).map(
+    ({ fileName, location }) => `${fileName}:${place(location.start)}-${place(location.end)}`,
+  );
+}
+
+/** So many faults of a folder, by lot. */
+async function drawnOf(folder, count) {
   const files = readdirSync(at(folder), { recursive: true })
     .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file))
     .map((file) => `${folder}/${file}`);
@@ -107,14 +152,11 @@ async function drawn(folder, count) {
     { excludedMutations: NOT_CHANGED, ignorers: [], plugins: null },
   );
   const random = mulberry(20270904);
-  const drawnOnes = mutants
+  return mutants
     .map((mutant) => ({ mutant, by: random() }))
     .sort((a, b) => a.by - b.by)
-    .slice(0, count);
-  const place = ({ line, column }) => `${line + 1}:${column}`;
-  return drawnOnes.map(
-    ({ mutant: { fileName, location } }) => `${fileName}:${place(location.start)}-${place(location.end)}`,
-  );
+    .slice(0, count)
+    .map(({ mutant }) => mutant);
 }
 
 /** Numbers from 0 to below 1, the same from the same seed (mulberry32). */

@@ -1,3 +1,7 @@
+import fc from 'fast-check';
+import { tripProblems } from '../documents/trip-rules.js';
+import type { Trip } from '../documents/trip.js';
+import { stationOf } from '../resolve/expand-blocks.js';
 import { hour, hoursOfBlocks, trip } from '../testing/outing.js';
 import {
   giveToStation,
@@ -7,7 +11,9 @@ import {
   freeStretch,
   moveBlock,
   removeBlock,
+  QUARTER_MS,
   resizeBlock,
+  spanOf,
   usualWork,
 } from './blocks.js';
 
@@ -75,5 +81,81 @@ describe('editing blocks', () => {
     const daily = repeatBlock(trip(), 'one', 'day');
     expect(daily.blocks[0].repeat).toBe('day');
     expect(repeatBlock(daily, 'one', null)).toEqual(trip());
+  });
+});
+
+describe('blocks under any hands', () => {
+  const when = fc.integer({ min: 4 * 4, max: 20 * 4 }).map((quarters) => hour(quarters / 4));
+  const which = fc.constantFrom('one', 'two', 'b0', 'b1', 'b2');
+  const station = fc.constantFrom(1, 2);
+  const edits = fc.array(
+    fc.oneof(
+      fc.record({ is: fc.constant('move' as const), which, when }),
+      fc.record({ is: fc.constant('stretch' as const), which, edge: fc.constantFrom('start', 'end'), when }),
+      fc.record({ is: fc.constant('add' as const), when, to: when, station }),
+      fc.record({ is: fc.constant('remove' as const), which }),
+    ),
+    { maxLength: 12 },
+  );
+  const lengthOf = (one: { start: string; end: string }) => spanOf(one).endMs - spanOf(one).startMs;
+
+  it('never overlap at a station nor leave the outing, keep their length when moved, and stay in order when added', () => {
+    fc.assert(
+      fc.property(edits, (hands) => {
+        let now: Trip = trip();
+        hands.forEach((hand, index) => {
+          const before = now;
+          if (hand.is === 'move') now = moveBlock(now, hand.which, hand.when);
+          else if (hand.is === 'stretch')
+            now = resizeBlock(now, hand.which, hand.edge as 'start' | 'end', hand.when);
+          else if (hand.is === 'remove') now = removeBlock(now, hand.which);
+          else {
+            const span = { startMs: hand.when, endMs: hand.to };
+            now = addBlock(now, `b${index}`, span, usualWork(5), hand.station) ?? now;
+            const starts = now.blocks.map(({ start }) => Date.parse(start));
+            if (now !== before) expect(starts).toEqual([...starts].sort((a, b) => a - b));
+          }
+          expect(tripProblems(now)).toEqual([]);
+          for (const block of now.blocks) {
+            expect(lengthOf(block)).toBeGreaterThanOrEqual(QUARTER_MS);
+            const was = before.blocks.find(({ id }) => id === block.id);
+            if (hand.is === 'move' && was) expect(lengthOf(block)).toBe(lengthOf(was));
+          }
+        });
+      }),
+    );
+  });
+
+  it('find a free stretch that a block fills entirely, at the first such hour, and none only where none is', () => {
+    fc.assert(
+      fc.property(edits, when, fc.integer({ min: 1, max: 40 }), station, (hands, from, quarters, at) => {
+        let now: Trip = trip();
+        hands.forEach((hand, index) => {
+          if (hand.is !== 'add') return;
+          now =
+            addBlock(now, `b${index}`, { startMs: hand.when, endMs: hand.to }, usualWork(5), hand.station) ??
+            now;
+        });
+        const isFree = (startMs: number) =>
+          addBlock(now, 'new', { startMs, endMs: startMs + QUARTER_MS }, usualWork(5), at) !== null;
+        const { startMs, endMs } = spanOf(now);
+        const free: number[] = [];
+        for (let timeMs = startMs; timeMs < endMs; timeMs += QUARTER_MS)
+          if (isFree(timeMs)) free.push(timeMs);
+        const found = freeStretch(now, from, quarters * QUARTER_MS, at);
+        expect(found === null).toBe(free.length === 0);
+        if (!found) return;
+        const filled = addBlock(now, 'new', found, usualWork(5), at)!;
+        const block = filled.blocks.find(({ id }) => id === 'new')!;
+        expect(spanOf(block)).toEqual(found);
+        expect(stationOf(block)).toBe(at);
+        expect(found.endMs - found.startMs).toBeLessThanOrEqual(quarters * QUARTER_MS);
+        // Either as long as was asked for, or up to what stands after it.
+        if (found.endMs - found.startMs < quarters * QUARTER_MS) expect(free).not.toContain(found.endMs);
+        const next = free.find((timeMs) => timeMs >= from);
+        if (next !== undefined) expect(found.startMs).toBe(next);
+        else expect(free).toContain(found.startMs);
+      }),
+    );
   });
 });

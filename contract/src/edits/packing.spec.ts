@@ -34,10 +34,15 @@ describe('packing', () => {
     const one = removeBag(two, 'new');
     expect(one.loadout[0].bag).toBeUndefined();
     expect(one.loadout[1].bag).toBe('bag-1');
+    expect(one.packing!.bags!.map(({ id }) => id)).toEqual(['bag-1']);
+    expect(one.packing!.operators).toBe(two.packing!.operators);
+    expect(removeBag(setWayIn(two, 'paddle'), 'new').packing!.wayIn).toBe('paddle');
   });
 
   it('says what is known of a bag, its module, who carries and how', () => {
     const named = changeBag(trip(), 'bag-1', { name: 'day bag', litres: 20 });
+    const two = changeBag(addBag(trip(), 'new'), 'new', { litres: 5 });
+    expect(two.packing!.bags!.map(({ litres }) => litres)).toEqual([undefined, 5]);
     expect(named.packing!.bags![0]).toEqual(jasmine.objectContaining({ name: 'day bag', litres: 20 }));
     expect(setModule(trip(), 0, 'night').loadout[0].module).toBe('night');
     expect(setOperators(setWayIn(trip(), 'paddle'), 2).packing).toEqual({ wayIn: 'paddle', operators: 2 });

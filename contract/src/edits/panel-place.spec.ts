@@ -1,6 +1,8 @@
+import { MOST_SKYLINE } from '../fields/fields.js';
 import { hour, trip } from '../testing/outing.js';
 import {
   addShade,
+  changePoint,
   changeShade,
   changeTurn,
   firstAim,
@@ -22,6 +24,20 @@ describe('editing the panel’s place', () => {
     ]);
     expect(changeShade(added, 0, { fraction: 0.3 }).panelPlace?.shade?.[0].fraction).toBe(0.3);
     expect(removeShade(added, 0).panelPlace?.shade).toEqual([]);
+    const two = changeShade(addShade(added), 1, { fraction: 0.3 });
+    expect(two.panelPlace!.shade!.map(({ fraction }) => fraction)).toEqual([1, 0.3]);
+    expect(removeShade(two, 0).panelPlace!.shade!.map(({ fraction }) => fraction)).toEqual([0.3]);
+    // A plan in which nobody has said how the panel lies has no shade, and keeps its own mount where it has said.
+    expect(changeShade(trip(), 0, { fraction: 1 }).panelPlace?.shade).toEqual([]);
+    expect(removeShade(trip(), 0).panelPlace?.shade).toEqual([]);
+    const tilted = {
+      ...trip(),
+      panelPlace: { mount: 'propped', ground: 'snow', aim: { how: 'flat' } },
+    } as const;
+    expect(addShade(tilted).panelPlace).toEqual(
+      jasmine.objectContaining({ mount: 'propped', ground: 'snow' }),
+    );
+    expect(changeTurn(tilted, 0, hour(9))).toBe(tilted);
   });
 
   it('keeps the turns of a panel in order, and the last of them', () => {
@@ -49,6 +65,25 @@ describe('editing the panel’s place', () => {
       tiltDeg: 40,
       azimuthDeg: 0,
     });
+    expect(firstAim('fixed', trip())).toEqual({ how: 'fixed', tiltDeg: 40, azimuthDeg: 180 });
+  });
+
+  it('takes as many points of a skyline as there is room for, and not one more', () => {
+    const course = (count: number) => Array.from({ length: count }, (_, at) => `${at / 2} at 10`).join(', ');
+    expect(readCourse(course(MOST_SKYLINE)).ok).toBeTrue();
+    const over = readCourse(course(MOST_SKYLINE + 1));
+    expect(over.ok ? '' : over.problems[0].code).toBe('skyline-long');
+  });
+
+  it('puts a point in, moves it and takes it out, in order and never two in one direction', () => {
+    const at = (azimuthDeg: number, elevationDeg = 5) => ({ azimuthDeg, elevationDeg });
+    const two = [at(90), at(180)];
+    expect(changePoint(two, null, at(120.4, 7.6))).toEqual([at(90), at(120, 8), at(180)]);
+    expect(changePoint(two, 0, at(200))).toEqual([at(180), at(200)]);
+    expect(changePoint(two, 0, at(180))).toBe(two);
+    expect(changePoint(two, 1, null)).toEqual([at(90)]);
+    expect(changePoint([], null, at(400, 99))).toEqual([at(359, 90)]);
+    expect(changePoint([], null, at(-3, -2))).toEqual([at(0, 0)]);
   });
 
   it('reads a skyline as it says it, and says what is none', () => {
@@ -58,6 +93,9 @@ describe('editing the panel’s place', () => {
     ];
     expect(sayCourse(points)).toBe('90 at 10, 180 at 25.5');
     expect(readCourse('180 at 25.5; 90° 10°')).toEqual({ ok: true, value: points });
+    expect(readCourse(' 90 at 10 ;180:25.5 ')).toEqual({ ok: true, value: points });
+    expect(readCourse('  ')).toEqual({ ok: true, value: [] });
+    expect(readCourse('360 at 90').ok).toBeTrue();
     expect(readCourse('open')).toEqual({ ok: true, value: [] });
     const sentence = (text: string) => {
       const read = readCourse(text);

@@ -1,0 +1,79 @@
+import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Gear, Trip } from '@knapsack/contract';
+import { shelf, trip } from '@knapsack/contract/testing/outing';
+import { ShelfService } from '../data/shelf.service';
+import { SlowWorker } from '../testing/slow-worker';
+import { TicksStore } from '../trip/ticks.store';
+import { TripStore } from '../trip/trip.store';
+import type { PackQuestion } from '../work/pack-protocol';
+import { PackStore } from './pack.store';
+
+describe('the packing list of a trip in hand', () => {
+  const real = globalThis.Worker;
+  const present = signal<Trip>(trip());
+  const gear = signal<readonly Gear[]>(shelf);
+  const packed = signal<ReadonlySet<string>>(new Set());
+  let store: PackStore;
+
+  beforeEach(() => {
+    globalThis.Worker = SlowWorker as unknown as typeof Worker;
+    SlowWorker.last = null;
+    present.set(trip());
+    packed.set(new Set());
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        PackStore,
+        { provide: TripStore, useValue: { trip: present, calculated: present } },
+        { provide: ShelfService, useValue: { gear } },
+        { provide: TicksStore, useValue: { packed } },
+      ],
+    });
+    store = TestBed.inject(PackStore);
+    TestBed.tick();
+  });
+  afterEach(() => {
+    TestBed.resetTestingModule();
+    globalThis.Worker = real;
+  });
+
+  it('counts the lines that are ticked off, and none that is not in the bag', () => {
+    expect([store.packedLines(), store.list()!.lines]).toEqual([0, 2]);
+    packed.set(new Set(['shale', 'gone']));
+    expect(store.packedLines()).toBe(1);
+  });
+
+  it('stands on the trail as it can be carried', () => {
+    expect(store.sign()).toBe('fine');
+    present.set(trip({ packing: { bags: [{ id: 'bag', name: 'bag', limitG: 100 }] } }));
+    expect(store.sign()).toBe('fine');
+    const loadout = trip().loadout.map((item) => ({ ...item, bag: 'bag' }));
+    present.set(trip({ loadout, packing: { bags: [{ id: 'bag', name: 'bag', limitG: 100 }] } }));
+    expect(store.sign()).toBe('look');
+    present.set(trip({ carryLimitG: 100 }));
+    expect(store.sign()).toBe('stop');
+    present.set(trip({ loadout: [] }));
+    expect(store.sign()).toBeNull();
+  });
+
+  it('asks what the outing is without what is in hand, one line or a module, and shows no other answer', () => {
+    expect(SlowWorker.last).toBeNull();
+    store.inHand.set({ index: 1 });
+    TestBed.tick();
+    const worker = SlowWorker.lastOf<PackQuestion>();
+    expect(worker.sent[0].question.without).toEqual(['shale']);
+    expect(store.without()).toBeNull();
+    worker.answer(1, { hours: 3 });
+    expect(store.without() as unknown).toEqual({ hours: 3 });
+    store.inHand.set({ module: 'base' });
+    TestBed.tick();
+    expect(store.without()).toBeNull();
+    expect(worker.sent[1].question.without).toEqual(['curlew', 'shale']);
+    store.inHand.set({ module: 'night' });
+    TestBed.tick();
+    worker.answer(2, { hours: 4 });
+    expect(store.without()).toBeNull();
+    expect(worker.sent.length).toBe(2);
+  });
+});
