@@ -8,7 +8,7 @@
 //
 // Not in the gate. Property tests draw fewer cases here than there, so that a fault takes seconds. Words are not changed (texts
 // and tags say nothing about a formula); what runs once when a file is loaded, a table, is not either. Why, and what was found:
-// docs/decisions/030-mutation.md.
+// docs/decisions/030-faults-and-speed.md.
 import { Instrumenter } from '@stryker-mutator/instrumenter';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';

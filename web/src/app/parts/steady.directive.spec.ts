@@ -1,8 +1,9 @@
-import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { SteadyDirective } from './steady.directive';
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SteadyDirective],
   template: `<p [ksSteady]="moving()" style="margin: 0">
     @for (line of lines(); track $index) {
@@ -10,7 +11,7 @@ import { SteadyDirective } from './steady.directive';
     }
   </p>`,
 })
-class Sentence {
+class SentenceComponent {
   readonly moving = signal(false);
   readonly lines = signal(['one', 'two']);
 }
@@ -18,7 +19,7 @@ class Sentence {
 describe('a sentence over something that is dragged', () => {
   it('does not get lower while the hand moves, may get higher, and is as it needs to be afterwards', async () => {
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
-    const fixture = TestBed.createComponent(Sentence);
+    const fixture = TestBed.createComponent(SentenceComponent);
     const { moving, lines } = fixture.componentInstance;
     const element = (fixture.nativeElement as HTMLElement).querySelector('p')!;
     const height = async () => {

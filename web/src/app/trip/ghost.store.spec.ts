@@ -64,7 +64,7 @@ describe('the plan before the last changes', () => {
     change(
       trip({ loadout: [radio, { ...battery, count: 1 }], harness: { runs: [{ to: 'curlew', lengthM: 3 }] } }),
     );
-    // A pack of 10 Ah less, of which a tenth is kept in reserve and 97 % come out at 12 °C: 8.73; 1 kg and 80 in money less.
+    // A pack of 10 Ah less, of which a tenth stays in reserve and 97.3 % come out at 12 °C; 1 kg and 80 in money less.
     expect(ghost.words()).toEqual([
       jasmine.stringMatching(/^−8\.8 Ah to spare$/),
       '−1.00 kg',
