@@ -26,7 +26,9 @@ export async function faultsInPage(faults, scratch) {
   symlinkSync(at('node_modules'), join(copy, 'node_modules'));
   const tests = new WatchedTests(join(copy, 'web'));
   try {
-    if ((await tests.outcome()) !== 'passed') throw new Error('The tests fail without a fault.');
+    const without = await tests.outcome();
+    if (without !== 'passed')
+      throw new Error(`The tests do not pass without a fault (${without}).\n${tests.said}`);
     const found = [];
     let mended = () => undefined;
     for (const [index, { file, start, end, replacement }] of faults.entries()) {
@@ -59,6 +61,8 @@ class WatchedTests {
   #child;
   #text = '';
   #told = () => undefined;
+  /** What the last run printed. */
+  said = '';
 
   constructor(folder) {
     this.#folder = folder;
@@ -70,6 +74,8 @@ class WatchedTests {
     const patience = new Promise((done) => setTimeout(() => done('stuck'), PATIENCE_MS).unref());
     const outcome = await Promise.race([new Promise((told) => (this.#told = told)), patience]);
     this.#text = '';
+    // Only then does it watch again.
+    await new Promise((done) => setTimeout(done, 1500));
     return outcome;
   }
 
@@ -107,6 +113,7 @@ class WatchedTests {
           ? 'unbuilt'
           : null;
     if (!outcome) return;
+    this.said = this.#text;
     this.#text = '';
     this.#told(outcome);
   }
