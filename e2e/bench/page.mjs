@@ -7,6 +7,9 @@ import { median, p95 } from './times.mjs';
 import { served } from './served.mjs';
 
 const COLD_RUNS = 9;
+/** With the processor at a quarter, about as on a phone. */
+const SLOW_RUNS = 5;
+const SLOWER = 4;
 const DRAG_MOVES = 160;
 /** A quarter of an hour of the 48-hour trip, and a little more. */
 const STEP_PX = 6;
@@ -23,6 +26,24 @@ const scriptWeight = (page) =>
 
 const ridgeDrawn = (page) =>
   page.waitForFunction(() => performance.getEntriesByName('ridge-drawn').length > 0);
+
+/** Milliseconds from the start of a trip's page to its verdict and to its chance, with a slow processor. */
+async function slowOpen(page, address) {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  await page.goto(`${address}/trips/gannet-rock-light`, { waitUntil: 'commit' });
+  const shown = (wanted) =>
+    page
+      .waitForFunction(
+        (words) =>
+          new RegExp(words).test(document.querySelector('.verdict .sentence')?.textContent ?? '') &&
+          performance.now(),
+        wanted,
+        { polling: 'raf' },
+      )
+      .then((handle) => handle.jsonValue());
+  return { verdict: await shown('typical outing'), chance: await shown('of \\d+ simulated') };
+}
 
 /** Milliseconds from each pointer move that changed the block to the ridge drawn from the new forecast. */
 export async function dragTimes(page) {
@@ -195,6 +216,8 @@ export const measure = () =>
         cold.push(await page.evaluate(() => performance.getEntriesByName('ridge-drawn')[0].startTime));
       }
       const planRoute = await scriptWeight(page);
+      const slow = [];
+      for (let run = 0; run < SLOW_RUNS; run++) slow.push(await slowOpen(await fresh(), address));
       await longTrip(address, 'two-days', 2);
       await longTrip(address, 'month', 30);
       const drags = await dragsIn(await fresh(), address, 'two-days');
@@ -205,6 +228,18 @@ export const measure = () =>
         { what: 'script of the first route (Trips), compressed', value: firstRoute, unit: 'kB', target: 200 },
         { what: 'script of the Plan room opened directly, compressed', value: planRoute, unit: 'kB' },
         { what: 'cold open of a trip to its ridge, median', value: median(cold), unit: 'ms', target: 1000 },
+        {
+          what: 'processor at a quarter: open to the verdict, median',
+          value: median(slow.map(({ verdict }) => verdict)),
+          unit: 'ms',
+          target: 1500,
+        },
+        {
+          what: 'processor at a quarter: open to the chance, median',
+          value: median(slow.map(({ chance }) => chance)),
+          unit: 'ms',
+          target: 2000,
+        },
         {
           what: `drag to redrawn ridge, 48 h with sun, median of ${drags.length}`,
           value: median(drags),

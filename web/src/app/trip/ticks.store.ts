@@ -5,8 +5,9 @@ import type { SaveState } from './autosave';
 import { Beside } from './beside';
 import { DraftBox, THIS_TAB } from './draft-box';
 
-const packingDrafts = new DraftBox<PackingDocument>(THIS_TAB, 'knapsack.packing-draft.');
-const rehearsalDrafts = new DraftBox<RehearsalDocument>(THIS_TAB, 'knapsack.rehearsal-draft.');
+/** What this tab has ticked and read and not saved. */
+export const packingDrafts = new DraftBox<PackingDocument>(THIS_TAB, 'knapsack.packing-draft.');
+export const rehearsalDrafts = new DraftBox<RehearsalDocument>(THIS_TAB, 'knapsack.rehearsal-draft.');
 
 /** What is ticked and read of the trip in hand: no edit of the plan, and no step of undo. */
 @Injectable()

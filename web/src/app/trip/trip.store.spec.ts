@@ -14,7 +14,7 @@ import { LanesStore } from './lanes.store';
 import { handlePlanKey } from '../plan/plan-keys';
 import { SelectionStore } from './selection.store';
 import { BesideInMemory } from './testing/beside-in-memory';
-import { TicksStore } from './ticks.store';
+import { packingDrafts, rehearsalDrafts, TicksStore } from './ticks.store';
 import { TripStore } from './trip.store';
 
 /** The server's part of the application, in memory. */
@@ -72,8 +72,14 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
       new KeyboardEvent('keydown', { key: name, ...init }),
     );
 
+  /** No test leaves anything unsaved to the next. */
+  const forget = () => {
+    for (const box of [draftBox, packingDrafts, rehearsalDrafts]) box.drop('islet');
+    localStorage.clear();
+  };
+
   beforeEach(async () => {
-    draftBox.drop('islet');
+    forget();
     api = new FakeApi();
     TestBed.configureTestingModule({
       providers: [
@@ -96,7 +102,10 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     ticks = TestBed.inject(TicksStore);
     await store.open('islet');
   });
-  afterEach(() => draftBox.drop('islet'));
+  afterEach(() => {
+    TestBed.resetTestingModule();
+    forget();
+  });
 
   it('forecasts in the worker, anew after each edit', async () => {
     await forecastIn(forecast, () => forecast.view() !== null);
