@@ -12,7 +12,6 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress } from 'node:zlib';
 import { ensureEngine, ensureInstalled } from './install.mjs';
-import { writePreloads } from './preloads.mjs';
 import { at, node, tool } from './process.mjs';
 
 /** Newest change below some paths, ms; build products and packages left out. */
@@ -53,13 +52,12 @@ const ensureServer = () => compile('the server', ['server', 'cli'], ['core', 'co
 /** Builds the web application into web/dist, compressed once here rather than at each request. */
 const ensurePage = () =>
   ensureBuilt('the page', ['core', 'contract', 'web'], async (during) => {
-    await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false', '--stats-json'], {
+    await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false'], {
       env: NG_ENVIRONMENT,
       folder: 'web',
       shown: 'failed',
       during,
     });
-    writePreloads(at('web/dist/stats.json'), at('web/dist/browser'));
     await compressFolder(at('web/dist/browser'));
   });
 

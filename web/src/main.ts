@@ -3,7 +3,8 @@ import { AppComponent } from './app/app.component';
 import { appConfig } from './app/app.config';
 import { warmForecaster } from './app/work/hire';
 
-// A trip that is opened directly: its worker comes while the frame is still being built; the server has named the room's scripts.
+// A trip that is opened directly: its worker, and where it is its first room that too, come while the frame is still being built.
 if (/^\/trips\/./.test(location.pathname)) warmForecaster();
+if (/^\/trips\/[^/]+\/?$/.test(location.pathname)) void import('./app/plan/plan.page');
 
 bootstrapApplication(AppComponent, appConfig).catch((error: unknown) => console.error(error));

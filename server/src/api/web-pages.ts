@@ -2,7 +2,6 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
-import { preloadsOf, readPreloads } from './preloads.js';
 
 /** Stands in the built index.html where each answer's nonce goes. */
 const NONCE_MARK = 'KNAPSACK_NONCE';
@@ -10,14 +9,12 @@ const A_YEAR_S = 31_536_000;
 
 /**
  * Serves the built web application: hashed files for ever, the page itself fresh each time, with the
- * nonce that the content security policy asks of its styles, and with what its address needs named in it. Every address without a
- * file is a route of the page.
+ * nonce that the content security policy asks of its styles. Every address without a file is a route of the page.
  */
 export function webPages(folder: string): Router {
   const router = Router();
   const indexFile = join(folder, 'index.html');
   const page = existsSync(indexFile) ? readFileSync(indexFile, 'utf8') : null;
-  const preloads = readPreloads(folder);
 
   router.use(
     expressStaticGzip(folder, {
@@ -37,11 +34,7 @@ export function webPages(folder: string): Router {
     response
       .set('Cache-Control', 'no-store')
       .type('html')
-      .send(
-        page
-          .replaceAll(NONCE_MARK, String(response.locals['nonce']))
-          .replace('</head>', `${preloadsOf(request.path, preloads)}</head>`),
-      );
+      .send(page.replaceAll(NONCE_MARK, String(response.locals['nonce'])));
   });
   return router;
 }
