@@ -24,6 +24,8 @@ const twoStationsNear = async (page) => {
     .getByRole('button', { name: /^Dunlin/ })
     .first()
     .click();
+  // The verdict has its new length by then.
+  await page.waitForTimeout(1500);
   const lane = await page.locator('.work-lane').boundingBox();
   await page.mouse.move(lane.x + 350, lane.y + 55);
   await page.mouse.down();
