@@ -29,10 +29,10 @@ const asked = async (server, path, options) => {
 };
 /** Every document of a server with its revision. */
 const documentsOf = async (server) => {
-  const items = await (await asked(server, '/api/gear')).json();
-  const found = new Map(
-    items.map(({ revision, document }) => [`gear/${document.id}`, { revision, document }]),
-  );
+  const found = new Map();
+  for (const kind of ['gear', 'packings', 'rehearsals'])
+    for (const one of await (await asked(server, `/api/${kind}`)).json())
+      found.set(`${kind}/${one.document.id}`, one);
   for (const { id, revision } of await (await asked(server, '/api/trips')).json()) {
     found.set(`trips/${id}`, { revision, document: await (await asked(server, `/api/trips/${id}`)).json() });
   }
