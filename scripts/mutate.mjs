@@ -13,6 +13,7 @@ import { Instrumenter } from '@stryker-mutator/instrumenter';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureLibraries } from './builds.mjs';
+import { generator } from './generator.mjs';
 import { ensureInstalled } from './install.mjs';
 import { faultsInPage } from './mutate-web.mjs';
 import { at, die, run, say } from './process.mjs';
@@ -151,22 +152,12 @@ async function drawnOf(folder, count) {
     files.map((name) => ({ name, mutate: true, content: readFileSync(at(name), 'utf8') })),
     { excludedMutations: NOT_CHANGED, ignorers: [], plugins: null },
   );
-  const random = mulberry(20270904);
+  const random = generator(20270904);
   return mutants
     .map((mutant) => ({ mutant, by: random() }))
     .sort((a, b) => a.by - b.by)
     .slice(0, count)
     .map(({ mutant }) => mutant);
-}
-
-/** Numbers from 0 to below 1, the same from the same seed (mulberry32). */
-function mulberry(seed) {
-  return () => {
-    seed = (seed + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** What the report says of each fault: found (a test failed, or ran out of time) or not. */

@@ -56,9 +56,12 @@ export function apart({ packed, results, ...trip }: Trip): TripApart {
   };
 }
 
-/** A trip with what stands beside it, as one document that can go anywhere. */
+/**
+ * A trip with what stands beside it, as one document that can go anywhere. Nothing ticked, where something was once, is said too:
+ * whoever takes it in then has nothing ticked.
+ */
 export const along = ({ trip, packing, rehearsal }: TripApart): Trip => ({
   ...trip,
-  ...(packing && packing.packed.length > 0 && { packed: packing.packed }),
-  ...(rehearsal && rehearsal.results.length > 0 && { results: rehearsal.results }),
+  ...(packing && { packed: packing.packed }),
+  ...(rehearsal && { results: rehearsal.results }),
 });

@@ -53,7 +53,7 @@ export const sizeOf = ({
   ...(clad && { isClad: true }),
 });
 
-/** What nobody has said of a run to which something has been: a contact pair at each end, a metre. */
+/** What stands in for figures of a run that are not given where others are: a contact pair at each end, a metre. */
 const USUAL_WIRE = { lengthM: 1, contactPairs: 2, areaMm2: 2.5 } as const;
 
 /** A part with what the trip says of its run; what was measured of a lead does not hold for another wire. */

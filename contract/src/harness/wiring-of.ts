@@ -11,7 +11,7 @@ import {
 /** Loop resistance of a lead that nobody has described: 1 m of 2.5 mm2 with two contact pairs and a fuse, rounded up, ohm. */
 export const ASSUMED_LEAD_OHM = 0.025;
 
-/** What stands in where nobody has said how the radio is joined. */
+/** What stands in where it is not given how the radio is joined. */
 export const ASSUMED_LEAD: PlannedLead = { name: 'the lead', ohm: ASSUMED_LEAD_OHM };
 
 /**

@@ -63,7 +63,7 @@ const OWN_ADAPTER_HOURS = 5;
 const FULL = 0.995;
 
 /**
- * When everything in the bag has to be on its charger, backward from the departure. Charging is reckoned with the chemistry's
+ * When everything in the bag has to be on its charger, backward from the departure. Charging is calculated with the chemistry's
  * acceptance and taper. Source: convention of this project, docs/model.md.
  *
  * @param sunAhADay what the panel brings in a day, Ah

@@ -1,17 +1,18 @@
 import Joi from 'joi';
 import { PACKING_SCHEMA, PACKING_VERSION, REHEARSAL_SCHEMA, REHEARSAL_VERSION } from '../documents/beside.js';
-import { MOST_ITEMS, MOST_RESULTS } from '../fields/fields.js';
+import { MOST_ITEMS, MOST_RESULTS, MOST_VARIANTS } from '../fields/fields.js';
 import { id, instant, number, oneOf, text } from './joi.js';
 
 const once = (key: string) => ({
   'array.unique': `Something stands in it twice; each “${key}” stands in it once.`,
 });
 
+/** What lies packed, of the bags of all variants. */
 export const packedTicks = () =>
   Joi.array()
     .items(Joi.object({ gear: id() }))
     .unique('gear')
-    .max(MOST_ITEMS)
+    .max(MOST_ITEMS * (MOST_VARIANTS + 1))
     .messages(once('gear'));
 
 export const stepResults = () =>

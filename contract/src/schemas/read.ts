@@ -56,7 +56,7 @@ const SHELF: DocumentType = {
 const PACKING: DocumentType = {
   schema: PACKING_SCHEMA,
   version: PACKING_VERSION,
-  what: 'packing',
+  what: 'packing list',
   check: packingSchema,
 };
 const REHEARSAL: DocumentType = {

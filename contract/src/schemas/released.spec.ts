@@ -50,6 +50,10 @@ describe('what earlier releases wrote', () => {
     expect(trip.rehearsal).toEqual({ roomC: 12 });
     expect(JSON.stringify(trip)).not.toMatch(/packed":true|results/);
     expect(apart(along({ trip, packing, rehearsal }))).toEqual({ trip, packing, rehearsal });
+    const unticked = { ...packing!, packed: [] };
+    expect(apart(along({ trip, packing: unticked, rehearsal: null }))).toEqual({
+      ...{ trip, packing: unticked, rehearsal: null },
+    });
     expect(apart(tripOf(1))).toEqual(jasmine.objectContaining({ packing: null, rehearsal: null }));
   });
 

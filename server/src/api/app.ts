@@ -97,7 +97,7 @@ export function createApp({
   );
   app.use(
     '/api/packings',
-    documentRoutes({ what: 'packing', store: stores.packings, summarise: asIs, unwritten: noTicks }),
+    documentRoutes({ what: 'packing list', store: stores.packings, summarise: asIs, unwritten: noTicks }),
   );
   app.use(
     '/api/rehearsals',

@@ -45,8 +45,9 @@ export function documentRoutes<Document extends Named>(routes: DocumentRoutes<Do
     const { id } = request.params;
     const stored = await store.read(id);
     if (stored) return sendStored(response, stored);
+    if (!unwritten) return refused(response, 'missing');
     // A row that cannot be read is not taken for none.
-    if (!unwritten || (await store.text(id)) !== null) return refused(response, 'missing');
+    if ((await store.text(id)) !== null) return refused(response, 'locked');
     const none = store.validate(unwritten(id));
     if (!none.ok) return refused(response, 'missing');
     sendStored(response, { revision: 0, document: none.value });

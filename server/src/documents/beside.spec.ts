@@ -56,8 +56,14 @@ describe('what is ticked and read of a trip', () => {
     await app.database.write((manager) =>
       manager.update(TABLES.packings, { id: 'new' }, { text: '{"schema":"knapsack.packing","version":99}' }),
     );
-    await get('packings/new', 404);
+    // What a later release has saved is neither taken for none nor written over, not by a trip that brings its own either.
+    await get('packings/new', 409);
     await put('c').expect(412);
+    await app.api
+      .post('/api/trips')
+      .send({ ...EARLIER, id: 'new' })
+      .expect(201);
+    await get('packings/new', 409);
     await app.api.get('/api/set-aside/packings/new').expect(200);
   });
 
@@ -65,23 +71,33 @@ describe('what is ticked and read of a trip', () => {
     await create();
     const before = await ticks();
     const trip = await get<Trip>(`trips/${id}`);
-    await app.api
-      .put(`/api/trips/${id}`)
-      .set('If-Match', '"1"')
-      .send({ ...trip, name: 'Another' })
-      .expect(200);
+    const put = (change: object, revision: number) =>
+      app.api
+        .put(`/api/trips/${id}`)
+        .set('If-Match', `"${revision}"`)
+        .send({ ...trip, ...change })
+        .expect(200);
+    await put({ name: 'Another' }, 1);
     expect(await ticks()).toEqual(before);
+    // One that says that nothing is ticked, as one does that is put back, takes them off.
+    await put({ packed: [] }, 2);
+    expect(await ticks()).toEqual([]);
   });
 
   it('goes out in the file of the trip, and comes in from it', async () => {
     await create();
     const before = await ticks();
     const file = await get<Trip>(`trips/${id}/file`);
+    const ticked = await get<PackingDocument>(`packings/${id}`);
+    const none = { ...ticked, packed: [] };
     expect(file.packed?.length).toBe(before.length);
     expect(await look(file)).toBe('same');
     // A file without a word of it differs in nothing.
     expect(await look({ ...file, packed: undefined, results: undefined })).toBe('same');
     expect(await look({ ...file, packed: [] })).toBe('different');
+    await app.api.put(`/api/packings/${id}`).set('If-Match', '"1"').send(none).expect(200);
+    expect(await look({ ...file, packed: [] })).toBe('same');
+    await app.api.put(`/api/packings/${id}`).set('If-Match', '"2"').send(ticked).expect(200);
     const choice = { trip: 'both' };
     const beside = (
       await app.api

@@ -112,9 +112,10 @@ export class DocumentStore<Document extends Named> {
     return row && this.documentOf(row);
   }
 
-  /** Puts a document in, whatever it replaces, as a part of a longer turn. */
+  /** Puts a document in, as a part of a longer turn; over anything but what a later release has saved. */
   async putIn(manager: EntityManager, document: Document): Promise<void> {
     const row = await this.rowIn(manager, document.id);
+    if (row && this.wrongWith(row)?.isLater) return;
     await this.put(manager, document, (row?.revision ?? 0) + 1);
   }
 

@@ -75,9 +75,9 @@ async function around(manager: EntityManager, stores: Stores, file: Trip) {
   return { row, here, shelf, unreadable };
 }
 
-/** A trip as it is here; where a file says nothing of ticks or results, it is none of them that makes the two differ. */
-function alike(file: Trip, { packed, results, ...trip }: Trip): Trip {
-  return { ...trip, ...(file.packed && packed && { packed }), ...(file.results && results && { results }) };
+/** A trip as it is here, with ticks and results as far as the file speaks of them: else they make no difference. */
+function alike(file: Trip, { packed = [], results = [], ...trip }: Trip): Trip {
+  return { ...trip, ...(file.packed && { packed }), ...(file.results && { results }) };
 }
 
 const asText = (document: Trip | Gear, revision: number) => ({

@@ -78,6 +78,20 @@ describe('what is ticked of a trip', () => {
     expect(packed(theirs)).toEqual(['rill', 'shale']);
   });
 
+  it('follows what another takes off again that was brought together a moment before', async () => {
+    const mine = tab();
+    await mine.open('islet');
+    server.meanwhile.push(
+      () => server.put('packings', ticked('shale')),
+      () => server.put('packings', ticked('rill')),
+    );
+    mine.change((now) => tick(now, 'curlew'));
+    await saved(mine);
+    expect(server.meanwhile.length).toBe(0);
+    expect(there()).toEqual(['curlew', 'rill']);
+    expect(packed(mine)).toEqual(['curlew', 'rill']);
+  });
+
   it('is made anew where it was deleted with its trip, which came back', async () => {
     server.put('packings', ticked('shale'));
     const mine = tab();

@@ -22,7 +22,10 @@ export function readMargins(): Margins {
   if (margins) return margins;
   const style = getComputedStyle(document.documentElement);
   const pixels = (name: string) => Number.parseFloat(style.getPropertyValue(name)) || 0;
-  return (margins = { left: pixels('--gutter'), right: pixels('--margin-right') });
+  const read = { left: pixels('--gutter'), right: pixels('--margin-right') };
+  // Nothing is kept from before the style sheet was there.
+  if (read.left > 0) margins = read;
+  return read;
 }
 
 /** All that the ridge's drawing shows besides the line itself. */

@@ -12,6 +12,8 @@ export class BesideInMemory {
   private readonly documents = new Map<string, Stored<Identified>>();
   /** The status of a write that it cannot do. */
   failsWith: number | null = null;
+  /** What others do just before each write that comes, one after the other. */
+  readonly meanwhile: (() => void)[] = [];
 
   constructor(private readonly reachable: () => boolean = () => true) {}
 
@@ -39,6 +41,7 @@ export class BesideInMemory {
     )) as ApiService['beside'];
 
   readonly keepBeside = ((kind: BesideKind, document: Identified, revision: number) => {
+    this.meanwhile.shift()?.();
     const known = this.documents.get(`${kind}/${document.id}`)?.revision ?? 0;
     const refused = this.failsWith ?? (known === revision ? null : known === 0 ? 404 : 412);
     if (refused !== null) return throwError(() => new HttpErrorResponse({ status: refused }));
