@@ -4,10 +4,10 @@ test('bad values get a sentence beside the field and change nothing', async ({ p
   await openTrip(page, knapsack);
   const before = await textOf(page);
   await block(page, 'b2').click();
-  await page.getByLabel('Share on transmit').fill('150');
+  await page.getByLabel('Transmit duty cycle', { exact: true }).fill('150');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText(
-    'The share on transmit must be between 0 and 100 %; 150 % is not.',
+    'The transmit duty cycle must be between 0 and 100 %; 150 % is not.',
   );
   await page.keyboard.press('Escape');
   await expect(page.getByRole('alert')).toHaveCount(0);
@@ -74,7 +74,7 @@ test('a server that stops before the page is whole leaves the picture, and says 
 test('two tabs never overwrite each other silently', async ({ page, context, knapsack }) => {
   await twoTabsApart(page, context, knapsack);
   await expect(page.getByRole('alert')).toContainText('changed or deleted elsewhere');
-  await page.getByRole('button', { name: 'Take the other one' }).click();
+  await page.getByRole('button', { name: 'Use the other one' }).click();
   await expect(block(page, 'b2')).toContainText('5 W');
   await expect(block(page, 'b3')).toContainText('5 W');
   await page.keyboard.press('u');

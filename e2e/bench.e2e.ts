@@ -21,7 +21,7 @@ test('a measuring session changes the verdict of the trip', async ({ page, knaps
   await expect(page.locator('.marks')).toContainText(/factor 0\.4\d/);
 
   // Someone talks all the time in this one: key down it was, says the user, at 2 W.
-  await page.getByLabel('What stretch 1 was').selectOption('byEar');
+  await page.getByLabel('What segment 1 was').selectOption('byEar');
   await page.keyboard.press('Escape');
   await page.getByRole('heading', { name: 'Bench' }).click();
   await page.keyboard.press('s');
@@ -39,15 +39,15 @@ test('the stretches are proposed, drawn by hand, and taken out', async ({ page, 
   // Several slots of 15 s, so that there is a stretch between two of them.
   await expect(page.locator('.live')).toContainText(/\d{3} s/, { timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
-  await page.getByRole('button', { name: 'propose the stretches' }).click();
+  await page.getByRole('button', { name: 'find segments' }).click();
   await expect(page.locator('.marks tr').first()).toContainText('key down');
   const count = await page.locator('.marks tr').count();
   expect(count).toBeGreaterThan(1);
-  await page.getByRole('button', { name: 'Take stretch 1 out' }).click();
+  await page.getByRole('button', { name: 'Remove segment 1', exact: true }).click();
   await expect(page.locator('.marks tr')).toHaveCount(count - 1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.marks tr')).toHaveCount(count);
-  await page.getByRole('button', { name: 'Take stretch 1 out' }).click();
+  await page.getByRole('button', { name: 'Remove segment 1', exact: true }).click();
   const lane = (await page.locator('.trace').boundingBox())!;
   await page.mouse.move(lane.x + 8, lane.y + 40);
   await page.mouse.down();
@@ -78,7 +78,7 @@ test('a recording goes on in other rooms, and goes out as a file that the bench 
 
   // The stretch that was marked stands unsaved, then nothing is marked: leaving asks either way, until a file keeps it.
   await expectAsked(page);
-  await page.getByRole('button', { name: 'Take stretch 1 out' }).click();
+  await page.getByRole('button', { name: 'Remove segment 1', exact: true }).click();
   await expectAsked(page);
   await page.getByRole('button', { name: 'Undo' }).click();
 
@@ -90,7 +90,7 @@ test('a recording goes on in other rooms, and goes out as a file that the bench 
   await expect(page.locator('.notices')).toContainText('readings from readings.csv');
   await expect(page.locator('.live')).toHaveText(shown!);
   await expect(page.locator('.marks tr')).toHaveCount(0);
-  await page.getByRole('button', { name: 'bring back the one before' }).click();
+  await page.getByRole('button', { name: 'restore the one before' }).click();
   await expect(page.locator('.marks tr')).toHaveCount(1);
   await expect(page.locator('.live')).toHaveText(shown!);
 });
@@ -102,14 +102,14 @@ test('a meter that stops in mid-session leaves what it read', async ({ page, kna
   await expect(page.locator('.live')).toContainText(/\d\d s/, { timeout: 30_000 });
   await knapsack.stop();
   await expect(page.getByRole('alert')).toContainText('The meter stopped in mid-session');
-  await page.getByRole('button', { name: 'mark the rest' }).click();
+  await page.getByRole('button', { name: 'mark the remainder' }).click();
   await expect(page.locator('.marks tr')).toHaveCount(1);
   await knapsack.resume();
 });
 
 const give = async (page: Page, name: string, content: string) => {
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'read a file of readings' }).click();
+  await page.getByRole('button', { name: 'Read a file of readings' }).click();
   await (await chooser).setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
 };
 
@@ -123,8 +123,8 @@ test('a large file of readings is read beside the page; a bad one says why', asy
   );
   const twice = [...rows, ...rows.map((row) => `2${row}`)].join('\n');
   await give(page, 'long.csv', `time s;volts;amps\n${twice}\n`);
-  await page.getByRole('button', { name: 'stop', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'read a file of readings' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Read a file of readings' })).toBeVisible();
   await expect(page.locator('.live')).toContainText('Press Record');
   rows[1000] = 'soon;13;1';
   await give(page, 'meter.csv', `time s;volts;amps\n${rows.join('\n')}\n`);
@@ -133,6 +133,40 @@ test('a large file of readings is read beside the page; a bad one says why', asy
   });
   await expect(page.locator('.notices')).toContainText('row 1002');
   await expect(page.locator('.live')).toContainText('20000 s');
+});
+
+test('columns that the headings do not tell are said by hand; a duty cycle that was found goes to a trip', async ({
+  page,
+  knapsack,
+}) => {
+  await page.goto(`${knapsack.address}/bench`);
+  // Calls of 6 s in every 24 s, as a meter in the radio's cable reads them.
+  const rows = Array.from(
+    { length: 240 },
+    (_, second) => `${second};20,1;13,2;${second % 24 < 6 ? '1,9' : '0,14'}`,
+  );
+  await give(page, 'logger.csv', `Zeit [s];PV [V];Batt [V];Batt [A]\n${rows.join('\n')}\n`);
+  await expect(page.getByRole('group', { name: 'Columns of the file' })).toBeVisible();
+  const readIt = page.getByRole('button', { name: 'Use these columns' });
+  await page.getByLabel('Column of the time').selectOption({ label: 'Zeit [s]' });
+  await page.getByLabel('Column of the volts').selectOption({ label: 'Batt [V]' });
+  await page.getByLabel('Column of the amps').selectOption({ label: 'Batt [V]' });
+  await expect(readIt).toBeDisabled();
+  await page.getByLabel('Column of the amps').selectOption({ label: 'Batt [A]' });
+  await readIt.click();
+  await expect(page.locator('.notices')).toContainText('240 readings from logger.csv');
+  await page.getByRole('button', { name: 'mark the remainder' }).click();
+  await page.getByLabel('What segment 1 was').selectOption('SSB');
+  await expect(page.locator('.marks')).toContainText('duty cycle 25 %');
+  await page.getByLabel('Trip that takes the duty cycle of SSB').selectOption({ label: 'Gannet Rock light' });
+  await expect(page.locator('.notices')).toContainText(
+    'One block of Gannet Rock light now has a duty cycle of 25 %.',
+  );
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByLabel('Trip that takes the duty cycle of SSB').selectOption({ label: 'Winter bothy' });
+  await expect(page.locator('.notices')).toContainText(
+    'Winter bothy has no block in SSB; nothing was changed.',
+  );
 });
 
 test('a battery is tested through the simulated load, and the test is kept', async ({ page, knapsack }) => {
@@ -148,7 +182,9 @@ test('a battery is tested through the simulated load, and the test is kept', asy
   await test.getByRole('button', { name: 'save onto Ten loose cells' }).click();
   await expect(page.locator('.notices')).toContainText('Saved onto Ten loose cells.');
   await page.goto(`${knapsack.address}/gear`);
-  await expect(page.locator('[data-gear="cells-10"]')).toContainText(/a test gave\s*2\.\d+ Ah\s*measured/);
+  await expect(page.locator('[data-gear="cells-10"]')).toContainText(
+    /measured capacity\s*2\.\d+ Ah\s*measured/,
+  );
 });
 
 test('readings of a panel are held against the trip’s sun', async ({ page, knapsack }) => {

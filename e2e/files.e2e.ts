@@ -32,7 +32,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
   await page.goto(empty.address);
   await expect(page.getByText('No trips yet')).toBeVisible();
   await choose(page, 'Trip file', 'winter-bothy.json', file);
-  await expect(page.getByText('Put its gear that is not on your shelf there')).toBeVisible();
+  await expect(page.getByText('Add its gear that is not on your shelf')).toBeVisible();
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(page.locator('h1 input')).toHaveValue('Winter bothy');
   await expect(verdict(page)).toContainText('lasts');

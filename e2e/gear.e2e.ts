@@ -8,19 +8,19 @@ test('the shelf: looked through, copied, compared, put away, with its history', 
   await page.keyboard.press('g');
   await page.keyboard.press('g');
   await expect(page.getByRole('heading', { name: 'Gear' })).toBeVisible();
-  await page.getByLabel('Look on the shelf').fill('lithium 12.8');
+  await page.getByLabel('Look on the shelf').fill('lifepo4 12.8');
   await expect(page.locator('.shelf > li')).toHaveCount(3);
   await page.getByLabel('Compare Shale 18').check();
   await page.getByLabel('Compare Shale 9').check();
-  await expect(page.locator('.compare')).toContainText('usable energy a kilogram');
+  await expect(page.locator('.compare')).toContainText('usable energy per kg');
   await page.getByLabel('Look on the shelf').fill('');
 
   const shale = page.locator('[data-gear="shale-18"]');
   await shale.getByRole('button', { name: 'Shale 18', exact: true }).click();
-  const capacity = shale.getByLabel('label says', { exact: true });
+  const capacity = shale.getByLabel('rated capacity', { exact: true });
   await capacity.fill('17');
   await page.keyboard.press('Enter');
-  await shale.getByRole('button', { name: 'History of label says' }).click();
+  await shale.getByRole('button', { name: 'History of rated capacity' }).click();
   await expect(shale.locator('.entry')).toContainText('18 Ah');
   await shale.getByRole('button', { name: 'use this one' }).click();
   await expect(capacity).toHaveValue('18');
@@ -42,7 +42,7 @@ test('the shelf: looked through, copied, compared, put away, with its history', 
   await shale.getByRole('button', { name: 'copy' }).click();
   await expect(page.getByRole('button', { name: 'Shale 18 copy', exact: true })).toBeVisible();
 
-  await page.locator('[data-gear="shale-9"]').getByRole('button', { name: 'put away' }).click();
+  await page.locator('[data-gear="shale-9"]').getByRole('button', { name: 'archive' }).click();
   await expect(page.locator('[data-gear="shale-9"]')).toHaveCount(0);
   await openTrip(page, knapsack);
   const before = await textOf(page);
@@ -80,7 +80,7 @@ test('what is said of a radio: its noise, a battery inside, a power with its his
   await curlew.getByLabel('Beside a charge controller').selectOption('stays quiet');
   await expect(heard).toContainText('is quiet beside a controller');
   await curlew.getByLabel('Battery inside', { exact: true }).selectOption('charges while it works');
-  await curlew.getByLabel('battery inside holds', { exact: true }).fill('26');
+  await curlew.getByLabel('internal battery', { exact: true }).fill('26');
   await page.keyboard.press('Enter');
   await expect(heard).toContainText('charges a battery of its own while it works');
 
@@ -95,7 +95,7 @@ test('what is said of a radio: its noise, a battery inside, a power with its his
   await expect(measured).toHaveValue('1.92');
   await page.reload();
   await curlew.getByRole('button', { name: 'Curlew 10', exact: true }).click();
-  await expect(curlew.getByLabel('battery inside holds', { exact: true })).toHaveValue('26');
+  await expect(curlew.getByLabel('internal battery', { exact: true })).toHaveValue('26');
 });
 
 test('gear goes out as a table and comes back; a bad file says why', async ({ page, knapsack, empty }) => {

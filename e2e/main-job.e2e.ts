@@ -96,15 +96,17 @@ test('every figure of the sentence opens its sum', async ({ page, knapsack }) =>
   await page.locator('[data-unfolds="end"]').click();
   await expect(page.locator('.sum')).toContainText('Curlew 10 drops out');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'what it draws' }).click();
+  await page.getByRole('button', { name: 'consumption', exact: true }).click();
   await expect(page.locator('.sum')).toContainText('(0.50 × 0.92 A + 0.50 × 0.14 A) × 4.00 h');
 });
 
 test('a quick sum becomes a trip with one click, on a shelf that was empty', async ({ page, empty }) => {
   await page.goto(empty.address);
-  await page.getByRole('link', { name: 'Begin with a quick sum' }).click();
+  await page.getByRole('link', { name: 'Just a quick sum' }).click();
   await expect(page.locator('.answer')).toContainText('Lasts 8 h 38, 2 h 38 more than the 6 h 00 wanted.');
-  await page.getByLabel('Capacity').fill('6');
+  // The answer moves while one types, and stays so.
+  await page.getByLabel('Capacity', { exact: true }).fill('6');
+  await expect(page.locator('.answer')).toContainText('Lasts 4 h 19, 1 h 41 short');
   await page.keyboard.press('Enter');
   await expect(page.locator('.answer')).toContainText('Lasts 4 h 19, 1 h 41 short');
   await page.getByRole('button', { name: 'Make it a trip' }).click();
@@ -119,8 +121,8 @@ test('an empty trip teaches, and takes gear of one’s own', async ({ page, empt
   await page.getByRole('button', { name: 'Start an empty trip' }).click();
   await expect(verdict(page)).toContainText('Add a radio');
   for (const kind of [0, 1]) {
-    await page.getByRole('button', { name: 'Put something in' }).click();
-    await page.getByRole('button', { name: 'one of your own' }).nth(kind).click();
+    await page.getByRole('button', { name: 'Add gear' }).click();
+    await page.getByRole('button', { name: 'One of your own' }).nth(kind).click();
     await page.getByRole('button', { name: 'done' }).click();
   }
   await expect(verdict(page)).toHaveText('Add the hours in which you will operate.');
@@ -159,7 +161,7 @@ test('the panel is laid flat, taken out, and a new place is told by its locator'
   const place = page.getByLabel('Latitude and longitude, or a locator');
   await place.fill('nowhere in particular');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('is neither');
+  await expect(page.getByRole('alert')).toContainText('is none of these');
   await place.fill('IO91wm');
   await page.keyboard.press('Enter');
   await expect(place).toHaveValue('51.52 N 0.13 W');

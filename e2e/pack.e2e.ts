@@ -55,7 +55,7 @@ test('what stays at home is told before it is left, and undone', async ({ page, 
   await expect(page.locator('.without')).toContainText(/on the air are (left|kept)/);
   await expect(page.locator('.without')).toContainText(/lasts in .* simulated outings/);
   await page.getByRole('button', { name: 'Shale 18', exact: true }).click();
-  await expect(page.locator('.without')).toContainText('nobody is on the air');
+  await expect(page.locator('.without')).toContainText('there is no operating at all');
   await page.getByRole('button', { name: /^night/ }).click();
   await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
   await page.getByRole('button', { name: 'Leave it at home' }).click();
@@ -75,7 +75,7 @@ test('by keyboard a piece is ticked, put in a bag, and carried twice', async ({ 
   await page.getByLabel('Bag', { exact: true }).selectOption({ label: 'side pouch' });
   await expect(bag(page, 'side pouch')).toContainText('tent lamp');
   await page.getByRole('button', { name: 'Carry a second' }).first().press('Enter');
-  await expect(bag(page, 'side pouch')).toContainText('2 × short lead');
+  await expect(bag(page, 'side pouch')).toContainText('2 × short cable');
 });
 
 test('the list prints on one page, with boxes to tick', async ({ page, knapsack }) => {

@@ -97,13 +97,13 @@ test('what a failure leaves, and how the load goes on alone, are told', async ({
 test('two stations share the battery, and a block is done every hour', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const before = await textOf(page);
-  await page.getByRole('button', { name: 'Put something in' }).click();
+  await page.getByRole('button', { name: 'Add gear' }).click();
   await page
     .getByRole('button', { name: /^Dunlin/ })
     .first()
     .click();
   await expect(page.locator('.track-name')).toHaveText(['Curlew 10', 'Dunlin 3']);
-  // Over hours in which the first station works.
+  // Over hours in which the first operating position works.
   await dragWithin(page, '.work-lane', [0.29, 0.75], [0.31, 0.75]);
   await expect(page.locator('.block.selected')).toHaveAttribute('aria-label', /Dunlin 3$/);
   await expect(verdict(page)).not.toHaveText(before);
@@ -116,7 +116,7 @@ test('two stations share the battery, and a block is done every hour', async ({ 
   await page.locator('.block.again').first().click();
   await expect(page.getByLabel('How often')).toHaveValue('hour');
 
-  // The first station is busy then: said, and nothing changes.
+  // The first operating position is busy then: said, and nothing changes.
   await page.getByLabel('Station', { exact: true }).selectOption('1');
   await expect(page.locator('.notices')).toContainText('Two blocks overlap');
   await page.getByRole('button', { name: 'Swap Dunlin 3' }).click();
@@ -156,7 +156,7 @@ test('the sky is painted with one stroke, by brush and by keys', async ({ page, 
 test('the skyline is drawn over the sun’s path, and walked by keys', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const before = await textOf(page);
-  await page.getByRole('button', { name: 'draw it' }).click();
+  await page.getByRole('button', { name: 'edit the skyline' }).click();
   const strip = (await page.locator('.strip').boundingBox())!;
   // By its position within the strip, which waits until the dialog has come to rest.
   await page.locator('.strip').click({ position: { x: strip.width / 2, y: strip.height * 0.2 } });
@@ -191,11 +191,11 @@ test('variants of one outing are kept, compared, taken in hand and dropped', asy
   // The chance leads here as well, with its mark.
   await expect(rows.nth(1)).toContainText('lasts in all of 400');
   await expect(rows.nth(1).getByRole('img')).toHaveAccessibleName('fine');
-  await page.getByRole('button', { name: 'Take variant B in hand' }).click();
+  await page.getByRole('button', { name: 'Take Shale 18 + Frond 42 in hand' }).click();
   await expect(verdict(page)).toHaveText(before);
   await saved(page);
   await page.reload();
-  await expect(page.getByLabel('Name of the variant').first()).toHaveValue('variant B');
+  await expect(page.getByLabel('Name of the variant').first()).toHaveValue('Shale 18 + Frond 42');
   await page.getByRole('button', { name: 'Drop as it stands' }).click();
   await expect(page.getByRole('button', { name: 'Compare', exact: true })).toHaveCount(0);
   await page.keyboard.press('u');
@@ -266,7 +266,7 @@ for (const [width, height] of [
     const overAll = () =>
       page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
-    await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
+    await expect(page.getByText(/kits, each tried in 400 simulated outings/)).toBeVisible();
     await page.getByRole('button', { name: 'Why?' }).first().click();
     await page.getByText('The table to take along').click();
     await expect(page.locator('.why')).toBeVisible();
@@ -286,5 +286,5 @@ test('on paper stand the verdict, the lanes and the hours, and nothing to press'
   await expect(page.locator('.rail')).toBeHidden();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeHidden();
   await expect(page.locator('.print-sheet')).toContainText('Sat 22:30 to Sun 05:30');
-  await expect(page.locator('.print-sheet')).toContainText('every other slot, 42 % on transmit');
+  await expect(page.locator('.print-sheet')).toContainText('every other slot, transmit duty cycle 42 %');
 });

@@ -17,9 +17,11 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Oslo',
+    // Metric, 24 hours and euro, as the pictures are; other habits have tests of their own.
+    locale: 'en-IE',
     // Dialogs stand where they will stay from the first frame: a press never meets one that still slides.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: CHROMIUM,
-    trace: 'retain-on-failure',
+    trace: { mode: 'retain-on-failure', screenshots: false, sources: false },
   },
 });

@@ -15,10 +15,10 @@ const type = async (page: Page, label: string | RegExp, value: string) => {
 test('a kit is rehearsed from not yet to ready', async ({ page, knapsack }) => {
   await openRehearse(page, knapsack, 'winter-bothy');
   await expect(said(page)).toContainText(/Not yet: \d+ steps are open/);
-  const good = page.getByRole('button', { name: /^Good: / });
+  const good = page.getByRole('button', { name: /^OK: / });
   for (let index = 0; index < (await good.count()); index++) await good.nth(index).click();
   await type(page, 'Listening, Dunlin 3 draws', '0.5');
-  await expect(page.locator('.step-group', { hasText: 'Read it' })).toContainText('out of line');
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText('out of line');
   await expect(said(page)).toContainText('1 step went wrong');
   // What the plan expects, read off the step itself.
   for (const label of [
@@ -83,7 +83,7 @@ test('charging is laid out backward from the departure; one in the past gets a s
 test('the field card has it all on one page, in print and as a PDF', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/card`);
   const card = page.locator('.field-card');
-  await expect(card).toContainText('The ration: by the hour and the charge');
+  await expect(card).toContainText('Ration: power and transmit duty cycle by hour');
   await expect(card).toContainText('Shale 18 to Curlew 10');
   await expect(card).toContainText('13.6 V');
   await expect(card).toContainText('Never charge it below 0 °C');

@@ -95,8 +95,8 @@ test('the archive runs where it is unpacked, does the main job and keeps it', as
 
     const own = await unpacked.serve();
     await page.goto(own);
-    await page.getByRole('link', { name: 'Begin with a quick sum' }).click();
-    await page.getByLabel('Capacity').fill('6');
+    await page.getByRole('link', { name: 'Just a quick sum' }).click();
+    await page.getByLabel('Capacity', { exact: true }).fill('6');
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Make it a trip' }).click();
     await expect(verdict(page)).toContainText('too soon');

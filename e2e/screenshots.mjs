@@ -15,26 +15,7 @@ const measureVoice = async (page) => {
   await page.getByRole('button', { name: 'Record' }).click();
   await page.waitForTimeout(2500);
   await page.getByRole('button', { name: 'Stop' }).click();
-  await page.getByRole('button', { name: 'mark the rest' }).click();
-};
-
-const twoStationsNear = async (page) => {
-  await page.getByRole('button', { name: 'Put something in' }).click();
-  await page
-    .getByRole('button', { name: /^Dunlin/ })
-    .first()
-    .click();
-  // The verdict has its new length by then.
-  await page.waitForTimeout(1500);
-  const lane = await page.locator('.work-lane').boundingBox();
-  await page.mouse.move(lane.x + 350, lane.y + 55);
-  await page.mouse.down();
-  await page.mouse.move(lane.x + 372, lane.y + 55, { steps: 4 });
-  await page.mouse.up();
-  await page.getByLabel('How often').selectOption('hour');
-  await page.getByLabel('What the ridge shows').selectOption('volts');
-  await page.getByRole('button', { name: 'Draw the hours near' }).click();
-  await page.waitForTimeout(800);
+  await page.getByRole('button', { name: 'mark the remainder' }).click();
 };
 
 const twoVariants = async (page) => {
@@ -46,8 +27,8 @@ const twoVariants = async (page) => {
 };
 
 const found = async (page) => {
-  await page.getByText(/kits, each on 400 draws/).waitFor();
-  await page.getByRole('button', { name: 'Put it on' }).waitFor();
+  await page.getByText(/kits, each tried in 400 simulated outings/).waitFor();
+  await page.getByRole('button', { name: 'Apply' }).waitFor();
 };
 
 const matters = async (page) => {
@@ -66,7 +47,7 @@ const panelInHand = async (page) => {
 };
 
 const halfTried = async (page) => {
-  const good = page.getByRole('button', { name: /^Good: / });
+  const good = page.getByRole('button', { name: /^OK: / });
   for (let step = 0; step < 4; step++) await good.nth(step).click();
   await page.evaluate(() => document.activeElement.blur());
 };
@@ -97,9 +78,9 @@ const lookAtBackup = async (page) => {
 
 const SHOTS = [
   { name: 'trips', path: '/' },
+  { name: 'begin', path: '/begin' },
   { name: 'quick-sum', path: '/sum' },
   { name: 'plan', path: PLAN },
-  { name: 'plan-sum', path: PLAN, act: (page) => page.locator('[data-unfolds="margin"]').click() },
   {
     name: 'plan-too-soon',
     path: '/trips/headland-contest-camp',
@@ -110,8 +91,8 @@ const SHOTS = [
   { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
   { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },
   { name: 'rehearse', path: `${PLAN}/rehearse`, act: halfTried },
-  { name: 'card', path: `${PLAN}/card`, act: (page) => page.getByText('The ration:').waitFor() },
-  { name: 'plan-near', path: PLAN, act: twoStationsNear },
+  { name: 'card', path: `${PLAN}/card`, act: (page) => page.getByText('Ration: power').waitFor() },
+  { name: 'settings', path: '/settings' },
   { name: 'plan-variants', path: PLAN, act: twoVariants },
   { name: 'gear', path: '/gear', act: compareBatteries },
   { name: 'bench', path: '/bench', act: measureVoice },
@@ -131,6 +112,7 @@ export async function takeAll(folder, names = []) {
 
 async function take(browser, address, folder, { name, path, act, theme = 'paper', size = DESK }) {
   const context = await browser.newContext({
+    locale: 'en-IE',
     viewport: size,
     timezoneId: 'Europe/Oslo',
     hasTouch: size === PHONE,
@@ -140,7 +122,7 @@ async function take(browser, address, folder, { name, path, act, theme = 'paper'
   await page.goto(address + path);
   await page
     .locator(
-      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code',
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code, .begin .asking, .settings .example',
     )
     .first()
     .waitFor();

@@ -4,7 +4,7 @@ import { expect, openTrip, saved, test, verdict, type Knapsack } from './knapsac
 async function openSize(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
   await page.goto(`${address}/trips/${id}/size`);
   // The search uses every core, which other tests use as well; how fast it is, the bench says.
-  await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/kits, each tried in 400 simulated outings/)).toBeVisible({ timeout: 60_000 });
 }
 
 test('the plan says in how many simulated outings it lasts, and the sum shows what matters most', async ({
@@ -18,7 +18,7 @@ test('the plan says in how many simulated outings it lasts, and the sum shows wh
   await expect(page.getByText('The chance that it lasts')).toBeVisible();
   await expect(page.locator('.tornado li')).not.toHaveCount(0);
   await expect(page.locator('.tornado .label').first()).toHaveText(
-    /Time on transmit|The sky|Capacity|Receive current|Key-down/,
+    /Transmit duty cycle|The sky|Capacity|Receive current|Key-down/,
   );
   await page.keyboard.press('Escape');
   // Another plan, other odds: those of the plan before are not shown meanwhile.
@@ -114,7 +114,7 @@ test('a search is stopped, and begins again when told', async ({ page, knapsack 
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();
   await page.getByRole('button', { name: 'Search again' }).click();
-  await expect(page.getByText(/kits, each on 400 draws/)).toBeVisible();
+  await expect(page.getByText(/kits, each tried in 400 simulated outings/)).toBeVisible();
 });
 
 test('the ration stands beside the plan and is put on', async ({ page, knapsack }) => {
@@ -128,7 +128,7 @@ test('the ration stands beside the plan and is put on', async ({ page, knapsack 
   await expect(ration.locator('.gain')).toContainText('without checking the battery');
   await ration.getByText('The table to take along').click();
   await expect(ration.locator('.rules')).toContainText(/from \d+ %: \d+ W/);
-  await ration.getByRole('button', { name: 'Put it on' }).click();
+  await ration.getByRole('button', { name: 'Apply' }).click();
   await expect(page.locator('.difference')).not.toBeEmpty();
   await saved(page);
 });

@@ -24,12 +24,12 @@ test('a trip is copied, put away and brought back', async ({ page, knapsack }) =
   await page.goto(knapsack.address);
   await page.getByRole('button', { name: 'Copy Winter bothy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy, copy' })).toBeVisible();
-  await page.getByRole('button', { name: 'Put away Winter bothy, copy' }).click();
+  await page.getByRole('button', { name: 'Archive Winter bothy, copy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy, copy' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Show the 1 put away' }).click();
-  await page.getByRole('button', { name: 'Bring back Winter bothy, copy' }).click();
+  await page.getByRole('button', { name: 'Show the 1 archived' }).click();
+  await page.getByRole('button', { name: 'Restore Winter bothy, copy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy, copy' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /put away$/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /archived$/ })).toHaveCount(0);
 });
 
 test('a trip begins with a kind of outing and a bag from the shelf', async ({ page, knapsack }) => {

@@ -3,7 +3,7 @@ import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsac
 test('a share is counted in slots and calls, there and back', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   await block(page, 'b3').click();
-  const share = page.getByLabel('Share on transmit');
+  const share = page.getByLabel('Transmit duty cycle', { exact: true });
   await expect(share).toHaveValue('42');
   await expect(page.getByLabel('One slot in how many')).toHaveValue('2');
   await page.getByLabel('One slot in how many').fill('4');
@@ -33,13 +33,13 @@ test('the load is rated three ways, and what else the run knows is told', async 
     await expect(page.locator('.sum')).toContainText(words);
     await page.keyboard.press('Escape');
   };
-  await opens('ratings', 'measured, taken here');
+  await opens('assumptions', 'measured, taken here');
   await opens('schools', 'down to the volts at which the radio quits');
   await opens('sun', 'would carry for ever');
   await opens('runs', /Frond 42 to Rill 8.*91\.1 mΩ/);
   await opens('events', 'the sun sets');
   await expect(verdict(page)).toContainText('lasts');
-  await page.getByLabel('Rating of the load').selectOption('cautious');
+  await page.getByLabel('Consumption figures', { exact: true }).selectOption('cautious');
   await expect(verdict(page)).toContainText(/ends Sun 0\d:\d\d/);
 });
 
@@ -84,7 +84,7 @@ test('shade, skyline and turns of the panel change the harvest', async ({ page, 
   await expect(page.getByRole('button', { name: /^Turn,/ })).toHaveCount(2);
   await page.getByRole('button', { name: 'hours of shade' }).click();
   await expect(page.getByLabel('What shades it')).toHaveCount(3);
-  await page.getByRole('button', { name: 'Take this shade out' }).last().click();
+  await page.getByRole('button', { name: 'Remove this shade' }).last().click();
   await expect(page.getByLabel('What shades it')).toHaveCount(2);
   await saved(page);
 });
@@ -123,7 +123,7 @@ test('milliampere-hours typed as ampere-hours are asked about', async ({ page, k
   await openTrip(page, knapsack);
   await page.locator('[data-gear="shale-18"] .bag-name').click();
   await page.locator('.dropdown-item:visible', { hasText: 'Its figures' }).click();
-  const capacity = page.locator('.gear-figures').getByLabel('label says', { exact: true });
+  const capacity = page.locator('.gear-figures').getByLabel('rated capacity', { exact: true });
   await capacity.fill('12000');
   await page.keyboard.press('Enter');
   await expect(page.locator('.gear-figures .problem')).toContainText('12000 mAh are 12 Ah');
@@ -132,7 +132,7 @@ test('milliampere-hours typed as ampere-hours are asked about', async ({ page, k
   await expect(page.locator('.gear-figures .problem')).toContainText('whichever is meant');
   await capacity.fill('12000 mAh');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[data-gear="shale-18"]')).toContainText('12.0 Ah lithium iron');
+  await expect(page.locator('[data-gear="shale-18"]')).toContainText('12.0 Ah LiFePO4');
 });
 
 test('a station that runs unattended comes back by itself and is judged by its availability', async ({

@@ -27,7 +27,7 @@ test('the kit is drawn, broken, and fixed with a click that can be taken back', 
   await type(page, 'Fuse', '2');
   await expect(said(page)).toContainText('Do not connect this yet: 1 stop');
   await expect(page.locator('.harness .s-stop')).toHaveCount(1);
-  await expect(page.locator('.checks li').first()).toContainText('asked at least');
+  await expect(page.locator('.checks li').first()).toContainText('needed at least');
   await expect(page.locator('.difference')).toContainText('one run wired otherwise');
 
   await page.locator('.checks li').first().locator('.fix').click();
@@ -60,9 +60,9 @@ test('what cannot be is answered with a sentence and changes nothing', async ({ 
   await expect(page.locator('.run-sentence').first()).toContainText('Shale 18 to splitter');
   await page.getByLabel('Part in between').selectOption({ label: 'low-voltage disconnect' });
   await expect(page.locator('.run-sentence').first()).toContainText('to low-voltage disconnect');
-  await page.getByLabel('What it hangs from').selectOption({ label: 'splitter' });
+  await page.getByLabel('Fed from').selectOption({ label: 'splitter' });
   await expect(page.locator('.in-hand [role=alert]')).toContainText('That would close a loop');
-  await expect(page.getByLabel('What it hangs from')).toHaveValue('shale-18');
+  await expect(page.getByLabel('Fed from')).toHaveValue('shale-18');
 });
 
 test('a kit with parts missing is drawn with its gaps', async ({ page, knapsack }) => {
@@ -109,7 +109,7 @@ test('the order is told both ways, and the drawing and the parts are taken along
   };
   expect((await take('SVG')).toString()).toContain('<title>Wiring of Gannet Rock light</title>');
   expect((await take('PNG')).subarray(1, 4).toString()).toBe('PNG');
-  const csv = (await take('parts list (CSV)')).toString();
+  const csv = (await take('Parts list (CSV)')).toString();
   expect(csv.split('\n')[0]).toBe('what,detail,count,length_m,where');
   expect(csv).toContain('blade fuse with holder,10 A,2,,');
 });
@@ -128,9 +128,9 @@ test('two batteries one after the other get a change-over switch, and only one a
   await page.locator('svg.harness').getByText('change-over switch').click();
   await type(page, 'Name of the change-over switch', 'one plug, moved by hand');
   await expect(page.locator('svg.harness')).toContainText('one plug, moved by hand');
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.locator('.checks')).toContainText('nothing keeps them apart');
-  await page.getByRole('button', { name: 'Put in a change-over switch' }).click();
+  await page.getByRole('button', { name: 'Add a change-over switch' }).click();
   await expect(page.locator('.checks')).not.toContainText('nothing keeps them apart');
 });
 

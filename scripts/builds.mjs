@@ -1,5 +1,6 @@
 // Builds what is older than what it is made from.
 import {
+  cpSync,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -51,13 +52,15 @@ const ensureServer = () => compile('the server', ['server', 'cli'], ['core', 'co
 
 /** Builds the web application into web/dist, compressed once here rather than at each request. */
 const ensurePage = () =>
-  ensureBuilt('the page', ['core', 'contract', 'web'], async (during) => {
+  ensureBuilt('the page', ['core', 'contract', 'web', 'docs/guide', 'docs/screenshots'], async (during) => {
     await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false'], {
       env: NG_ENVIRONMENT,
       folder: 'web',
       shown: 'failed',
       during,
     });
+    // Pictures of the guide, which are those of the README.
+    cpSync(at('docs/screenshots'), at('web/dist/browser/guide-pictures'), { recursive: true });
     await compressFolder(at('web/dist/browser'));
   });
 

@@ -3,14 +3,16 @@
 //   npm run mutate                                all of core and of contract, every fault: hours
 //   npm run mutate core contract -- --sample 300  so many of each, drawn by lot, the same at every run
 //   npm run mutate core/src/panel                 one folder, every fault
-//   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds
-//   npm run mutate web/src/app/trip -- --sample 40  of the page, a quarter of a minute each
+//   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds; a file may be said as well
+//   npm run mutate web/src/app/trip               of the page: a minute, and a second for each
 //
 // Not in the gate. Property tests draw fewer cases here than there, so that a fault takes seconds. Words are not changed (texts
 // and tags say nothing about a formula); what runs once when a file is loaded, a table, is not either. Why, and what was found:
 // docs/decisions/030-faults-and-speed.md.
 import { Instrumenter } from '@stryker-mutator/instrumenter';
+import { AngularIgnorer } from '../node_modules/@stryker-mutator/instrumenter/dist/src/frameworks/angular-ignorer.js';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureLibraries } from './builds.mjs';
 import { generator } from './generator.mjs';
@@ -55,14 +57,16 @@ async function mutated(folder) {
   const scratch = `${SCRATCH}/${folder.replaceAll('/', '-')}`;
   mkdirSync(at(scratch), { recursive: true });
   const [name] = folder.split('/');
-  const specs = values.beside ? folder.replace('/src', '/dist') : `${name}/dist`;
+  const home = isFile(folder) ? dirname(folder) : folder;
+  const specs = values.beside ? home.replace('/src', '/dist') : `${name}/dist`;
   const written = (file, content) => {
     writeFileSync(at(scratch, file), JSON.stringify(content, null, 2));
     return `${scratch}/${file}`;
   };
   const jasmine = written('jasmine.json', {
     spec_dir: '.',
-    spec_files: [`${specs}/**/*.spec.js`],
+    // Those that take seconds each are left out: a fault that only they find would cost minutes.
+    spec_files: [`${specs}/**/*.spec.js`, `!${specs}/**/*.long.spec.js`],
     helpers: ['scripts/property-seed.mjs'],
     random: false,
   });
@@ -78,7 +82,9 @@ async function mutated(folder) {
     timeoutFactor: 1.1,
     mutate:
       sample === null
-        ? [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
+        ? isFile(folder)
+          ? [folder]
+          : [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
         : await drawn(folder, sample),
     mutator: { excludedMutations: NOT_CHANGED },
     // The copy: the package and the scripts; what is built is built in it.
@@ -104,60 +110,65 @@ async function mutated(folder) {
 
 /** The faults of a folder of the page. */
 async function mutatedPage(folder) {
-  const sources = new Map();
-  const faults = (await drawnOf(folder, sample ?? Infinity)).map(({ fileName, location, replacement }) => {
-    if (!sources.has(fileName)) sources.set(fileName, readFileSync(at(fileName), 'utf8'));
-    const source = sources.get(fileName);
-    const offset = ({ line, column }) =>
-      source.split('\n').slice(0, line).join('\n').length + (line > 0 ? 1 : 0) + column;
-    const [start, end] = [offset(location.start), offset(location.end)];
-    return {
-      file: fileName,
-      line: location.start.line + 1,
-      start,
-      end,
-      replacement,
-      was: source.slice(start, end),
-    };
-  });
-  const outcomes = await faultsInPage(faults, SCRATCH);
-  return faults.flatMap(({ file, line, was, replacement }, index) =>
-    outcomes[index] === null
-      ? []
-      : [
-          {
-            path: file,
-            isFound: outcomes[index],
-            line: `${file}:${line} ${short(was)} -> ${short(replacement)}`,
-          },
-        ],
+  const { files, mutants } = await drawnOf(folder, sample ?? Infinity);
+  const outcomes = await faultsInPage(
+    files,
+    mutants.map(({ id }) => id),
+    SCRATCH,
   );
+  return mutants.flatMap(({ id, fileName, location: { start, end }, replacement }) => {
+    const outcome = outcomes.get(id);
+    if (outcome === 'static') return [];
+    const place = { start: { ...start, line: start.line + 1 }, end: { ...end, line: end.line + 1 } };
+    const was = textAt(readFileSync(at(fileName), 'utf8'), shifted(place));
+    const unseen = outcome === 'unseen' ? '(no test comes by) ' : '';
+    return [
+      {
+        path: fileName,
+        isFound: outcome === 'found',
+        line: `${fileName}:${place.start.line} ${unseen}${short(was)} -> ${short(replacement)}`,
+      },
+    ];
+  });
+}
+
+/** The instrumenter counts columns from 0, the report from 1. */
+function shifted({ start, end }) {
+  return { start: { ...start, column: start.column + 1 }, end: { ...end, column: end.column + 1 } };
+}
+
+/** One file may be said instead of a folder. */
+function isFile(word) {
+  return word.endsWith('.ts');
 }
 
 /** Places of so many faults of a folder, by lot. */
 async function drawn(folder, count) {
   const place = ({ line, column }) => `${line + 1}:${column}`;
-  return (await drawnOf(folder, count)).map(
+  return (await drawnOf(folder, count)).mutants.map(
     ({ fileName, location }) => `${fileName}:${place(location.start)}-${place(location.end)}`,
   );
 }
 
-/** So many faults of a folder, by lot. */
+/** So many faults of a folder, by lot, and its files with all of them behind switches. */
 async function drawnOf(folder, count) {
-  const files = readdirSync(at(folder), { recursive: true })
-    .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file))
-    .map((file) => `${folder}/${file}`);
+  const files = isFile(folder)
+    ? [folder]
+    : readdirSync(at(folder), { recursive: true })
+        .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file))
+        .map((file) => `${folder}/${file}`);
   const quiet = { debug() {}, info() {}, warn() {}, isDebugEnabled: () => false };
-  const { mutants } = await new Instrumenter(quiet).instrument(
+  const { files: switched, mutants } = await new Instrumenter(quiet).instrument(
     files.map((name) => ({ name, mutate: true, content: readFileSync(at(name), 'utf8') })),
-    { excludedMutations: NOT_CHANGED, ignorers: [], plugins: null },
+    { excludedMutations: NOT_CHANGED, ignorers: [new AngularIgnorer()], plugins: null },
   );
   const random = generator(20270904);
-  return mutants
+  const taken = mutants
     .map((mutant) => ({ mutant, by: random() }))
     .sort((a, b) => a.by - b.by)
     .slice(0, count)
     .map(({ mutant }) => mutant);
+  return { files: switched, mutants: taken };
 }
 
 /** What the report says of each fault: found (a test failed, or ran out of time) or not. */

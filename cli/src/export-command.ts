@@ -1,6 +1,6 @@
 import { Command, Option } from 'commander';
 import { along, standAlone, type Gear, type Trip } from '@knapsack/contract';
-import { outingCalendar, placeAsGeoJson, placeAsGpx } from '@knapsack/contract/formats';
+import { outingCalendar, siteAsGeoJson, siteAsGpx } from '@knapsack/contract/formats';
 import {
   readGear,
   readPacking,
@@ -20,8 +20,8 @@ type Writer = (trip: Trip, shelf: readonly Gear[]) => string | null;
 const FORMATS: ReadonlyMap<string, Writer> = new Map<string, Writer>([
   ['trip', (trip, shelf) => `${JSON.stringify(standAlone(trip, shelf), null, 2)}\n`],
   ['ics', (trip, shelf) => outingCalendar(trip, shelf, Date.now())],
-  ['gpx', (trip) => placeAsGpx(trip)],
-  ['geojson', (trip) => placeAsGeoJson(trip)],
+  ['gpx', (trip) => siteAsGpx(trip)],
+  ['geojson', (trip) => siteAsGeoJson(trip)],
 ]);
 
 /** knapsack export: a trip as a file that others read. */

@@ -19,7 +19,7 @@ import {
   fail,
   fixed,
   plainSentence,
-  RATING_NAMES,
+  ASSUMPTION_NAMES,
   succeed,
   planSentence,
   type Assessment,
@@ -28,7 +28,7 @@ import {
   type Forecast,
   type PlanMark,
   type Result,
-  type Rating,
+  type Assumption,
 } from '@knapsack/core';
 import { sayLine } from './say-line.js';
 import { problemLine, taken } from './taken.js';
@@ -40,7 +40,7 @@ interface ForecastOptions {
   gear?: string;
   weather?: string;
   climate?: ClimateWord;
-  rating?: Rating;
+  rating?: Assumption;
   json?: boolean;
   csv?: boolean;
 }
@@ -53,7 +53,7 @@ export function forecastCommand(terminal: Terminal): Command {
     .option(...GEAR_OPTION)
     .option('--weather <FILE>', 'a forecast file, CSV or JSON, in place of the trip’s weather')
     .option('--climate <word>', 'simulated weather of a climate in place of the trip’s', climateWord)
-    .option('--rating <name>', `how the load is rated: ${RATING_NAMES.join(', ')}`, ratingName)
+    .option('--rating <name>', `which consumption figures: ${ASSUMPTION_NAMES.join(', ')}`, assumptionName)
     .option('--json', 'print the verdict and the steps as JSON')
     .option('--csv', 'print the steps as CSV')
     .action((tripFile: string, options: ForecastOptions) => {
@@ -86,18 +86,18 @@ export function forecastCommand(terminal: Terminal): Command {
 /** The trip with another weather and rating, where those are asked for. */
 function withOptions(trip: Trip, options: ForecastOptions, terminal: Terminal): Trip {
   const { weather, climate, rating } = options;
-  const rated = rating ? { ...trip, rating } : trip;
-  if (!weather && !climate) return rated;
+  const assumed = rating ? { ...trip, rating } : trip;
+  if (!weather && !climate) return assumed;
   const document = weather ? weatherOfFile(weather, trip, terminal) : simulatedFor(trip, climate);
   const { weather: hours, notes } = takeWeather(document, trip);
   for (const note of notes) terminal.err(`${weather ?? 'weather'}: ${note}\n`);
-  return { ...rated, weather: hours };
+  return { ...assumed, weather: hours };
 }
 
-function ratingName(text: string): Rating {
-  const name = RATING_NAMES.find((known) => known === text);
+function assumptionName(text: string): Assumption {
+  const name = ASSUMPTION_NAMES.find((known) => known === text);
   if (name) return name;
-  throw new InputProblem(`--rating: “${text}” is not known; choose one of ${RATING_NAMES.join(', ')}.`);
+  throw new InputProblem(`--rating: “${text}” is not known; choose one of ${ASSUMPTION_NAMES.join(', ')}.`);
 }
 
 const iso = (timeMs: number | null): string | null =>
@@ -137,7 +137,7 @@ const availabilityAsJson = ({ p50, p10, outages, longestH }: ChanceUp) => ({
 
 function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSays, zone: string) {
   const { run, chance } = found;
-  const { planEndMs, endMs, floorMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
+  const { planEndMs, endMs, reserveMs, radioDropoutMs, cutoffMs, lowestMs, marginHours, ...verdict } =
     run.verdict;
   const { events, schools, findings, ...figures } = verdict;
   return {
@@ -146,7 +146,7 @@ function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSay
     chance: {
       finish: chance.chance,
       standardError: tidy(chance.standardError),
-      samples: chance.draws,
+      samples: chance.samples,
       target: chance.target,
     },
     ...(chance.availability && { availability: availabilityAsJson(chance.availability) }),
@@ -161,7 +161,7 @@ function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSay
       events: events.map(({ timeMs, ...event }) => ({ ...event, time: iso(timeMs) })),
       planEnd: iso(planEndMs),
       end: iso(endMs),
-      floor: iso(floorMs),
+      reserve: iso(reserveMs),
       radioDropout: iso(radioDropoutMs),
       cutoff: iso(cutoffMs),
       lowest: iso(lowestMs),

@@ -32,6 +32,27 @@ const expectSentence = ({ code, out, err }: Awaited<ReturnType<typeof run>>, wor
   expect(err).toContain(words);
 };
 
+describe('knapsack --units, --clock, --currency', () => {
+  const trip = join(DEMO, 'trips', 'gannet-rock-light.json');
+
+  it('tell in US customary units and half days, and the next command in metric ones again', async () => {
+    const us = await run('--units', 'us', '--clock', '12', 'forecast', trip);
+    expect(us.code).toBe(0);
+    expect(us.out).toContain('4:00\u00A0PM');
+    const metric = await run('forecast', trip);
+    expect(metric.out).toContain('16:00');
+    expect(metric.out).not.toContain('PM');
+  });
+
+  it('take three letters for the currency, and nothing else', async () => {
+    expectSentence(
+      await run('--currency', 'dollars', 'forecast', trip),
+      '--currency is three letters like EUR',
+    );
+    expect((await run('--units', 'imperial', 'forecast', trip)).code).toBe(2);
+  });
+});
+
 describe('knapsack quick', () => {
   it('prints whiteboard arithmetic as JSON', async () => {
     const { code, out } = await runLine(`${QUICK} --json`);
@@ -123,7 +144,7 @@ describe('knapsack forecast', () => {
       steps: { soc: number }[];
     };
     expect(answer.verdict.lasts).toBeFalse();
-    expect(answer.verdict.binds).toBe('floor');
+    expect(answer.verdict.binds).toBe('reserve');
     expect(Date.parse(answer.verdict.end)).toBeGreaterThan(0);
     expect(answer.steps.length).toBe(26 * 12);
   });
@@ -143,7 +164,7 @@ describe('knapsack forecast', () => {
       join(DEMO, 'gear.json'),
     );
     expect(out).toMatch(/Lasts in .* simulated outings\. The typical outing lasts past Sun 09:00/);
-    expect(out).toContain('What the plan draws');
+    expect(out).toContain('What the plan takes from the battery');
     expect(out).not.toContain('best fixed aim');
     const sunny = await run('forecast', join(DEMO, 'trips/gannet-rock-light.json'));
     expect(sunny.out).toMatch(

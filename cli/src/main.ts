@@ -1,8 +1,9 @@
-import { Command, CommanderError } from 'commander';
+import { speakIn } from '@knapsack/core';
+import { Command, CommanderError, Option } from 'commander';
 import { backupCommand, restoreCommand } from './backup-command.js';
 import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
-import { placeCommand } from './place-command.js';
+import { siteCommand } from './site-command.js';
 import { quickCommand } from './quick-command.js';
 import { rationCommand } from './ration-command.js';
 import { sizeCommand } from './size-command.js';
@@ -29,6 +30,22 @@ const MISSED = 1;
 export async function main(args: readonly string[], terminal: Terminal = PROCESS): Promise<number> {
   const program = new Command('knapsack').description('Plans the energy of a portable radio outing.');
   program
+    .addOption(
+      new Option('--units <units>', 'what is told in: metric, or us for pounds, Fahrenheit and feet')
+        .choices(['metric', 'us'])
+        .default('metric'),
+    )
+    .addOption(new Option('--clock <hours>', 'hours of the clock').choices(['24', '12']).default('24'))
+    .addOption(new Option('--currency <code>', 'stands with prices, such as EUR').argParser(currencyAsTyped))
+    .hook('preAction', () => {
+      const { units, clock, currency } = program.opts<{
+        units: 'metric' | 'us';
+        clock: string;
+        currency?: string;
+      }>();
+      speakIn({ units, clock: clock === '12' ? 12 : 24, currency: currency ?? '' });
+    });
+  program
     .addCommand(quickCommand(terminal))
     .addCommand(forecastCommand(terminal))
     .addCommand(whatIfCommand(terminal))
@@ -38,7 +55,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))
     .addCommand(importCommand(terminal))
-    .addCommand(placeCommand(terminal))
+    .addCommand(siteCommand(terminal))
     .addCommand(backupCommand(terminal))
     .addCommand(restoreCommand(terminal))
     .addCommand(verifyCommand(terminal));
@@ -65,6 +82,13 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     }
     throw error;
   }
+}
+
+function currencyAsTyped(text: string): string {
+  const code = text.toUpperCase();
+  if (!/^[A-Z]{3}$/.test(code))
+    throw new InputProblem(`--currency is three letters like EUR; “${text}” is not.`);
+  return code;
 }
 
 /** Commander's "error: required option '--x' not specified" as a sentence on one line. */

@@ -31,7 +31,7 @@ export function quickCommand(terminal: Terminal): Command {
     'Hours that a battery lasts, by whiteboard arithmetic: usable x Ah / net amps. No Peukert, no volts, no cold; a trip knows more.',
   );
   command
-    .requiredOption('--capacity-ah <Ah>', 'capacity on the label', numberOption('ratedAh', '--capacity-ah'))
+    .requiredOption('--capacity-ah <Ah>', 'rated capacity', numberOption('ratedAh', '--capacity-ah'))
     .option(
       '--chemistry <name>',
       `one of ${CHEMISTRY_NAMES.join(', ')}`,
@@ -49,17 +49,13 @@ export function quickCommand(terminal: Terminal): Command {
       'mean current while transmitting',
       numberOption('transmitA', '--transmit-a'),
     )
-    .requiredOption(
-      '--share <share>',
-      'share of the time on transmit, 0 to 1',
-      numberOption('share', '--share'),
-    )
+    .requiredOption('--share <share>', 'transmit duty cycle, 0 to 1', numberOption('share', '--share'))
     .option('--always-a <A>', 'drawn all the time besides', numberOption('drawA', '--always-a'), 0)
     .option('--sun-a <A>', 'mean current from the sun', numberOption('sunA', '--sun-a'), 0)
     .option('--hours <h>', 'hours wanted, to compare with', numberOption('wantedHours', '--hours'))
     .option('--json', 'print JSON')
     .action((options: QuickOptions) => {
-      const usable = options.usable ?? 1 - CHEMISTRIES[options.chemistry].floorSoc;
+      const usable = options.usable ?? 1 - CHEMISTRIES[options.chemistry].reserveSoc;
       const { hours: wantedHours, ...rest } = options;
       const sum = quickSum({ ...rest, usable, ...(wantedHours !== undefined && { wantedHours }) });
       terminal.out(options.json ? `${JSON.stringify(sum)}\n` : inWords(sum, wantedHours));
@@ -81,7 +77,7 @@ function inWords(sum: QuickSum, wantedHours: number | undefined): string {
     `draws ${sayQuantity({ value: sum.meanA, unit: 'A' })} on average, net of the sun ${sayQuantity({ value: sum.netA, unit: 'A' })}`,
     `usable ${sayQuantity({ value: sum.usableAh, unit: 'Ah' })}`,
     sum.hours === null
-      ? 'the sun carries the load: no end'
+      ? 'solar covers the load: no end'
       : `lasts ${sayDuration(sum.hours)} (${fixed(sum.hours, 2)} h)`,
   ];
   if (sum.spareHours !== null) {

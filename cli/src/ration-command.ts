@@ -34,7 +34,7 @@ export function rationCommand(terminal: Terminal): Command {
     )
     .option(
       '--least-share <share>',
-      'share on transmit that no hour goes under, as for a relay',
+      'transmit duty cycle that no hour goes under, as for a relay',
       numberOption('share', '--least-share'),
       0,
     )

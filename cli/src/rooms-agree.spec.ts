@@ -8,8 +8,8 @@ import { fieldCard } from '@knapsack/contract/card';
 import { harnessReport, wireSays } from '@knapsack/contract/harness';
 import { readGear, readShelf, readTrip } from '@knapsack/contract/schemas';
 import { bags, trips } from '@knapsack/contract/testing';
-import { sparesOf } from '@knapsack/contract/pack';
-import { failures, failuresSum, runsSum } from '@knapsack/contract/what-if';
+import { sparesOf } from '@knapsack/contract/packing';
+import { failures, failuresSum, cableRunsSum } from '@knapsack/contract/what-if';
 import { fixed, plainSentence, planSentence, RULES, sayLastingShort, sayOdds, sayTerm } from '@knapsack/core';
 import { sayLine } from './say-line.js';
 import { main } from './main.js';
@@ -35,7 +35,7 @@ async function printed(folder: string, trip: Trip, gear: readonly Gear[]) {
     // The whole command looks at each month of the year as well; its own lines are these.
     whatIf: [
       failuresSum(failures(trip, gear), trip.place.timeZone),
-      runsSum(harnessReport(trip, gear).runs),
+      cableRunsSum(harnessReport(trip, gear).runs),
     ].flatMap(({ lines }) => lines.map(sayLine)),
   };
 }

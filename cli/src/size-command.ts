@@ -2,7 +2,7 @@ import { Command } from 'commander';
 import { targetOf } from '@knapsack/contract';
 import { readSizeOptions } from '@knapsack/contract/schemas';
 import { sizeAnswer, type KitAnswer, type SizeAnswer, type SizeOptions } from '@knapsack/contract/size';
-import { fixed, sayDuration } from '@knapsack/core';
+import { fixed, sayDuration, sayMoney, sayQuantity } from '@knapsack/core';
 import { searchShelf } from '@knapsack/server/search';
 import { numberOption } from './options.js';
 import { taken } from './taken.js';
@@ -24,7 +24,7 @@ interface Options {
 export function sizeCommand(terminal: Terminal): Command {
   return new Command('size')
     .description(
-      'Which battery and which panel of a shelf carry a trip with a chance, for what weight and money.',
+      'Which battery and which panel of a shelf carry a trip, how surely, at what weight and cost.',
     )
     .argument('<TRIP.json>', 'a trip document')
     .option(...GEAR_OPTION)
@@ -34,9 +34,9 @@ export function sizeCommand(terminal: Terminal): Command {
       numberAsTyped('--chance'),
     )
     .option('--max-kg <kg>', 'most that battery, panel and controller may weigh', numberAsTyped('--max-kg'))
-    .option('--max-price <money>', 'most that they may cost', numberAsTyped('--max-price'))
+    .option('--max-price <price>', 'most that they may cost', numberAsTyped('--max-price'))
     .option('--max-pieces <count>', 'most pieces', numberAsTyped('--max-pieces'))
-    .option('--wished', 'try wished-for gear as well')
+    .option('--wished', 'try what is on the wish list as well')
     .option('--aims <words>', 'how the panel may lie: planned, flat, propped, turned; with commas')
     .option('--json', 'print it as JSON')
     .action(async (tripFile: string, given: Options) => {
@@ -68,7 +68,7 @@ function inWords(name: string, answer: SizeAnswer): string {
   const {
     asked: chance,
     kits,
-    draws,
+    samples,
     lightest,
     cheapest,
     leastEffort,
@@ -87,13 +87,13 @@ function inWords(name: string, answer: SizeAnswer): string {
   const none = surest
     ? `No kit makes ${of100}. The nearest: ${sayKit(surest)}`
     : nearest
-      ? `No kit makes ${of100}, and none comes near. ${nearest.name}, ${fixed(nearest.grams / 1000, 2)} kg, lasts longest: ${sayDuration(nearest.meanHours)} on average.`
+      ? `No kit makes ${of100}, and none comes near. ${nearest.name}, ${sayQuantity({ value: nearest.grams, unit: 'g' })}, lasts longest: ${sayDuration(nearest.meanHours)} on average.`
       : `No kit is allowed: every one breaks a rule or a limit.`;
   return `${[
     name,
     ...(picked.length > 0 ? [`For ${of100}`, ...picked.map((line) => `  ${line}`)] : [none]),
     '',
-    `${kits} kits, each on ${draws} draws. Nothing is lighter and surer than:`,
+    `${kits} kits, each tried in ${samples} simulated outings. None is both lighter and surer than:`,
     ...byWeight.map((kit) => `  ${sayKit(kit)}`),
     ...(ruledOut.length > 0 ? ['', 'Ruled out'] : []),
     ...ruledOut.map(
@@ -103,4 +103,4 @@ function inWords(name: string, answer: SizeAnswer): string {
 }
 
 const sayKit = ({ name, grams, price, chance, standardError }: KitAnswer): string =>
-  `${fixed(grams / 1000, 2)} kg  ${price === null ? '' : `${Math.round(price)} in money  `}${fixed(chance * 100, 1)} % ± ${fixed(standardError * 100, 1)}  ${name}`;
+  `${sayQuantity({ value: grams, unit: 'g' })}  ${price === null ? '' : `price ${sayMoney(price)}  `}${fixed(chance * 100, 1)} % ± ${fixed(standardError * 100, 1)}  ${name}`;

@@ -37,7 +37,7 @@ function asJson({ fixes, failures, alone }: WhatIf) {
     fixes: fixes.map(({ words, trip, chance, fixes: enough }) => ({
       words,
       enough,
-      chance: { finish: chance.chance, standardError: chance.standardError, samples: chance.draws },
+      chance: { finish: chance.chance, standardError: chance.standardError, samples: chance.samples },
       trip,
     })),
     failures: failures.map(({ endMs, ...failure }) => ({ ...failure, end: iso(endMs) })),

@@ -2,7 +2,7 @@ import { Command } from 'commander';
 import {
   billCsv,
   billOf,
-  drawHarness,
+  harnessDrawing,
   harnessReport,
   svgOf,
   type HarnessReport,
@@ -32,18 +32,18 @@ export function wireCommand(terminal: Terminal): Command {
     .action((tripFile: string, { gear, json, svg, csv }: WireOptions) => {
       const { trip, shelf } = readTripFiles(tripFile, gear);
       const report = harnessReport(trip, shelf);
-      if (svg) terminal.out(`${svgOf(drawHarness(report, 'across'), `Wiring of ${trip.name}`)}\n`);
+      if (svg) terminal.out(`${svgOf(harnessDrawing(report, 'across'), `Wiring of ${trip.name}`)}\n`);
       else if (csv) terminal.out(billCsv(billOf(report)));
       else terminal.out(json ? `${JSON.stringify(report)}\n` : inWords(trip.name, report));
     });
 }
 
-function inWords(name: string, { runs, checks, joining, unreckoned }: HarnessReport): string {
+function inWords(name: string, { runs, checks, joining, uncalculated }: HarnessReport): string {
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
   return `${[
     name,
-    ...(unreckoned
-      ? ['', `The plan cannot be calculated: ${unreckoned} Currents are those of the blocks.`]
+    ...(uncalculated
+      ? ['', `The plan cannot be calculated: ${uncalculated} Currents are those of the blocks.`]
       : []),
     '',
     'Runs',

@@ -28,9 +28,10 @@ const handled = (trip: Trip): Trip => ({
 
 describe('what the calculation depends on', () => {
   it('is not what is named, noted, ticked, packed or rehearsed: nothing comes out otherwise', () => {
-    let calculated = 0;
+    let [asked, calculated] = [0, 0];
     fc.assert(
       fc.property(trips, bags, (trip, gear) => {
+        asked += 1;
         const other = handled(trip);
         expect(sameSum(trip, other)).toBeTrue();
         const [one, two] = [resolve(trip, gear), resolve(other, gear)];
@@ -41,7 +42,7 @@ describe('what the calculation depends on', () => {
         expect(harnessReport(other, gear)).toEqual(harnessReport(trip, gear));
       }),
     );
-    expect(calculated).toBeGreaterThan(5);
+    expect(calculated).toBeGreaterThan(asked / 20);
   });
 
   it('is everything else', () => {

@@ -1,3 +1,4 @@
+import { firstFrom } from './ascending.js';
 import type { Span } from './span.js';
 
 /**
@@ -25,14 +26,26 @@ export function timeGrid(outing: Span, stepMs: number, spans: readonly Span[]): 
   return edges.slice(0, count);
 }
 
-/** The first step that begins at an instant or after it; found by halving, since a month has many steps. */
-export function firstStepFrom(edgesMs: Float64Array, timeMs: number): number {
-  let low = 0;
-  let high = edgesMs.length - 1;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (edgesMs[middle] < timeMs) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+/** The first step that begins at an instant or after it; the number of steps where none does. */
+export const firstStepFrom = (edgesMs: ArrayLike<number>, timeMs: number): number =>
+  Math.min(firstFrom(edgesMs, timeMs), edgesMs.length - 1);
+
+/** The step that ends at or first after an instant, UTC epoch ms; the first and the last beyond the ends. */
+export const stepBefore = (edgesMs: ArrayLike<number>, timeMs: number): number =>
+  within(edgesMs, firstFrom(edgesMs, timeMs) - 1);
+
+/** The step that an instant falls into or begins, UTC epoch ms; the first and the last beyond the ends. */
+export function stepAt(edgesMs: ArrayLike<number>, timeMs: number): number {
+  const edge = firstFrom(edgesMs, timeMs);
+  return within(edgesMs, edgesMs[edge] === timeMs ? edge : edge - 1);
 }
+
+/** What is known at the edges of steps, at an instant: straight within its step, held beyond the ends. */
+export function valueAt(edgesMs: ArrayLike<number>, values: ArrayLike<number>, timeMs: number): number {
+  const step = stepBefore(edgesMs, timeMs);
+  const share = (timeMs - edgesMs[step]) / (edgesMs[step + 1] - edgesMs[step]);
+  return values[step] + Math.min(1, Math.max(0, share)) * (values[step + 1] - values[step]);
+}
+
+const within = ({ length }: ArrayLike<number>, step: number): number =>
+  Math.min(length - 2, Math.max(0, step));

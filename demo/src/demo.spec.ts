@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { assessTrip, resolve } from '@knapsack/contract';
 import { harnessReport } from '@knapsack/contract/harness';
-import { packingOf } from '@knapsack/contract/pack';
+import { packingOf } from '@knapsack/contract/packing';
 import { readShelf, readTrip } from '@knapsack/contract/schemas';
 import { chanceOf, forecast, typicalFactor, type Result } from '@knapsack/core';
 
@@ -39,7 +39,7 @@ describe('the demo', () => {
       harnessReport(trips.find(({ trip }) => trip.id === id)!.trip, gear).checks.map(
         ({ severity, rule, part }) => `${severity} ${rule} ${part}`,
       );
-    // Nobody has said which fuse stands before the lamp's converter. 18 Ah shorted are 1.5 kA, its protection opens before that
+    // It is not entered which fuse stands before the lamp's converter. 18 Ah shorted are 1.5 kA, its protection opens before that
     // matters. The computer's barrel is to be measured, the controller to be listened to; the rest of the light kit is sound.
     expect(said('gannet-rock-light')).toEqual([
       'look fuse tent-lamp.via',
@@ -49,7 +49,7 @@ describe('the demo', () => {
     ]);
     // Two batteries one after the other on one joint; 22 A at full power on a cable with a 10 A fuse; cables that nobody has
     // described; a lead battery whose limits are not entered, which nothing switches off, which would be charged with more than
-    // lead takes, and which at its reserve leaves the radio 11.4 V. The cable itself loses 0.35 V, about 3 %.
+    // cable takes, and which at its reserve leaves the radio 11.4 V. The cable itself loses 0.35 V, about 3 %.
     expect(said('headland-contest-camp')).toEqual([
       'stop changeover joint',
       'stop carries whimbrel-100',
@@ -74,7 +74,7 @@ describe('the demo', () => {
     );
     // 720 + 2210 + 1260 + 190 + 210 + 130 + 140 + 310 + 90 + 250 + 1620 g.
     expect([grams, limitG, overfull.length]).toEqual([7130, 9000, 0]);
-    expect(loose.map(({ name }) => name)).toEqual(['tent lamp', 'leads and spares']);
+    expect(loose.map(({ name }) => name)).toEqual(['tent lamp', 'cables and spares']);
   });
 
   it('agrees with the sum of Gannet Rock done by hand', () => {

@@ -1,7 +1,7 @@
 // The forecast in Node.js, panel included, and the tight loop of the search with a plain sum over the same arrays for scale.
 import { readFileSync } from 'node:fs';
 import { resolve } from '@knapsack/contract';
-import { explain, forecast, march, packAt, tightMarch, tightPack, tightSteps } from '@knapsack/core';
+import { explain, forecast, march, batteryPackAt, tightMarch, tightPack, tightSteps } from '@knapsack/core';
 import { median, timesOf } from './times.mjs';
 
 const read = (path) => JSON.parse(readFileSync(new URL(`../../demo/${path}`, import.meta.url), 'utf8'));
@@ -36,10 +36,17 @@ function tightLoop(run) {
   const count = steps.hours.length;
   const loadA = Float32Array.from(load.mean.amps);
   const sunA = Float32Array.from({ length: count }, (_, step) => sun.offeredAt(step, 13));
-  const given = { startSoc: 1, floorSoc: 0.1, radioDropoutV: 10.5, leadOhm: 0.02, sharedOhm: 0, cellsV: 13 };
+  const given = {
+    startSoc: 1,
+    reserveSoc: 0.1,
+    radioDropoutV: 10.5,
+    cableOhm: 0.02,
+    sharedOhm: 0,
+    cellsV: 13,
+  };
   const kits = Array.from({ length: KITS }, (_, index) => ({
     // Large enough to last, so that every step is walked; panels from none to more than is needed.
-    packs: [tightPack(packAt({ ...plan.packs[0].label, ratedAh: 40 + index }, 12), steps, given)],
+    packs: [tightPack(batteryPackAt({ ...plan.packs[0].label, ratedAh: 40 + index }, 12), steps, given)],
     run: { steps, loadA, sunA, sunGain: index / 20, controllerMaxA: 8 },
   }));
   const out = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
@@ -72,9 +79,9 @@ export function measure() {
   const plan = planOf(48, 5);
   const run = forecast(plan);
   const { load, packs, sun } = run;
-  const bank = [{ pack: packs[0], startSoc: 1, floorSoc: 0.1 }];
+  const bank = [{ pack: packs[0], startSoc: 1, reserveSoc: 0.1 }];
   const offeredAt = (step, volts) => sun.offeredAt(step, volts);
-  const input = { bank, load, offeredAt, radioDropoutV: 10.5, leadOhm: 0.02 };
+  const input = { bank, load, offeredAt, radioDropoutV: 10.5, cableOhm: 0.02 };
   const steps = load.edgesMs.length - 1;
   const marchMs = median(timesOf(() => march(input)));
   const tight = tightLoop(run);

@@ -1,7 +1,7 @@
 // The wiring of a large kit: what flows, every rule and the drawing, with the forecast that the currents come from told apart.
 import { readFileSync } from 'node:fs';
 import { resolve } from '@knapsack/contract';
-import { drawHarness, harnessReport } from '@knapsack/contract/harness';
+import { harnessDrawing, harnessReport } from '@knapsack/contract/harness';
 import { forecast } from '@knapsack/core';
 import { median, p95, timesOf } from './times.mjs';
 
@@ -51,12 +51,12 @@ export function measure() {
   const first = harnessReport(trip, shelf);
   if (first.runs.length !== RUNS) throw new Error(`the bench has ${first.runs.length} runs`);
   const plan = resolve(trip, shelf).value;
-  const reckoned = timesOf(() => forecast(plan), TIMES);
+  const calculated = timesOf(() => forecast(plan), TIMES);
   const reports = timesOf(() => harnessReport(trip, shelf), TIMES);
-  const drawn = timesOf(() => drawHarness(first, 'across'), TIMES);
-  const whole = timesOf(() => drawHarness(harnessReport(trip, shelf), 'across'), TIMES);
+  const drawn = timesOf(() => harnessDrawing(first, 'across'), TIMES);
+  const whole = timesOf(() => harnessDrawing(harnessReport(trip, shelf), 'across'), TIMES);
   return [
-    { what: `wiring of ${RUNS} runs: its forecast, median`, value: median(reckoned), unit: 'ms' },
+    { what: `wiring of ${RUNS} runs: its forecast, median`, value: median(calculated), unit: 'ms' },
     {
       what: `wiring of ${RUNS} runs: forecast, currents and rules, median`,
       value: median(reports),

@@ -1,4 +1,5 @@
 import { tripProblems } from '../documents/trip-rules.js';
+import { assessTrip } from '../resolve/assess-trip.js';
 import { curlew, shale, shelf, trip } from '../testing/outing.js';
 import { TEMPLATES, tripFrom } from './templates.js';
 
@@ -41,6 +42,22 @@ describe('a trip of a kind of outing', () => {
       ).loadout.map(({ gear }) => gear);
     expect(bagOf('Afternoon on a hill')).toEqual(['curlew', 'shale']);
     expect(bagOf('Contest from a van')).toEqual(['heavy', 'large']);
+  });
+
+  it('takes a battery that reaches the target chance, where there is one, not one that lasts in half of the outings', () => {
+    const sizes = [2, 3, 4, 5, 6, 8, 10, 20].map((ah) => ({
+      ...shale,
+      id: `shale-${ah}`,
+      ratedAh: { value: ah, source: 'datasheet' as const },
+      weightG: { value: ah * 120, source: 'measured' as const },
+    }));
+    const mine = [curlew, ...sizes];
+    for (const template of TEMPLATES.slice(0, 2)) {
+      const made = tripFrom(template, mine, empty, wednesday);
+      expect(assessTrip(made, mine).found!.chance.chance)
+        .withContext(template.name)
+        .toBeGreaterThanOrEqual(0.9);
+    }
   });
 
   it('is there without a shelf, with an empty bag', () => {

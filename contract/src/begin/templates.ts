@@ -1,7 +1,7 @@
-import type { Gear, Lead, Radio } from '../documents/gear.js';
+import type { Battery, Gear, Cable, Radio } from '../documents/gear.js';
 import type { Block, Trip } from '../documents/trip.js';
 import { MOST_DAYS } from '../fields/fields.js';
-import { kitForOuting } from '../gear/kit-for-outing.js';
+import { lightestLasting } from './lightest-lasting.js';
 import { bestPoints, HOUR_MS, nextWeekday, usualShare, type ActivityName, type Mode } from '@knapsack/core';
 
 /** Work of a template: hours from the outing's start. */
@@ -98,8 +98,8 @@ export const TEMPLATES: readonly Template[] = [
 const SATURDAY = 6;
 
 /**
- * A trip of a kind of outing with a bag from the shelf: the lightest radio that gives the power, its lead, and the lightest
- * battery that lasts. What the shelf cannot give is left out, to be put in. It begins on the Saturday to come.
+ * A trip of a kind of outing with a bag from the shelf: the lightest radio that gives the power, its cable, and the lightest
+ * battery that reaches the target chance. What the shelf cannot give is left out, to be put in. It begins on the Saturday to come.
  *
  * @param empty a trip with nothing in it yet, whose id, place and temperature it keeps
  * @param nowMs UTC epoch ms
@@ -119,7 +119,7 @@ export function tripFrom(template: Template, shelf: readonly Gear[], empty: Trip
     share: usualShare(activity, mode),
     ...(repeat && { repeat }),
   }));
-  const lead = bestLead(shelf);
+  const cable = bestCable(shelf);
   const trip: Trip = {
     ...empty,
     name: template.name,
@@ -131,22 +131,23 @@ export function tripFrom(template: Template, shelf: readonly Gear[], empty: Trip
     blocks,
     loadout: [
       ...(radio ? [{ gear: radio.id, count: 1 }] : []),
-      ...(lead ? [{ gear: lead.id, count: 1 }] : []),
+      ...(cable ? [{ gear: cable.id, count: 1 }] : []),
     ],
   };
-  const battery = radio && kitForOuting(trip, shelf, radio).battery;
-  const largest = shelf
-    .filter((gear) => gear.kind === 'battery' && !gear.archived && !gear.wished)
-    .sort((a, b) => (b.weightG?.value ?? 0) - (a.weightG?.value ?? 0))[0];
+  const batteries = shelf.filter(
+    (gear): gear is Battery => gear.kind === 'battery' && !gear.archived && !gear.wished,
+  );
+  const battery = radio && lightestLasting(trip, shelf, batteries);
+  const largest = [...batteries].sort((a, b) => (b.weightG?.value ?? 0) - (a.weightG?.value ?? 0))[0];
   const taken = battery ?? (radio ? largest : undefined);
   return taken ? { ...trip, loadout: [...trip.loadout, { gear: taken.id, count: 1 }] } : trip;
 }
 
 /** The lead to the radio that loses least, where its resistance is known. */
-const bestLead = (shelf: readonly Gear[]): Lead | undefined =>
+const bestCable = (shelf: readonly Gear[]): Cable | undefined =>
   shelf
     .filter(
-      (gear): gear is Lead =>
+      (gear): gear is Cable =>
         gear.kind === 'lead' && !gear.archived && !gear.wished && (gear.run ?? 'radio') === 'radio',
     )
     .sort((a, b) => (a.loopOhm?.value ?? Infinity) - (b.loopOhm?.value ?? Infinity))[0];

@@ -2,16 +2,17 @@ import { currentOf, transmitFigure, type TransmitFigure } from '../documents/tra
 import { withEntry, type FigureEntry } from '../documents/figure.js';
 import type { Radio } from '../documents/gear.js';
 import {
-  MODE_NAMES,
-  overFigures,
-  ratedCurrents,
-  radioCurrent,
-  stretchBetween,
-  stretchFigures,
+  assumedCurrents,
   familyOf,
   type Mode,
+  MODE_NAMES,
+  overFigures,
+  radioCurrent,
   type Readings,
+  sayMode,
+  stretchBetween,
   type StretchFigures,
+  stretchFigures,
 } from '@knapsack/core';
 
 /** What a stretch of the trace was: receiving, receiving at volume, key-down at a power, or a mode in real use. */
@@ -21,7 +22,7 @@ export const MARK_CHOICES: readonly { readonly value: MarkKind; readonly label: 
   { value: 'receive', label: 'receiving, quiet' },
   { value: 'byEar', label: 'receiving at volume' },
   { value: 'keyDown', label: 'key down' },
-  ...MODE_NAMES.map((mode) => ({ value: mode, label: `${mode} in real use` })),
+  ...MODE_NAMES.map((mode) => ({ value: mode, label: `${sayMode(mode)} in real use` })),
 ];
 
 /** A marked stretch of the trace, ms as the meter counts. */
@@ -57,7 +58,7 @@ export function levelsAt(
   mode: Mode,
 ): { receiveA: number; keyUpA: number; keyDownA: number } {
   const { keyUpAtReceive, byEar } = familyOf(mode);
-  const currents = ratedCurrents(
+  const currents = assumedCurrents(
     {
       receive: [{ amps: radio.receiveA.value, source: radio.receiveA.source }],
       transmit: radio.transmit,
@@ -77,7 +78,7 @@ const tidy = (value: number): number => Math.round(value * 10_000) / 10_000;
  * measured there before), or the mode's own factor. A sentence where the mark says nothing of it.
  */
 export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: string): Radio | string {
-  if (figures.readings < 2) return 'Nothing was read in this stretch.';
+  if (figures.readings < 2) return 'This segment has no readings.';
   const entry: FigureEntry = {
     value: tidy(figures.meanA),
     source: 'measured',
@@ -97,7 +98,7 @@ export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: 
     return { ...radio, receiveByEarA: withEntry(radio.receiveByEarA ?? null, entry) };
   if (mark.kind === 'keyDown') {
     if (entry.value <= radio.receiveA.value) {
-      return 'Key down draws more than receiving; this stretch does not. Was the key down in it?';
+      return 'Key down takes more current than receiving; this segment does not. Was the key down?';
     }
     const sameHere = ({ rfW, source }: TransmitFigure) => rfW === mark.powerW && source === 'measured';
     const before = radio.transmit.find(sameHere);
@@ -110,7 +111,7 @@ export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: 
     };
   }
   if (figures.factor === null) {
-    return 'There is no over in this stretch: the current never rises a quarter of the way to key-down.';
+    return 'There is no over in this segment: the current never rises a quarter of the way to key-down.';
   }
   const { kind: mode } = mark;
   const factor = Math.round(figures.factor * 1000) / 1000;

@@ -16,7 +16,7 @@ describe('the volts and the charge of a battery', () => {
       expect(row.keyDownV).toBeLessThan(row.receiveV);
       if (index > 0) expect(row.receiveV).toBeLessThan(rows[index - 1].receiveV);
     });
-    expect(rows.at(-1)).toEqual(jasmine.objectContaining({ isFloor: true, hours: 0 }));
+    expect(rows.at(-1)).toEqual(jasmine.objectContaining({ isReserve: true, hours: 0 }));
   });
 
   it('are open-circuit volts less the mean x polarisation and the current x ohmic resistance', () => {
@@ -44,7 +44,7 @@ describe('a field card', () => {
     expect(card.when).toContain('6 h 00');
     expect(card.verdict).toMatch(/^Lasts in .* simulated outings\. The typical outing lasts past Sat 18:00/);
     expect(card.schedule).toEqual([
-      ['Sat 13:00 to 15:00', 'CW 10 W', 'calling and running stations, 50 % on transmit'],
+      ['Sat 13:00 to 15:00', 'CW 10 W', 'calling and running stations, duty cycle 50 %'],
     ]);
     expect(card.fuses).toEqual([['Shale to Curlew', '10 A']]);
     expect(card.ration.length).toBeGreaterThan(0);
@@ -70,7 +70,7 @@ describe('a field card', () => {
     }));
     expect(fieldCard(kitTrip({ blocks }), kitShelf, null).schedule.at(-1)).toEqual([
       '…',
-      '17 more stretches',
+      '17 more blocks',
       'in the plan',
     ]);
   });

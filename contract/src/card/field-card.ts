@@ -1,31 +1,32 @@
 import {
   ACTIVITIES,
+  type Check,
+  type ChemistryName,
   fixed,
   HOUR_MS,
   plainSentence,
+  planSentence,
+  type Ration,
   sayCoordinates,
   sayDate,
   sayDay,
   sayDuration,
   sayHour,
+  sayMode,
   sayQuantity,
   sayTime,
   toLocator,
-  planSentence,
-  type Check,
-  type ChemistryName,
-  type Ration,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { REPEATS, type Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
-import { drawHarness, type HarnessDrawing } from '../harness/drawing.js';
+import { harnessDrawing, type HarnessDrawing } from '../harness/drawing.js';
 import type { ExpectedReadings } from '../harness/expected-readings.js';
 import { wireSays } from '../harness/harness-checks.js';
 import { harnessReport } from '../harness/harness-report.js';
-import { stationOf } from '../resolve/expand-blocks.js';
+import { positionOf } from '../resolve/expand-blocks.js';
 import { counted, lookUp } from '../resolve/look-up.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { assessTrip, sayMissing, type TripAssessment } from '../resolve/assess-trip.js';
 import { planFindings } from '../resolve/plan-findings.js';
 import { rationRules } from '../size/ration-words.js';
@@ -49,7 +50,7 @@ export interface FieldCard {
     readonly listening: string;
     readonly keyDown: string;
     readonly left: string;
-    readonly isFloor: boolean;
+    readonly isReserve: boolean;
   }[];
   readonly voltsNote: string;
   readonly ration: readonly (readonly [when: string, words: string])[];
@@ -110,15 +111,15 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
     schedule: scheduleOf(
       trip,
-      stationRadios(carried).map(({ name }) => name),
+      radiosByPosition(carried).map(({ name }) => name),
     ),
-    volts: (volts ?? []).map(({ soc, restV, receiveV, keyDownV, hours, isFloor }) => ({
+    volts: (volts ?? []).map(({ soc, restV, receiveV, keyDownV, hours, isReserve }) => ({
       charge: sayQuantity({ value: soc, unit: 'share' }),
       rest: `${fixed(restV, 1)} V`,
       listening: `${fixed(receiveV, 1)} V`,
       keyDown: `${fixed(keyDownV, 1)} V`,
       left: hours === null ? '' : sayDuration(hours),
-      isFloor,
+      isReserve,
     })),
     voltsNote: voltsNote(trip, volts ? chemistries : [], report.expected),
     ration: ration ? rationLines(ration, zone) : [],
@@ -129,7 +130,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     joining: report.joining.map(({ words }) => words).join(' '),
     parting: report.parting.map(({ words }) => words).join(' '),
     cautions: report.cautions,
-    wiring: drawHarness(report, 'across'),
+    wiring: harnessDrawing(report, 'across'),
   };
 }
 
@@ -153,14 +154,14 @@ function scheduleOf(trip: Trip, radios: readonly string[]): FieldCard['schedule'
     .map((block): readonly [string, string, string] => {
       const { start, end, mode, powerW, activity, share, repeat } = block;
       const when = spanWords(Date.parse(start), Date.parse(end), zone);
-      const radio = radios.length > 1 ? `${radios[stationOf(block) - 1] ?? ''} ` : '';
+      const radio = radios.length > 1 ? `${radios[positionOf(block) - 1] ?? ''} ` : '';
       return [
         repeat ? `${when}, ${REPEATS[repeat]}` : when,
-        `${radio}${mode} ${powerW} W`,
-        `${ACTIVITIES[activity].label}, ${sayQuantity({ value: share, unit: 'share' })} on transmit`,
+        `${radio}${sayMode(mode)} ${powerW} W`,
+        `${ACTIVITIES[activity].label}, duty cycle ${sayQuantity({ value: share, unit: 'share' })}`,
       ];
     });
-  return atMost(lines, MOST_SCHEDULE, (left) => ['…', `${left} more stretches`, 'in the plan']);
+  return atMost(lines, MOST_SCHEDULE, (left) => ['…', `${left} more blocks`, 'in the plan']);
 }
 
 /** The day once where it is the same. */
@@ -194,5 +195,5 @@ function voltsNote(
   const rest = chemistries.includes('lifepo4')
     ? 'At rest: panel off and an hour without load. Volts tell the charge below a fifth only; above it count Ah.'
     : 'At rest: panel off and an hour without load.';
-  return `${rest} At the battery, ${amps(receiveA)} drawn while listening and ${amps(keyDownA)} with the key down, at ${fixed(temperatureC, 0)} °C. Hours are of average work without sun.${turns}`;
+  return `${rest} At the battery, ${amps(receiveA)} drawn while listening and ${amps(keyDownA)} with the key down, at ${sayQuantity({ value: temperatureC, unit: 'C' })}. Hours are of average work without sun.${turns}`;
 }

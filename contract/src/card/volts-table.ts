@@ -1,9 +1,9 @@
-import { openCircuitVolts, packAt, type Pack } from '@knapsack/core';
+import { openCircuitVolts, batteryPackAt, type BatteryPack } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import type { ExpectedReadings } from '../harness/expected-readings.js';
 import type { Carried } from '../resolve/look-up.js';
-import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
+import { reserveSocOf, packLabelOf } from '../resolve/resolve-packs.js';
 
 /** What a meter at the battery shows at a charge. */
 export interface VoltsRow {
@@ -14,7 +14,7 @@ export interface VoltsRow {
   readonly keyDownV: number;
   /** Hours of average work down to the reserve from here, without sun; null without a forecast. */
   readonly hours: number | null;
-  readonly isFloor: boolean;
+  readonly isReserve: boolean;
 }
 
 const TENTHS = [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1];
@@ -33,20 +33,20 @@ export function voltsTable(
   if (!piece || piece.gear.kind === 'station') return null;
   // One after the other, each battery is a table of its own; they are alike where they lie in parallel.
   const together = trip.batteryUse === 'turns' ? 1 : pieces.length;
-  const pack = packAt(packLabelOf(piece.gear, together), trip.temperatureC);
-  const floor = floorOf(trip, piece.gear);
+  const pack = batteryPackAt(packLabelOf(piece.gear, together), trip.temperatureC);
+  const reserveSoc = reserveSocOf(trip, piece.gear);
   const meanA = workingA ?? receiveA;
   const row = (soc: number): VoltsRow => ({
     soc,
     restV: openCircuitVolts(pack, soc),
     receiveV: underLoad(pack, soc, meanA, receiveA),
     keyDownV: underLoad(pack, soc, meanA, keyDownA),
-    hours: workingA ? (Math.max(0, soc - floor) * pack.deliverableAh) / workingA : null,
-    isFloor: soc === floor,
+    hours: workingA ? (Math.max(0, soc - reserveSoc) * pack.deliverableAh) / workingA : null,
+    isReserve: soc === reserveSoc,
   });
-  return [...new Set([...TENTHS.filter((soc) => soc > floor), floor])].map(row);
+  return [...new Set([...TENTHS.filter((soc) => soc > reserveSoc), reserveSoc])].map(row);
 }
 
 /** The polarisation follows the mean of the work, whatever the key does. */
-const underLoad = (pack: Pack, soc: number, meanA: number, amps: number): number =>
+const underLoad = (pack: BatteryPack, soc: number, meanA: number, amps: number): number =>
   openCircuitVolts(pack, soc) - meanA * pack.polarisationOhm - amps * pack.ohmicOhm;

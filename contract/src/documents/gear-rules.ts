@@ -1,5 +1,5 @@
 import { ownHoursProblem } from './accessory-rule.js';
-import type { Accessory, Lead } from './gear.js';
+import type { Accessory, Cable } from './gear.js';
 
 /** What is wrong between the draws of an accessory, or null. */
 export function drawProblem({ drawA, drawW, via, transmitDraw, rule }: Accessory): string | null {
@@ -15,10 +15,10 @@ export function drawProblem({ drawA, drawW, via, transmitDraw, rule }: Accessory
   return ownHoursProblem(rule)?.sentence ?? null;
 }
 
-/** What is wrong with how a lead is described, or null. */
-export function leadProblem({ loopOhm, wire }: Lead): string | null {
+/** What is wrong with how a cable is described, or null. */
+export function cableProblem({ loopOhm, wire }: Cable): string | null {
   if (loopOhm === undefined && wire === undefined) {
-    return 'A lead is described by its resistance or by what it is made of: give loopOhm, wire or both.';
+    return 'A cable is described by its resistance or by what it is made of: give loopOhm, wire or both.';
   }
   if (wire && (wire.awg === undefined) === (wire.areaMm2 === undefined)) {
     return 'A wire has either a gauge or a cross section: give one of awg and areaMm2.';

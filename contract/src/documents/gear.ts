@@ -3,7 +3,7 @@ import type {
   ControllerKind,
   ConverterName,
   Mode,
-  RunName,
+  CableRunName,
   Source,
   Technology,
 } from '@knapsack/core';
@@ -121,7 +121,7 @@ export interface Battery extends GearCommon {
 }
 
 /** A boxed power station: cells, a regulated 12 V socket and an input for panels. */
-export interface Station extends GearCommon {
+export interface PowerStation extends GearCommon {
   readonly kind: 'station';
   readonly chemistry: ChemistryName;
   readonly cellsInSeries: number;
@@ -163,17 +163,17 @@ export interface Amplifier extends GearCommon {
   readonly modes?: readonly Mode[];
 }
 
-/** A lead: its resistance, what it is made of, or both. */
-export interface Lead extends GearCommon {
+/** A cable: its resistance, what it is made of, or both. */
+export interface Cable extends GearCommon {
   readonly kind: 'lead';
   /** Where it usually goes; distribution (or battery) to radio if absent. */
-  readonly run?: RunName;
+  readonly run?: CableRunName;
   /** Resistance there and back with its contacts and fuses, ohm; it goes before what the wire would give. */
   readonly loopOhm?: Figure;
   readonly wire?: Wire;
 }
 
-/** What a lead is made of. */
+/** What a cable is made of. */
 export interface Wire {
   /** Gauge, or cross section in mm2: one of the two. */
   readonly awg?: number;
@@ -280,10 +280,10 @@ export interface OtherGear extends GearCommon {
 export type Gear =
   | Radio
   | Battery
-  | Station
+  | PowerStation
   | Amplifier
   | Accessory
-  | Lead
+  | Cable
   | Panel
   | ControllerGear
   | Charger

@@ -22,7 +22,7 @@ export interface AddedPart {
 }
 
 /** What has been said of the run that leads to a part; what is absent is as the bag's lead has it. */
-export interface RunNote {
+export interface CableRunNote {
   /** Id of the part, as the harness names it. */
   readonly to: string;
   /** Joined to another part than the usual one. */
@@ -58,13 +58,13 @@ export interface Changeover {
 /** How the kit is wired otherwise than the bag alone would say. */
 export interface HarnessNotes {
   readonly parts?: readonly AddedPart[];
-  readonly runs?: readonly RunNote[];
+  readonly runs?: readonly CableRunNote[];
   /** Stands in the place of the batteries’ joint. */
   readonly changeover?: Changeover;
 }
 
 /** Parts of which something else is said than before, by their ids: those that were put in or taken out as well. */
-export function changedRuns(
+export function changedCableRuns(
   before: HarnessNotes | undefined,
   now: HarnessNotes | undefined,
 ): ReadonlySet<string> {

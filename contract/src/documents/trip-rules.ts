@@ -40,7 +40,7 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
   const placed = blocks.map((block, index) => ({
     index,
     id: block.id,
-    station: block.station ?? 1,
+    position: block.station ?? 1,
     startMs: Date.parse(block.start),
     endMs: Date.parse(block.end),
   }));
@@ -66,8 +66,8 @@ function blockProblems({ blocks }: Trip, startMs: number, endMs: number): Proble
       );
     }
   }
-  for (const station of new Set(placed.map((one) => one.station))) {
-    const inOrder = placed.filter((one) => one.station === station).sort((a, b) => a.startMs - b.startMs);
+  for (const position of new Set(placed.map((one) => one.position))) {
+    const inOrder = placed.filter((one) => one.position === position).sort((a, b) => a.startMs - b.startMs);
     for (let index = 1; index < inOrder.length; index++) {
       if (inOrder[index].startMs < inOrder[index - 1].endMs) {
         problems.push(

@@ -3,8 +3,8 @@ import {
   type ActivityName,
   type Mode,
   type Mount,
-  type Rating,
-  type RunName,
+  type Assumption,
+  type CableRunName,
 } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Gear } from './gear.js';
@@ -17,7 +17,7 @@ import type { AimChoice, PanelPlace, Weather } from './sun.js';
 export const TRIP_SCHEMA = 'knapsack.trip';
 export const TRIP_VERSION = 6;
 
-export interface Place {
+export interface Site {
   readonly name: string;
   /** Degrees, north and east positive. */
   readonly latitudeDeg?: number;
@@ -43,8 +43,8 @@ export interface Block {
   /** Voice with heavy speech processing. */
   readonly processed?: boolean;
   /** How its load is rated; as the trip if absent. */
-  readonly rating?: Rating;
-  /** Which of the stations works it, 1 for the first; the radios in the bag's order are the stations. The first if absent. */
+  readonly rating?: Assumption;
+  /** Which of the operating positions works it, 1 for the first; the radios in the bag's order are the operating positions. The first if absent. */
   readonly station?: number;
   /** Done again at the same time of every day, or of every hour, until the outing ends; once if absent. */
   readonly repeat?: RepeatWord;
@@ -66,8 +66,8 @@ export interface LoadoutItem {
   readonly rule?: AccessoryRule;
   /** Of the count of panels, how many are in series; the rest of them in parallel. */
   readonly inSeries?: number;
-  /** Another run than the lead's own, for this trip. */
-  readonly run?: RunName;
+  /** Another run than the cable's own, for this trip. */
+  readonly run?: CableRunName;
   /** Id of the bag that it lies in; in none yet if absent. */
   readonly bag?: string;
   /** What it is taken for; part of the base if absent. */
@@ -101,7 +101,7 @@ export interface Trip {
   readonly id: string;
   readonly name: string;
   readonly note?: string;
-  readonly place: Place;
+  readonly place: Site;
   readonly start: string;
   readonly end: string;
   /** Air around the battery, degrees C. */
@@ -113,7 +113,7 @@ export interface Trip {
   /** Days in store between charge-up and start; the charge that leaks away in them is taken off. */
   readonly storedDays?: number;
   /** How the load is rated; "measured" if absent, which is "expected" where nothing was measured. */
-  readonly rating?: Rating;
+  readonly rating?: Assumption;
   /** Batteries together, or one after the other; together if absent. */
   readonly batteryUse?: 'parallel' | 'turns';
   /** With batteries in turn: the sun charges one that is not in use. */
@@ -145,7 +145,7 @@ export interface Trip {
   /** What is ticked and read, where it travels with the document; here it stands beside it (see beside.ts). */
   readonly packed?: readonly PackedTick[];
   readonly results?: readonly StepResult[];
-  /** How the kit is wired, where more is said of it than the leads of the bag. */
+  /** How the kit is wired, where more is said of it than the cables of the bag. */
   readonly harness?: HarnessNotes;
   readonly packing?: Packing;
   readonly rehearsal?: Rehearsal;

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { tripProblems } from '../documents/trip-rules.js';
 import type { Trip } from '../documents/trip.js';
-import { stationOf } from '../resolve/expand-blocks.js';
+import { positionOf } from '../resolve/expand-blocks.js';
 import { hour, hoursOfBlocks, trip } from '../testing/outing.js';
 import {
-  giveToStation,
+  giveToPosition,
   repeatBlock,
   addBlock,
   changeBlock,
@@ -15,6 +15,7 @@ import {
   resizeBlock,
   spanOf,
   usualWork,
+  withDutyCycle,
 } from './blocks.js';
 
 describe('editing blocks', () => {
@@ -67,13 +68,13 @@ describe('editing blocks', () => {
     expect(removeBlock(trip(), 'one').blocks.map(({ id }) => id)).toEqual(['two']);
   });
 
-  it('leaves the other stations alone, and gives a block to one of them', () => {
+  it('leaves the other operating positions alone, and gives a block to one of them', () => {
     const both = addBlock(trip(), 'other', { startMs: hour(8.5), endMs: hour(11) }, usualWork(5), 2)!;
     expect(both.blocks.find(({ id }) => id === 'other')).toEqual(jasmine.objectContaining({ station: 2 }));
     // Station 1 works from 12 on and does not stand in the way.
     expect(hoursOfBlocks(resizeBlock(both, 'other', 'end', hour(14)))).toContain([8.5, 14]);
     expect(addBlock(both, 'x', { startMs: hour(9), endMs: hour(10) }, usualWork(5), 2)).toBeNull();
-    const back = giveToStation(both, 'other', 1).blocks.find(({ id }) => id === 'other')!;
+    const back = giveToPosition(both, 'other', 1).blocks.find(({ id }) => id === 'other')!;
     expect('station' in back).toBeFalse();
   });
 
@@ -84,22 +85,38 @@ describe('editing blocks', () => {
   });
 });
 
+describe('a duty cycle that was found', () => {
+  it('goes to every block of its mode and to no other; a trip that it changes nothing in stays the same', () => {
+    const [first] = trip().blocks;
+    const blocks = [
+      { ...first, id: 'a', mode: 'SSB', share: 0.5 },
+      { ...first, id: 'b', mode: 'CW', share: 0.5 },
+      { ...first, id: 'c', mode: 'SSB', share: 0.3 },
+    ] as const;
+    const mixed = { ...trip(), blocks: blocks };
+    expect(withDutyCycle(mixed, 'SSB', 0.3).blocks.map(({ share }) => share)).toEqual([0.3, 0.5, 0.3]);
+    expect(withDutyCycle(mixed, 'SSB', 0.3).blocks[1]).toBe(mixed.blocks[1]);
+    expect(withDutyCycle(mixed, 'FT8', 0.3)).toBe(mixed);
+    expect(withDutyCycle(withDutyCycle(mixed, 'SSB', 0.3), 'SSB', 0.3).blocks[0].share).toBe(0.3);
+  });
+});
+
 describe('blocks under any hands', () => {
   const when = fc.integer({ min: 4 * 4, max: 20 * 4 }).map((quarters) => hour(quarters / 4));
   const which = fc.constantFrom('one', 'two', 'b0', 'b1', 'b2');
-  const station = fc.constantFrom(1, 2);
+  const position = fc.constantFrom(1, 2);
   const edits = fc.array(
     fc.oneof(
       fc.record({ is: fc.constant('move' as const), which, when }),
       fc.record({ is: fc.constant('stretch' as const), which, edge: fc.constantFrom('start', 'end'), when }),
-      fc.record({ is: fc.constant('add' as const), when, to: when, station }),
+      fc.record({ is: fc.constant('add' as const), when, to: when, station: position }),
       fc.record({ is: fc.constant('remove' as const), which }),
     ),
     { maxLength: 12 },
   );
   const lengthOf = (one: { start: string; end: string }) => spanOf(one).endMs - spanOf(one).startMs;
 
-  it('never overlap at a station nor leave the outing, keep their length when moved, and stay in order when added', () => {
+  it('never overlap at an operating position nor leave the outing, keep their length when moved, and stay in order when added', () => {
     fc.assert(
       fc.property(edits, (hands) => {
         let now: Trip = trip();
@@ -128,7 +145,7 @@ describe('blocks under any hands', () => {
 
   it('find a free stretch that a block fills entirely, at the first such hour, and none only where none is', () => {
     fc.assert(
-      fc.property(edits, when, fc.integer({ min: 1, max: 40 }), station, (hands, from, quarters, at) => {
+      fc.property(edits, when, fc.integer({ min: 1, max: 40 }), position, (hands, from, quarters, at) => {
         let now: Trip = trip();
         hands.forEach((hand, index) => {
           if (hand.is !== 'add') return;
@@ -148,7 +165,7 @@ describe('blocks under any hands', () => {
         const filled = addBlock(now, 'new', found, usualWork(5), at)!;
         const block = filled.blocks.find(({ id }) => id === 'new')!;
         expect(spanOf(block)).toEqual(found);
-        expect(stationOf(block)).toBe(at);
+        expect(positionOf(block)).toBe(at);
         expect(found.endMs - found.startMs).toBeLessThanOrEqual(quarters * QUARTER_MS);
         // Either as long as was asked for, or up to what stands after it.
         if (found.endMs - found.startMs < quarters * QUARTER_MS) expect(free).not.toContain(found.endMs);

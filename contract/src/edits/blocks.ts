@@ -1,6 +1,6 @@
-import { stationOf } from '../resolve/expand-blocks.js';
+import { positionOf } from '../resolve/expand-blocks.js';
 import type { Block, RepeatWord, Trip } from '../documents/trip.js';
-import { ACTIVITIES, MINUTE_MS, type Rating, type Span } from '@knapsack/core';
+import { ACTIVITIES, MINUTE_MS, type Assumption, type Mode, type Span } from '@knapsack/core';
 
 /** Blocks begin and end on quarters of an hour, unless their hours are typed. */
 export const QUARTER_MS = 15 * MINUTE_MS;
@@ -16,11 +16,11 @@ const iso = (timeMs: number): string => new Date(timeMs).toISOString();
 export const toQuarter = (timeMs: number): number => Math.round(timeMs / QUARTER_MS) * QUARTER_MS;
 const clamp = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high);
 
-/** The free time around a block of a station: from the end of the one before to the start of the one after, inside the outing. */
-export function roomAround(trip: Trip, span: Span, station: number, exceptId?: string): Span {
+/** The free time around a block of an operating position: from the end of the one before to the start of the one after, inside the outing. */
+export function roomAround(trip: Trip, span: Span, position: number, exceptId?: string): Span {
   let { startMs, endMs } = spanOf(trip);
   for (const block of trip.blocks) {
-    if (block.id === exceptId || stationOf(block) !== station) continue;
+    if (block.id === exceptId || positionOf(block) !== position) continue;
     const other = spanOf(block);
     if (other.endMs <= span.startMs) startMs = Math.max(startMs, other.endMs);
     else if (other.startMs >= span.endMs) endMs = Math.min(endMs, other.startMs);
@@ -34,7 +34,7 @@ export function roomAround(trip: Trip, span: Span, station: number, exceptId?: s
 export function moveBlock(trip: Trip, id: string, toMs: number): Trip {
   return withBlock(trip, id, (block) => {
     const span = spanOf(block);
-    const room = roomAround(trip, span, stationOf(block), id);
+    const room = roomAround(trip, span, positionOf(block), id);
     const startMs = clamp(toMs, room.startMs, room.endMs - (span.endMs - span.startMs));
     return startMs === span.startMs
       ? block
@@ -46,7 +46,7 @@ export function moveBlock(trip: Trip, id: string, toMs: number): Trip {
 export function resizeBlock(trip: Trip, id: string, edge: Edge, toMs: number): Trip {
   return withBlock(trip, id, (block) => {
     const span = spanOf(block);
-    const room = roomAround(trip, span, stationOf(block), id);
+    const room = roomAround(trip, span, positionOf(block), id);
     const least = Math.min(QUARTER_MS, span.endMs - span.startMs);
     const timeMs =
       edge === 'start'
@@ -80,16 +80,16 @@ export const usualWork = (powerW: number): Work => ({
   share: ACTIVITIES.answering.share,
 });
 
-/** Adds a block where it fits at a station; null where no quarter of an hour is free. */
-export function addBlock(trip: Trip, id: string, wanted: Span, work: Work, station = 1): Trip | null {
+/** Adds a block where it fits at an operating position; null where no quarter of an hour is free. */
+export function addBlock(trip: Trip, id: string, wanted: Span, work: Work, position = 1): Trip | null {
   const outing = spanOf(trip);
   const startMs = clamp(wanted.startMs, outing.startMs, outing.endMs);
   const taken = trip.blocks.some((block) => {
     const span = spanOf(block);
-    return stationOf(block) === station && span.startMs <= startMs && startMs < span.endMs;
+    return positionOf(block) === position && span.startMs <= startMs && startMs < span.endMs;
   });
   if (taken) return null;
-  const room = roomAround(trip, { startMs, endMs: startMs }, station);
+  const room = roomAround(trip, { startMs, endMs: startMs }, position);
   const endMs = Math.min(wanted.endMs, room.endMs);
   if (endMs - startMs < QUARTER_MS) return null;
   const { activity, mode, powerW, share } = work;
@@ -105,17 +105,17 @@ export function addBlock(trip: Trip, id: string, wanted: Span, work: Work, stati
         mode,
         powerW,
         share,
-        ...(station > 1 && { station }),
+        ...(position > 1 && { station: position }),
       },
     ].sort((a, b) => Date.parse(a.start) - Date.parse(b.start)),
   };
 }
 
-/** The first free stretch of a station, of up to some length, at or after an instant, or before it where none follows; null where the outing is full. */
-export function freeStretch(trip: Trip, fromMs: number, lengthMs: number, station = 1): Span | null {
+/** The first free stretch of an operating position, of up to some length, at or after an instant, or before it where none follows; null where the outing is full. */
+export function freeStretch(trip: Trip, fromMs: number, lengthMs: number, position = 1): Span | null {
   const outing = spanOf(trip);
   const edges = trip.blocks
-    .filter((block) => stationOf(block) === station)
+    .filter((block) => positionOf(block) === position)
     .map(spanOf)
     .sort((a, b) => a.startMs - b.startMs);
   const gaps: Span[] = [];
@@ -136,12 +136,18 @@ export const repeatBlock = (trip: Trip, id: string, repeat: RepeatWord | null): 
   withBlock(trip, id, ({ repeat: _before, ...block }) => ({ ...block, ...(repeat && { repeat }) }));
 
 /** Rates a block otherwise than the trip, or as the trip (null). */
-export const rateBlock = (trip: Trip, id: string, rating: Rating | null): Trip =>
-  withBlock(trip, id, ({ rating: _before, ...block }) => ({ ...block, ...(rating && { rating }) }));
+export const assumeForBlock = (trip: Trip, id: string, assumption: Assumption | null): Trip =>
+  withBlock(trip, id, ({ rating: _before, ...block }) => ({
+    ...block,
+    ...(assumption && { rating: assumption }),
+  }));
 
-/** Gives a block to another station. */
-export const giveToStation = (trip: Trip, id: string, station: number): Trip =>
-  withBlock(trip, id, ({ station: _before, ...block }) => ({ ...block, ...(station > 1 && { station }) }));
+/** Gives a block to another operating position. */
+export const giveToPosition = (trip: Trip, id: string, position: number): Trip =>
+  withBlock(trip, id, ({ station: _before, ...block }) => ({
+    ...block,
+    ...(position > 1 && { station: position }),
+  }));
 
 function withBlock(trip: Trip, id: string, change: (block: Block) => Block): Trip {
   const index = trip.blocks.findIndex((block) => block.id === id);
@@ -149,4 +155,12 @@ function withBlock(trip: Trip, id: string, change: (block: Block) => Block): Tri
   const changed = change(trip.blocks[index]);
   if (changed === trip.blocks[index]) return trip;
   return { ...trip, blocks: trip.blocks.with(index, changed) };
+}
+
+/** The blocks of a mode with a transmit duty cycle that was found, 0 to 1; a trip that has none of it, or has it already, stays the same. */
+export function withDutyCycle(trip: Trip, mode: Mode, share: number): Trip {
+  const blocks = trip.blocks.map((block) =>
+    block.mode === mode && block.share !== share ? { ...block, share } : block,
+  );
+  return blocks.some((block, index) => block !== trip.blocks[index]) ? { ...trip, blocks } : trip;
 }

@@ -1,7 +1,7 @@
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Gear } from '../documents/gear.js';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
-import type { RunName } from '@knapsack/core';
+import type { CableRunName } from '@knapsack/core';
 
 /** Puts another gear item in the place of one. */
 export const swapItem = (trip: Trip, index: number, gearId: string): Trip =>
@@ -15,8 +15,8 @@ export const setCount = (trip: Trip, index: number, count: number): Trip =>
 export const setRule = (trip: Trip, index: number, rule: AccessoryRule): Trip =>
   withItem(trip, index, (item) => ({ ...item, rule }));
 
-/** Another run than the lead's own, for this trip. */
-export const setRun = (trip: Trip, index: number, run: RunName): Trip =>
+/** Another run than the cable's own, for this trip. */
+export const setCableRun = (trip: Trip, index: number, run: CableRunName): Trip =>
   withItem(trip, index, (item) => ({ ...item, run }));
 
 /** So many panels of one kind in strings of so many; the count becomes a multiple of the string's length. */

@@ -1,4 +1,4 @@
-import { packingOf } from '../pack/packing-of.js';
+import { packingOf } from '../packing/packing-of.js';
 import { shelf, trip } from '../testing/outing.js';
 import {
   addBag,

@@ -1,6 +1,6 @@
 import type { Bag, ModuleName, Packing, WayIn } from '../documents/packing.js';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
-import { bagsOf } from '../pack/packing-of.js';
+import { bagsOf } from '../packing/packing-of.js';
 
 const withItem = (trip: Trip, index: number, change: (item: LoadoutItem) => LoadoutItem): Trip => {
   const item = trip.loadout[index];

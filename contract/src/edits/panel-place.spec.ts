@@ -27,7 +27,7 @@ describe('editing the panel’s place', () => {
     const two = changeShade(addShade(added), 1, { fraction: 0.3 });
     expect(two.panelPlace!.shade!.map(({ fraction }) => fraction)).toEqual([1, 0.3]);
     expect(removeShade(two, 0).panelPlace!.shade!.map(({ fraction }) => fraction)).toEqual([0.3]);
-    // A plan in which nobody has said how the panel lies has no shade, and keeps its own mount where it has said.
+    // A plan that does not say how the panel lies has no shade, and keeps its own mount where it has said.
     expect(changeShade(trip(), 0, { fraction: 1 }).panelPlace?.shade).toEqual([]);
     expect(removeShade(trip(), 0).panelPlace?.shade).toEqual([]);
     const tilted = {

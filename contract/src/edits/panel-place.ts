@@ -5,7 +5,7 @@ import { fail, succeed, type Result } from '@knapsack/core';
 import { spanOf } from './blocks.js';
 
 /** Changes how the panel lies. */
-export const changePlace = (trip: Trip, change: Partial<PanelPlace>): Trip => ({
+export const changePanelPlace = (trip: Trip, change: Partial<PanelPlace>): Trip => ({
   ...trip,
   panelPlace: { ...(trip.panelPlace ?? USUAL_PLACE), ...change },
 });
@@ -35,7 +35,7 @@ export function changeTurn(trip: Trip, index: number, timeMs: number | null): Tr
   if (aim.how !== 'at') return trip;
   const kept = aim.times.filter((_, at) => at !== index);
   const times = timeMs === null ? kept : [...kept, iso(timeMs)].sort((a, b) => Date.parse(a) - Date.parse(b));
-  return times.length === 0 ? trip : changePlace(trip, { aim: { how: 'at', times } });
+  return times.length === 0 ? trip : changePanelPlace(trip, { aim: { how: 'at', times } });
 }
 
 /** Two hours of whole shade in the middle of the outing, to be moved to where they belong. */
@@ -44,18 +44,18 @@ export function addShade(trip: Trip): Trip {
   const fromMs = Math.floor((startMs + endMs) / 2 / HOUR_MS) * HOUR_MS;
   const toMs = Math.min(fromMs + 2 * HOUR_MS, endMs);
   const added: ShadeHours = { start: iso(fromMs), end: iso(toMs), fraction: 1, label: 'shade' };
-  return changePlace(trip, { shade: [...(trip.panelPlace?.shade ?? []), added] });
+  return changePanelPlace(trip, { shade: [...(trip.panelPlace?.shade ?? []), added] });
 }
 
 export const changeShade = (trip: Trip, index: number, change: Partial<ShadeHours>): Trip =>
-  changePlace(trip, {
+  changePanelPlace(trip, {
     shade: (trip.panelPlace?.shade ?? []).map((hours, at) =>
       at === index ? { ...hours, ...change } : hours,
     ),
   });
 
 export const removeShade = (trip: Trip, index: number): Trip =>
-  changePlace(trip, { shade: (trip.panelPlace?.shade ?? []).filter((_, at) => at !== index) });
+  changePanelPlace(trip, { shade: (trip.panelPlace?.shade ?? []).filter((_, at) => at !== index) });
 
 type Skyline = NonNullable<PanelPlace['horizon']>;
 

@@ -1,12 +1,12 @@
-import { ACTIVITIES, sayDuration, sayHour, sayQuantity, sayTime } from '@knapsack/core';
+import { ACTIVITIES, sayDuration, sayHour, sayMode, sayQuantity, sayTime } from '@knapsack/core';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { chargeUp, type ChargeUp } from '../rehearse/charge-up.js';
 import { lookUp } from '../resolve/look-up.js';
-import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { expandBlocks, positionOf } from '../resolve/expand-blocks.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 
 /** A date of an outing, for a calendar. */
 export interface OutingDate {
@@ -34,7 +34,7 @@ const MOST_BLOCKS = 800;
 export function outingDates(trip: Trip, shelf: readonly Gear[], nowMs: number): readonly OutingDate[] {
   const zone = trip.place.timeZone;
   const charging = chargeUp(trip, shelf, harnessReport(trip, shelf).expected.sunAhADay, nowMs);
-  const radios = stationRadios(lookUp(trip, shelf).carried).map((radio) => radio.name);
+  const radios = radiosByPosition(lookUp(trip, shelf).carried).map((radio) => radio.name);
   const endMs = Date.parse(trip.end);
   /** How often each block has come again, so that one that moves keeps its key. */
   const times = new Map<string, number>();
@@ -58,12 +58,12 @@ export function outingDates(trip: Trip, shelf: readonly Gear[], nowMs: number): 
       .map(({ block, startMs, endMs: blockEndMs, first }): OutingDate => {
         const time = first ? 0 : (times.get(block.id) ?? 0) + 1;
         times.set(block.id, time);
-        const radio = radios.length > 1 ? `${radios[stationOf(block) - 1] ?? ''} `.trimStart() : '';
+        const radio = radios.length > 1 ? `${radios[positionOf(block) - 1] ?? ''} `.trimStart() : '';
         return {
           key: time === 0 ? `block.${block.id}` : `block.${block.id}.${time}`,
           startMs,
           endMs: blockEndMs,
-          summary: `${radio}${block.mode} ${block.powerW} W`,
+          summary: `${radio}${sayMode(block.mode)} ${block.powerW} W`,
           description: `${ACTIVITIES[block.activity].label}, transmit duty cycle ${sayQuantity({ value: block.share, unit: 'share' })}`,
         };
       }),

@@ -1,4 +1,4 @@
 export { csvOf } from './csv.js';
 export * from './calendar.js';
-export * from './place-file.js';
+export * from './site-file.js';
 export * from './trip-file.js';

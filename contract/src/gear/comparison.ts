@@ -1,6 +1,16 @@
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import type { Gear } from '../documents/gear.js';
-import { fixed, packWorth, ratedCurrents, sayDuration, sayQuantity, transmitCurrent } from '@knapsack/core';
+import {
+  assumedCurrents,
+  fixed,
+  here,
+  packWorth,
+  sayDuration,
+  sayMoney,
+  sayQuantity,
+  transmitCurrent,
+  unitHere,
+} from '@knapsack/core';
 
 /** A line of a comparison: what is compared, and what each item has; the best of them where one can say so. */
 export interface CompareRow {
@@ -48,6 +58,8 @@ function measures(loadA: number): readonly Measure[] {
   };
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
   const whole = (value: number) => fixed(value, value < 10 ? 1 : 0);
+  const perWeight = (unit: string) => (perKg: number) =>
+    `${whole(perKg / here(1, 'kg'))} ${unit}/${unitHere('kg')}`;
   return [
     {
       label: 'usable energy',
@@ -55,43 +67,48 @@ function measures(loadA: number): readonly Measure[] {
       say: (value) => `${whole(value)} Wh`,
     },
     {
-      label: 'usable energy a kilogram',
+      label: `usable energy per ${unitHere('kg')}`,
       value: (gear) => worth(gear)?.whPerKg ?? null,
-      say: (value) => `${whole(value)} Wh/kg`,
+      say: perWeight('Wh'),
     },
     {
-      label: 'money a usable Wh',
+      label: 'cost per usable Wh',
       value: (gear) => worth(gear)?.moneyPerWh ?? null,
-      say: (value) => fixed(value, 2),
+      say: (value) => sayMoney(value, 2),
       less: true,
     },
     { label: 'hours of the typical load', value: (gear) => worth(gear)?.hours ?? null, say: sayDuration },
     { label: 'charge cycles', value: ({ cycles }) => cycles?.value ?? null, say: whole },
     {
-      label: 'receives on',
+      label: 'receive current',
       value: (gear) => (gear.kind === 'radio' ? gear.receiveA.value : null),
       say: amps,
       less: true,
     },
     {
-      label: 'draws at 5 W',
+      label: 'transmit current at 5 W',
       value: (gear) =>
-        gear.kind === 'radio' ? transmitCurrent(ratedCurrents(figuresOf(gear), 'measured'), 5) : null,
+        gear.kind === 'radio' ? transmitCurrent(assumedCurrents(figuresOf(gear), 'measured'), 5) : null,
       say: amps,
       less: true,
     },
     {
-      label: 'watts of the label',
+      label: 'rated power',
       value: (gear) => (gear.kind === 'panel' ? gear.watts.value : null),
       say: (value) => `${whole(value)} W`,
     },
     {
-      label: 'watts a kilogram',
+      label: `power per ${unitHere('kg')}`,
       value: (gear) =>
         gear.kind === 'panel' && gear.weightG ? (gear.watts.value * 1000) / gear.weightG.value : null,
-      say: (value) => `${whole(value)} W/kg`,
+      say: perWeight('W'),
     },
-    { label: 'price', value: ({ price }) => price?.value ?? null, say: whole, less: true },
+    {
+      label: 'price',
+      value: ({ price }) => price?.value ?? null,
+      say: (value) => sayMoney(value),
+      less: true,
+    },
     {
       label: 'packed size',
       value: ({ packedL }) => packedL?.value ?? null,

@@ -30,81 +30,81 @@ const WEIGHT = figure('weightG', 'weight', 'weightG', true);
 /** The figures of each kind that have one value; a radio's transmit points come besides. */
 export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   radio: [
-    figure('receiveA', 'receives on', 'receiveA'),
-    figure('receiveSheetA', 'the sheet says', 'receiveA', true),
-    figure('receiveByEarA', 'at listening volume', 'receiveA', true),
-    figure('dropoutV', 'drops out below', 'dropoutV'),
-    figure('fullPowerV', 'full power above', 'fullPowerV', true),
-    figure('maxV', 'never above', 'maxV', true),
+    figure('receiveA', 'receive current', 'receiveA'),
+    figure('receiveSheetA', 'receive, data sheet', 'receiveA', true),
+    figure('receiveByEarA', 'receive, at normal volume', 'receiveA', true),
+    figure('dropoutV', 'minimum supply voltage', 'dropoutV'),
+    figure('fullPowerV', 'voltage for full power', 'fullPowerV', true),
+    figure('maxV', 'maximum supply voltage', 'maxV', true),
     WEIGHT,
   ],
   battery: [
-    figure('ratedAh', 'label says', 'ratedAh'),
+    figure('ratedAh', 'rated capacity', 'ratedAh'),
     plain('cellsInSeries', 'cells in series', 'cellsInSeries'),
-    figure('measuredAh', 'a test gave', 'measuredAh', true),
-    figure('health', 'health', 'health', true),
-    figure('continuousA', 'gives steadily up to', 'dischargeA', true),
-    figure('peakA', 'gives briefly up to', 'dischargeA', true),
-    figure('peakS', 'for up to', 'peakS', true),
-    figure('maxChargeA', 'takes up to', 'chargeA', true),
-    figure('resistanceOhm', 'inner resistance', 'resistanceOhm', true),
+    figure('measuredAh', 'measured capacity', 'measuredAh', true),
+    figure('health', 'state of health', 'health', true),
+    figure('continuousA', 'continuous discharge', 'dischargeA', true),
+    figure('peakA', 'peak discharge', 'dischargeA', true),
+    figure('peakS', 'peak lasts', 'peakS', true),
+    figure('maxChargeA', 'max charge current', 'chargeA', true),
+    figure('resistanceOhm', 'internal resistance', 'resistanceOhm', true),
     WEIGHT,
   ],
   station: [
-    figure('wattHours', 'label says', 'wattHours'),
+    figure('wattHours', 'rated energy', 'wattHours'),
     plain('cellsInSeries', 'cells in series', 'cellsInSeries'),
-    figure('socketV', 'its socket holds', 'socketV', true),
-    figure('socketA', 'and gives up to', 'socketA', true),
-    figure('efficiency', 'passes on', 'efficiency', true),
-    figure('idleW', 'draws itself', 'idleW', true),
-    figure('solarW', 'takes from panels', 'solarW', true),
-    figure('solarMaxV', 'its input survives', 'inputV', true),
+    figure('socketV', 'socket voltage', 'socketV', true),
+    figure('socketA', 'socket current', 'socketA', true),
+    figure('efficiency', 'efficiency', 'efficiency', true),
+    figure('idleW', 'standby power', 'idleW', true),
+    figure('solarW', 'solar input', 'solarW', true),
+    figure('solarMaxV', 'max panel voltage (Voc)', 'inputV', true),
     WEIGHT,
   ],
   amplifier: [
-    figure('standbyA', 'draws between overs', 'drawA'),
-    figure('transmitA', 'draws in overs', 'transmitA'),
+    figure('standbyA', 'current between overs', 'drawA'),
+    figure('transmitA', 'current in overs', 'transmitA'),
     WEIGHT,
   ],
-  accessory: [figure('drawA', 'draws', 'drawA'), WEIGHT],
-  lead: [figure('loopOhm', 'there and back', 'loopOhm'), WEIGHT],
+  accessory: [figure('drawA', 'current', 'drawA'), WEIGHT],
+  lead: [figure('loopOhm', 'loop resistance', 'loopOhm'), WEIGHT],
   panel: [
-    figure('watts', 'label says', 'panelW'),
-    figure('truth', 'really gives', 'truth', true),
+    figure('watts', 'rated power', 'panelW'),
+    figure('truth', 'output against label', 'truth', true),
     figure('vmpV', 'Vmp', 'panelV', true),
     figure('vocV', 'Voc', 'panelV', true),
     figure('impA', 'Imp', 'panelA', true),
     figure('iscA', 'Isc', 'panelA', true),
-    figure('vocPerKelvin', 'Voc changes by', 'vocPerKelvin', true),
+    figure('vocPerKelvin', 'Voc, change with temperature', 'vocPerKelvin', true),
     WEIGHT,
   ],
   controller: [
-    figure('maxA', 'charges with up to', 'chargeA'),
-    figure('maxInputV', 'input survives', 'inputV', true),
-    figure('chargesToV', 'charges up to', 'chargesToV', true),
-    figure('selfUseA', 'draws itself', 'selfUseA', true),
-    figure('loadA', 'its load terminals carry', 'drawA', true),
+    figure('maxA', 'max charge current', 'chargeA'),
+    figure('maxInputV', 'max panel voltage (Voc)', 'inputV', true),
+    figure('chargesToV', 'charge voltage', 'chargesToV', true),
+    figure('selfUseA', 'standby current', 'selfUseA', true),
+    figure('loadA', 'load output, max current', 'drawA', true),
     figure('disconnectV', 'disconnects at', 'disconnectV', true),
     figure('reconnectV', 'reconnects at', 'reconnectV', true),
     WEIGHT,
   ],
-  charger: [figure('maxA', 'charges with', 'chargeA'), WEIGHT],
-  distribution: [figure('maxA', 'carries', 'chargeA', true), WEIGHT],
+  charger: [figure('maxA', 'charge current', 'chargeA'), WEIGHT],
+  distribution: [figure('maxA', 'rated current', 'chargeA', true), WEIGHT],
   antenna: [WEIGHT],
   other: [WEIGHT],
 };
 
 /** Of a radio with its own battery. */
 const INSIDE: readonly GearField[] = [
-  figure('internal.wattHours', 'battery inside holds', 'wattHours'),
-  figure('internal.chargeW', 'is charged with', 'chargeW'),
+  figure('internal.wattHours', 'internal battery', 'wattHours'),
+  figure('internal.chargeW', 'charging power, internal battery', 'chargeW'),
 ];
 
 /** The figures of one item: those of its kind, or what stands in their place in this one. */
 export function fieldsOf(gear: Gear): readonly GearField[] {
   if (gear.kind === 'radio' && gear.internal) return [...GEAR_FIELDS.radio, ...INSIDE];
   if (gear.kind === 'accessory') {
-    const draw = gear.drawW ? figure('drawW', 'draws', 'drawW') : figure('drawA', 'draws', 'drawA');
+    const draw = gear.drawW ? figure('drawW', 'power', 'drawW') : figure('drawA', 'current', 'drawA');
     const more =
       gear.rule.when === 'transmitting' ? [figure('transmitDraw', 'in overs', 'transmitDraw', true)] : [];
     return [draw, ...more, WEIGHT];
@@ -116,7 +116,7 @@ export function fieldsOf(gear: Gear): readonly GearField[] {
         : plain('wire.awg', 'gauge', 'awg'),
       plain('wire.lengthM', 'length one way', 'lengthM'),
       plain('wire.contactPairs', 'contact pairs', 'contactPairs'),
-      plain('wire.connectorA', 'connectors carry', 'connectorA'),
+      plain('wire.connectorA', 'connector rating', 'connectorA'),
       WEIGHT,
     ];
   }

@@ -7,11 +7,11 @@ export const KIND_WORDS: Record<GearKind, string> = {
   station: 'Power stations',
   amplifier: 'Amplifiers',
   accessory: 'Accessories',
-  lead: 'Leads',
+  lead: 'Cables',
   panel: 'Panels',
   controller: 'Controllers',
   charger: 'Chargers',
   distribution: 'Fuses and distribution',
   antenna: 'Masts and antennas',
-  other: 'Carried besides',
+  other: 'Other things carried',
 };

@@ -54,7 +54,7 @@ export function neededAh(trip: Trip, shelf: readonly Gear[], battery: Battery): 
   if (!plan.ok) return null;
   const { verdict, packs } = forecast(plan.value);
   const [planned] = plan.value.packs;
-  const usable = planned.startSoc - planned.floorSoc;
+  const usable = planned.startSoc - planned.reserveSoc;
   const used = planned.startSoc - verdict.lowestSoc;
   return usable > 0 ? ((used / usable) * packs[0].storedAh) / item.count : null;
 }

@@ -1,16 +1,14 @@
 import { FIELDS } from '../fields/fields.js';
-import { plannedLead } from '../resolve/resolve-wiring.js';
+import { plannedCable } from '../resolve/resolve-wiring.js';
 import type { Figure } from '../documents/figure.js';
 import type { Gear } from '../documents/gear.js';
-import type { NumberField } from '../fields/number-field.js';
+import { sayNumber } from '../fields/number-field.js';
 import { fieldsOf, figureOf, type GearField } from './gear-fields.js';
 import { sourceWord } from './telling.js';
 
 /** A figure as the page shows it: in the unit that people read, "140 mΩ", "0.14 A". */
 export function sayFigure({ field }: Pick<GearField, 'field'>, { value }: Pick<Figure, 'value'>): string {
-  const { unit, shown = 1 }: NumberField = FIELDS[field];
-  const number = String(Number((value * shown).toPrecision(4)));
-  return unit ? `${number} ${unit}` : number;
+  return sayNumber(FIELDS[field], value, 4);
 }
 
 /** How many figures a card tells. */
@@ -26,10 +24,10 @@ export interface ToldFigure {
   readonly pinned: boolean;
 }
 
-/** The resistance of a lead that is known by its wire, which no figure of its own tells. */
+/** The resistance of a cable that is known by its wire, which no figure of its own tells. */
 function toldWire(gear: Gear): ToldFigure[] {
   if (gear.kind !== 'lead' || !gear.wire) return [];
-  const value = Number(plannedLead(gear, ROOM_C).ohm.toPrecision(2));
+  const value = Number(plannedCable(gear, ROOM_C).ohm.toPrecision(2));
   const words = sayFigure({ field: 'loopOhm' }, { value });
   return [{ label: 'there and back', words, source: 'worked out', pinned: false }];
 }

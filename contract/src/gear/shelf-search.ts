@@ -1,7 +1,9 @@
+import { chemistryOf } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
+import { KIND_WORDS } from './kind-words.js';
 import { tellingFigures } from './telling.js';
 
-/** Not put away. */
+/** Not archived. */
 export const isOnShelf = ({ archived }: Gear): boolean => archived !== true;
 
 /** Whether every word that is looked for stands in what an item says of itself, in any case. */
@@ -10,7 +12,8 @@ export function matches(gear: Gear, search: string): boolean {
     gear.name,
     gear.about ?? '',
     gear.note ?? '',
-    gear.kind,
+    KIND_WORDS[gear.kind],
+    'chemistry' in gear ? chemistryOf(gear.chemistry).belongsTo : '',
     tellingFigures(gear),
     ...(gear.tags ?? []),
   ]

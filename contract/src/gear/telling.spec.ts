@@ -8,9 +8,9 @@ const common = { schema: 'knapsack.gear', version: 4, id: 'x', name: 'x' } as co
 const label = (value: number) => ({ value, source: 'datasheet' }) as const;
 
 describe('what an item tells about itself', () => {
-  it('is on the card what was said of it, or worked out from the wire of a lead', () => {
+  it('is on the card what was said of it, or worked out from the wire of a cable', () => {
     expect(toldFigures(curlew)[0]).toEqual({
-      label: 'receives on',
+      label: 'receive current',
       words: '0.14 A',
       source: 'measured',
       pinned: false,
@@ -33,10 +33,10 @@ describe('what an item tells about itself', () => {
       rule: { when: 'operating', modes: ['FT8', 'FT4'] },
     };
     expect([curlew, shale, panel, controller, lead, lamp].map(tellingFigures)).toEqual([
-      'receives on 0.14 A, 10 W on 1.90 A',
-      '10.0 Ah lithium iron',
+      'receive 0.14 A, 10 W at 1.90 A',
+      '10.0 Ah LiFePO4',
       '20 W thin film',
-      'plain switching, up to 10 A',
+      'PWM, up to 10 A',
       '18.0 mΩ there and back',
       '0.080 A, while on FT8 or FT4',
     ]);
@@ -61,8 +61,8 @@ describe('what an item tells about itself', () => {
     };
     expect([light, lead, box].map(tellingFigures)).toEqual([
       '0.9 W USB, in the dark',
-      '4 m of 1.5 mm², panel to controller',
-      '256 Wh lithium iron, boxed',
+      '4.0 m of 1.5 mm², panel to controller',
+      '256 Wh LiFePO4, boxed',
     ]);
     expect(ruleWords({ when: 'minutes', anHour: 10 })).toBe('10 min of every hour');
     expect(ruleWords({ when: 'transmitting', modes: ['CW'] })).toBe('with the transmitter CW');

@@ -1,7 +1,16 @@
-import type { Accessory, Gear, Lead } from '../documents/gear.js';
+import type { Accessory, Gear, Cable } from '../documents/gear.js';
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Figure } from '../documents/figure.js';
-import { bestPoints, CHEMISTRIES, CONVERTERS, fixed, RUNS, sayQuantity, TECHNOLOGIES } from '@knapsack/core';
+import {
+  bestPoints,
+  CABLE_RUNS,
+  CHEMISTRIES,
+  CONVERTERS,
+  fixed,
+  sayQuantity,
+  sayWireSize,
+  TECHNOLOGIES,
+} from '@knapsack/core';
 
 const SOURCE_WORDS: Record<Figure['source'], string> = {
   datasheet: 'label',
@@ -10,7 +19,7 @@ const SOURCE_WORDS: Record<Figure['source'], string> = {
   learned: 'learned',
 };
 
-const CONTROLLER_WORDS = { mppt: 'tracking', boost: 'boosting', pwm: 'plain switching' } as const;
+const CONTROLLER_WORDS = { mppt: 'MPPT', boost: 'boost MPPT', pwm: 'PWM' } as const;
 
 export const sourceWord = (figure: Figure): string => SOURCE_WORDS[figure.source];
 
@@ -19,18 +28,18 @@ export function tellingFigures(gear: Gear): string {
   switch (gear.kind) {
     case 'radio': {
       const top = bestPoints(gear.transmit).at(-1);
-      return `receives on ${amps(gear.receiveA)}, ${top ? `${top.rfW} W on ${sayQuantity({ value: top.amps, unit: 'A' })}` : ''}`;
+      return `receive ${amps(gear.receiveA)}, ${top ? `${top.rfW} W at ${sayQuantity({ value: top.amps, unit: 'A' })}` : ''}`;
     }
     case 'battery':
       return `${fixed((gear.measuredAh ?? gear.ratedAh).value, 1)} Ah ${CHEMISTRIES[gear.chemistry].label}`;
     case 'station':
       return `${sayQuantity({ value: gear.wattHours.value, unit: 'Wh' })} ${CHEMISTRIES[gear.chemistry].label}, boxed`;
     case 'amplifier':
-      return `draws ${amps(gear.standbyA)}, in overs ${amps(gear.transmitA)}`;
+      return `${amps(gear.standbyA)} between overs, ${amps(gear.transmitA)} in them`;
     case 'accessory':
       return `${drawWords(gear)}, ${ruleWords(gear.rule)}`;
     case 'lead':
-      return leadWords(gear);
+      return cableWords(gear);
     case 'panel':
       return `${sayQuantity({ value: gear.watts.value, unit: 'W' })} ${TECHNOLOGIES[gear.technology].label}`;
     case 'controller':
@@ -69,11 +78,10 @@ function drawWords({ drawA, drawW, via = 'bus' }: Accessory): string {
   return via === 'bus' ? watts : `${watts} ${CONVERTERS[via].label}`;
 }
 
-function leadWords({ loopOhm, wire, run = 'radio' }: Lead): string {
-  const where = run === 'radio' ? '' : `, ${RUNS[run].label}`;
+function cableWords({ loopOhm, wire, run = 'radio' }: Cable): string {
+  const where = run === 'radio' ? '' : `, ${CABLE_RUNS[run].label}`;
   if (!wire) return `${sayQuantity({ value: loopOhm?.value ?? 0, unit: 'ohm' })} there and back${where}`;
-  const size = wire.awg === undefined ? `${wire.areaMm2} mm²` : `AWG ${wire.awg}`;
-  return `${wire.lengthM} m of ${size}${where}`;
+  return `${sayQuantity({ value: wire.lengthM, unit: 'm' })} of ${sayWireSize(wire)}${where}`;
 }
 
 export const weightWords = (gear: Gear, count: number): string =>

@@ -6,7 +6,7 @@ import { resolve } from '../resolve/resolve.js';
 /** A change under this is none, Ah. */
 const NOTHING_AH = 0.005;
 
-/** What a trip gains or loses by an item's change; null where nothing changes or it cannot be reckoned. */
+/** What a trip gains or loses by an item's change; null where nothing changes or it cannot be calculated. */
 export function effectOn(trip: Trip, shelf: readonly Gear[], after: Gear): string | null {
   const before = verdictOf(trip, shelf);
   const now = verdictOf(

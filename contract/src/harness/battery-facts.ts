@@ -3,26 +3,26 @@ import {
   heldLonger,
   insideDip,
   openCircuitVolts,
-  packAt,
+  batteryPackAt,
   resistancesAt,
   chemistryOf,
   type ChemistryName,
   type FaultSource,
-  type Pack,
+  type BatteryPack,
 } from '@knapsack/core';
-import type { Battery, Station } from '../documents/gear.js';
+import type { Battery, PowerStation } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import type { Carried } from '../resolve/look-up.js';
-import { floorOf, packLabelOf } from '../resolve/resolve-packs.js';
+import { reserveSocOf, packLabelOf } from '../resolve/resolve-packs.js';
 import { batteryPieces } from './battery-pieces.js';
-import type { HarnessRun } from './harness-facts.js';
+import type { CalculatedTrip } from './harness-facts.js';
 
 /** Volts that a harness without a battery is worked out at. */
 const NOMINAL_V = 12.8;
 const ROOM_C = 25;
 
 /** The lowest charge that a march takes one battery to, 0 to 1; null where nothing was marched. */
-export function lowestSoc(trip: Trip, run: HarnessRun | null, index: number): number | null {
+export function lowestSoc(trip: Trip, run: CalculatedTrip | null, index: number): number | null {
   if (!run?.march) return null;
   const { soc, socInUse, inUse } = run.march;
   if (trip.batteryUse !== 'turns') return soc.reduce((low, at) => Math.min(low, at), 1);
@@ -36,16 +36,16 @@ export function lowestSoc(trip: Trip, run: HarnessRun | null, index: number): nu
 export type LowVolts = (meanA: number, amps: number) => number;
 
 /** Volts at the battery at the lowest charge that is reached; of several one after the other those of the weakest. */
-export function lowVolts(trip: Trip, carried: readonly Carried[], run: HarnessRun | null): LowVolts {
+export function lowVolts(trip: Trip, carried: readonly Carried[], run: CalculatedTrip | null): LowVolts {
   const pieces = batteryPieces(carried);
   const inTurns = trip.batteryUse === 'turns';
   const packs = (inTurns ? pieces : pieces.slice(0, 1)).map(({ gear }, index) => {
-    const pack = packAt(packLabelOf(gear, inTurns ? 1 : pieces.length), trip.temperatureC);
+    const pack = batteryPackAt(packLabelOf(gear, inTurns ? 1 : pieces.length), trip.temperatureC);
     // At the reserve where nobody knows, and never under it.
-    const soc = Math.max(floorOf(trip, gear), lowestSoc(trip, run, index) ?? 0);
+    const soc = Math.max(reserveSocOf(trip, gear), lowestSoc(trip, run, index) ?? 0);
     return { pack, restV: pack.socket?.volts ?? openCircuitVolts(pack, soc) };
   });
-  const dip = (pack: Pack, meanA: number, amps: number) =>
+  const dip = (pack: BatteryPack, meanA: number, amps: number) =>
     pack.socket ? 0 : insideDip(pack, Math.min(meanA, amps), amps);
   return (meanA, amps) =>
     packs.length === 0
@@ -72,7 +72,7 @@ const isOfCells = (chemistry: ChemistryName, ratedAh: number): boolean =>
   chemistryOf(chemistry).charge === null || (chemistry === 'nimh' && ratedAh <= MOST_CELL_AH);
 
 /** A battery as the rules see it, but for what flows through it. */
-export function checkedPack(trip: Trip, gear: Battery | Station, name: string, lowest: number | null) {
+export function checkedPack(trip: Trip, gear: Battery | PowerStation, name: string, lowest: number | null) {
   const label = packLabelOf(gear, 1);
   const { nominalV, tableCells } = chemistryOf(gear.chemistry);
   const capacityAh = label.ratedAh * label.health;
@@ -98,7 +98,7 @@ export function checkedPack(trip: Trip, gear: Battery | Station, name: string, l
   }
   const { continuousA, peakA, peakS, protects, coldProtected, cutoffV } = gear;
   const isHeld = trip.blocks.some((block) => heldLonger(block, peakS?.value));
-  const { charge } = packAt(label, trip.temperatureC);
+  const { charge } = batteryPackAt(label, trip.temperatureC);
   return {
     ...common,
     hasSocket: false,

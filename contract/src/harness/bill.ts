@@ -1,10 +1,11 @@
 import {
+  type Connector,
   CONNECTORS,
   fixed,
   FUSE_KINDS,
   PART_KINDS,
   sayConnector,
-  type Connector,
+  sayWireSize,
   usualKind,
 } from '@knapsack/core';
 import { csvOf } from '../formats/csv.js';
@@ -44,10 +45,7 @@ export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
         ? [
             {
               what: run.wire.size.isClad ? 'two-core wire, copper-clad aluminium' : 'two-core wire',
-              detail:
-                run.wire.size.awg === null
-                  ? `${Number(run.wire.size.areaMm2.toFixed(2))} mm²`
-                  : `AWG ${run.wire.size.awg}`,
+              detail: sayWireSize(run.wire.size),
               count: 1,
               lengthM: run.wire.lengthM,
               where,

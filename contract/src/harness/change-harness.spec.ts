@@ -2,33 +2,33 @@ import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { readTrip } from '../schemas/read.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
-import { changedRuns } from '../documents/harness-notes.js';
-import { applyRemedy, changeRun, insertBefore, tryRun, withoutPart } from './change-harness.js';
+import { changedCableRuns } from '../documents/harness-notes.js';
+import { applyRemedy, changeCableRun, insertBefore, tryCableRun, withoutPart } from './change-harness.js';
 import { harnessOf } from './harness-of.js';
 import { harnessReport } from './harness-report.js';
 
 const partsOf = (trip: Trip) => harnessOf(trip, lookUp(trip, kitShelf).carried);
 const from = (trip: Trip, id: string) => partsOf(trip).find((part) => part.id === id)?.from;
-const sentence = (said: Parameters<typeof tryRun>[3]) => {
-  const changed = tryRun(kitTrip(), kitShelf, 'curlew', said);
+const sentence = (said: Parameters<typeof tryCableRun>[3]) => {
+  const changed = tryCableRun(kitTrip(), kitShelf, 'curlew', said);
   return changed.ok ? null : changed.problems[0].sentence;
 };
 
 describe('a change to a harness', () => {
   it('says one thing of a run and keeps the rest', () => {
-    const once = changeRun(kitTrip(), 'curlew', { lengthM: 2 });
-    expect(changeRun(once, 'curlew', { fuseA: 5 }).harness!.runs).toEqual([
+    const once = changeCableRun(kitTrip(), 'curlew', { lengthM: 2 });
+    expect(changeCableRun(once, 'curlew', { fuseA: 5 }).harness!.runs).toEqual([
       { to: 'curlew', lengthM: 2, fuseA: 5 },
     ]);
   });
 
   it('takes a word back, and the note with its last one', () => {
-    const once = changeRun(kitTrip(), 'curlew', { near: { family: 'ring', end: 'plug' } });
-    expect(changeRun(once, 'curlew', { near: undefined }).harness!.runs).toEqual([]);
+    const once = changeCableRun(kitTrip(), 'curlew', { near: { family: 'ring', end: 'plug' } });
+    expect(changeCableRun(once, 'curlew', { near: undefined }).harness!.runs).toEqual([]);
   });
 
   it('never has a gauge and a cross section at once', () => {
-    const metric = changeRun(changeRun(kitTrip(), 'curlew', { awg: 14 }), 'curlew', { areaMm2: 4 });
+    const metric = changeCableRun(changeCableRun(kitTrip(), 'curlew', { awg: 14 }), 'curlew', { areaMm2: 4 });
     expect(metric.harness!.runs).toEqual([{ to: 'curlew', areaMm2: 4 }]);
     expect(readTrip(metric).ok).toBe(true);
   });
@@ -42,7 +42,7 @@ describe('a change to a harness', () => {
 
   it('refuses a loop, by its names', () => {
     const added = insertBefore(kitTrip(), 'splitter', 'curlew', 'shale', 'split');
-    const looped = tryRun(added, kitShelf, 'split', { from: 'curlew' });
+    const looped = tryCableRun(added, kitShelf, 'split', { from: 'curlew' });
     expect(looped.ok).toBe(false);
     if (!looped.ok)
       expect(looped.problems[0].sentence).toContain(
@@ -61,11 +61,19 @@ describe('a change to a harness', () => {
 
 describe('the runs that changed', () => {
   it('are those of which something else is said, and those put in or taken out', () => {
-    const once = changeRun(kitTrip(), 'curlew', { lengthM: 2 });
-    const more = insertBefore(changeRun(once, 'rill', { fuseA: 5 }), 'splitter', 'relay', 'shale', 'split');
-    expect([...changedRuns(once.harness, more.harness)].sort()).toEqual(['relay', 'rill', 'split']);
-    expect(changedRuns(once.harness, changeRun(once, 'curlew', { lengthM: 2 }).harness).size).toBe(0);
-    expect([...changedRuns(once.harness, undefined)]).toEqual(['curlew']);
+    const once = changeCableRun(kitTrip(), 'curlew', { lengthM: 2 });
+    const more = insertBefore(
+      changeCableRun(once, 'rill', { fuseA: 5 }),
+      'splitter',
+      'relay',
+      'shale',
+      'split',
+    );
+    expect([...changedCableRuns(once.harness, more.harness)].sort()).toEqual(['relay', 'rill', 'split']);
+    expect(changedCableRuns(once.harness, changeCableRun(once, 'curlew', { lengthM: 2 }).harness).size).toBe(
+      0,
+    );
+    expect([...changedCableRuns(once.harness, undefined)]).toEqual(['curlew']);
   });
 });
 

@@ -6,10 +6,16 @@ import {
   stepEdges,
   succeed,
   type Remedy,
-  type RunChange,
+  type CableRunChange,
   type Result,
 } from '@knapsack/core';
-import type { AddedKind, AddedPart, Changeover, HarnessNotes, RunNote } from '../documents/harness-notes.js';
+import type {
+  AddedKind,
+  AddedPart,
+  Changeover,
+  HarnessNotes,
+  CableRunNote,
+} from '../documents/harness-notes.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
@@ -20,10 +26,10 @@ import { harnessOf } from './harness-of.js';
 const withHarness = (trip: Trip, harness: HarnessNotes): Trip => ({ ...trip, harness });
 
 /** The trip with something said of the run that leads to a part; undefined takes a word back. */
-export function changeRun(
+export function changeCableRun(
   trip: Trip,
   to: string,
-  said: { [Key in keyof RunNote]?: RunNote[Key] | undefined },
+  said: { [Key in keyof CableRunNote]?: CableRunNote[Key] | undefined },
 ): Trip {
   const { runs = [], ...rest } = trip.harness ?? {};
   const before = runs.find((note) => note.to === to);
@@ -32,13 +38,18 @@ export function changeRun(
   const merged = Object.entries({ ...before, ...said, to });
   const note = Object.fromEntries(
     merged.filter(([key, value]) => key !== other && value !== undefined),
-  ) as unknown as RunNote;
+  ) as unknown as CableRunNote;
   const kept = runs.filter((one) => one.to !== to);
   return withHarness(trip, { ...rest, runs: Object.keys(note).length > 1 ? [...kept, note] : kept });
 }
 
 /** As changeRun, but a fuse that is not sold, a run of no length and a loop are answered with a sentence. */
-export function tryRun(trip: Trip, shelf: readonly Gear[], to: string, said: Partial<RunNote>): Result<Trip> {
+export function tryCableRun(
+  trip: Trip,
+  shelf: readonly Gear[],
+  to: string,
+  said: Partial<CableRunNote>,
+): Result<Trip> {
   const noted = trip.harness?.runs?.find((note) => note.to === to);
   const { fuseA, fuseKind } = { ...noted, ...said };
   const unsold = fuseA ? fuseNotSold(fuseA, fuseKind) : null;
@@ -46,13 +57,13 @@ export function tryRun(trip: Trip, shelf: readonly Gear[], to: string, said: Par
   if (said.lengthM !== undefined && said.lengthM <= 0) {
     return problem('length', 'A run of no length joins nothing: say how long it is, one way, in metres.');
   }
-  const changed = changeRun(trip, to, said);
+  const changed = changeCableRun(trip, to, said);
   const loop = loopIn(harnessOf(changed, lookUp(changed, shelf).carried));
   if (loop.length > 0) {
     const names = loop.map(({ name }) => name);
     return problem(
       'loop',
-      `That would close a loop: ${names.join(' feeds ')} feeds ${names[0]}. Join it to the battery or to what hangs from the battery.`,
+      `That would close a loop: ${names.join(' feeds ')} feeds ${names[0]}. Feed it from the battery or from what the battery feeds.`,
     );
   }
   return succeed(changed);
@@ -64,7 +75,7 @@ const problem = (code: string, sentence: string) => fail({ code, pointer: '/harn
 export function insertBefore(trip: Trip, kind: AddedKind, before: string, from: string, id: string): Trip {
   const part: AddedPart = { id, kind, from };
   const { parts = [], ...rest } = trip.harness ?? {};
-  return changeRun(withHarness(trip, { ...rest, parts: [...parts, part] }), before, { from: id });
+  return changeCableRun(withHarness(trip, { ...rest, parts: [...parts, part] }), before, { from: id });
 }
 
 /** The trip with something said of a part that was put in. */
@@ -107,13 +118,16 @@ export function applyRemedy(
   if (offTerminals) return offTheTerminals(trip, shelf, to);
   if (disconnect) return withDisconnect(trip, shelf, to, newId);
   return also.reduce(
-    (changed, { to: other, ...more }) => changeRun(changed, other, noteOf(more)),
-    changeRun(trip, to, noteOf({ ...run, ...(isCopper && { isCopper }) })),
+    (changed, { to: other, ...more }) => changeCableRun(changed, other, noteOf(more)),
+    changeCableRun(trip, to, noteOf({ ...run, ...(isCopper && { isCopper }) })),
   );
 }
 
 /** What a remedy says of a run, as a note. */
-const noteOf = ({ isCopper, ...said }: RunChange & Pick<RunNote, 'from'>): Partial<RunNote> => ({
+const noteOf = ({
+  isCopper,
+  ...said
+}: CableRunChange & Pick<CableRunNote, 'from'>): Partial<CableRunNote> => ({
   ...said,
   ...(isCopper && { clad: false }),
 });
@@ -123,7 +137,7 @@ function offTheTerminals({ radioOn: _on, ...trip }: Trip, shelf: readonly Gear[]
   const parts = harnessOf(trip, lookUp(trip, shelf).carried);
   const root = parts.find(({ from }) => from === null)?.id ?? controller;
   const onIt = parts.filter(({ from, kind }) => from === controller && kind !== 'panel');
-  const moved = onIt.reduce((changed, { id }) => changeRun(changed, id, { from: root }), trip as Trip);
+  const moved = onIt.reduce((changed, { id }) => changeCableRun(changed, id, { from: root }), trip as Trip);
   return onIt.reduce((changed, { id }) => withFuse(changed, shelf, id), moved);
 }
 
@@ -146,5 +160,5 @@ function withDisconnect(trip: Trip, shelf: readonly Gear[], battery: string, id:
   );
   const { parts: added = [], ...rest } = trip.harness ?? {};
   const put = withHarness(trip, { ...rest, parts: [...added, { id, kind: 'disconnect', from: root }] });
-  return fed.reduce((changed, part) => changeRun(changed, part.id, { from: id }), put);
+  return fed.reduce((changed, part) => changeCableRun(changed, part.id, { from: id }), put);
 }

@@ -1,13 +1,13 @@
 import type { Trip } from '../documents/trip.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
 import { billCsv, billOf } from './bill.js';
-import { drawHarness } from './drawing.js';
+import { harnessDrawing } from './drawing.js';
 import { harnessReport } from './harness-report.js';
 import type { Box } from './layout.js';
 import { svgOf } from './svg.js';
 
 const drawn = (trip: Trip, direction: 'across' | 'down' = 'across') =>
-  drawHarness(harnessReport(trip, kitShelf), direction);
+  harnessDrawing(harnessReport(trip, kitShelf), direction);
 const overlap = (a: Box, b: Box) =>
   Math.abs(a.x - b.x) < (a.width + b.width) / 2 && Math.abs(a.y - b.y) < (a.height + b.height) / 2;
 
@@ -38,7 +38,7 @@ describe('the drawing of a harness', () => {
     const radio = drawn(kitTrip({ startSoc: 0.1 })).groups.find(
       ({ part, on }) => part === 'curlew' && on === 'part',
     )!;
-    // 12.75 V at a tenth, less 0.2 and 1.96 A on 57 mOhm of cells and 0.14 and 1.9 A on 17 mOhm of lead.
+    // 12.75 V at a tenth, less 0.2 and 1.96 A on 57 mOhm of cells and 0.14 and 1.9 A on 17 mOhm of cable.
     expect(radio.words).toMatch(/^Curlew, radio 12\.7\d … 12\.6\d V/);
     // A plan that hardly draws on it never gets there.
     const full = drawn(kitTrip()).groups.find(({ part, on }) => part === 'curlew' && on === 'part')!;

@@ -1,15 +1,17 @@
 import {
+  type Check,
   fixed,
   FUSE_KINDS,
+  type HarnessPart,
   PART_KINDS,
   sayQuantity,
-  usualKind,
-  type Check,
-  type HarnessPart,
+  sayRated,
+  sayWireSize,
   type Severity,
+  usualKind,
 } from '@knapsack/core';
-import type { HarnessReport, ReportedRun } from './harness-report.js';
-import { layOut, type Box, type Direction, type Point, type RunWay } from './layout.js';
+import type { HarnessReport, ReportedCableRun } from './harness-report.js';
+import { layOut, type Box, type Direction, type Point, type CableRunWay } from './layout.js';
 
 /** What a drawing is made of; the class says how it looks. */
 export type Shape =
@@ -40,7 +42,7 @@ export type Look =
   | 'look';
 
 /** Everything that is drawn of one run or one part. */
-export interface Drawn {
+export interface DrawingGroup {
   readonly part: string;
   readonly on: 'run' | 'part';
   /** What it says to who cannot see it. */
@@ -54,25 +56,25 @@ export interface Drawn {
 export interface HarnessDrawing {
   readonly width: number;
   readonly height: number;
-  readonly groups: readonly Drawn[];
+  readonly groups: readonly DrawingGroup[];
 }
 
 /** Draws a harness with what flows in it and where a rule is broken. */
-export function drawHarness(report: HarnessReport, direction: Direction): HarnessDrawing {
+export function harnessDrawing(report: HarnessReport, direction: Direction): HarnessDrawing {
   const { parts } = report;
   const runs = new Map(report.runs.map((run) => [run.part, run]));
   const small = new Map(parts.map((part) => [part.id, kindWords(part, runs.get(part.id))]));
   const laid = layOut(parts, direction, small);
-  const drawnRuns = parts.flatMap((part): Drawn[] => {
+  const runGroups = parts.flatMap((part): DrawingGroup[] => {
     const way = laid.runs.get(part.id);
     if (!way) return [];
     const worst = worstOf(report.checks, part.id, 'run');
-    return [drawRun(part, runs.get(part.id) ?? null, way, direction, worst)];
+    return [runGroup(part, runs.get(part.id) ?? null, way, direction, worst)];
   });
-  const drawnParts = parts.map((part) =>
-    drawPart(part, laid.parts.get(part.id)!, small.get(part.id)!, worstOf(report.checks, part.id, 'part')),
+  const partGroups = parts.map((part) =>
+    partGroup(part, laid.parts.get(part.id)!, small.get(part.id)!, worstOf(report.checks, part.id, 'part')),
   );
-  return { width: laid.width, height: laid.height, groups: [...drawnRuns, ...drawnParts] };
+  return { width: laid.width, height: laid.height, groups: [...runGroups, ...partGroups] };
 }
 
 /** The gravest that is worth a mark on the drawing. */
@@ -82,7 +84,7 @@ function worstOf(checks: readonly Check[], part: string, on: Check['on']): Sever
 }
 
 /** What a part is, and the volts that reach it with the battery at its reserve, listening and with the key down. */
-function kindWords({ kind }: HarnessPart, run: ReportedRun | undefined): string {
+function kindWords({ kind }: HarnessPart, run: ReportedCableRun | undefined): string {
   const words = kind === 'missing' ? 'a gap' : PART_KINDS[kind];
   if (!run || kind === 'battery' || kind === 'station' || run.keyDownA <= 0) return words;
   if (run.keyDownV === null || run.receiveV === null) return words;
@@ -90,7 +92,7 @@ function kindWords({ kind }: HarnessPart, run: ReportedRun | undefined): string 
   return low === high ? `${words} ${low} V` : `${words} ${high} … ${low} V`;
 }
 
-function drawPart(part: HarnessPart, box: Box, kind: string, worst: Severity | null): Drawn {
+function partGroup(part: HarnessPart, box: Box, kind: string, worst: Severity | null): DrawingGroup {
   const { x, y, width, height } = box;
   const look: Look =
     part.kind === 'missing' ? 'gap' : part.kind === 'battery' || part.kind === 'station' ? 'battery' : 'part';
@@ -121,17 +123,17 @@ function drawPart(part: HarnessPart, box: Box, kind: string, worst: Severity | n
 
 const WORST: Record<Severity, string> = { stop: 'stop', look: 'look here', note: 'a note' };
 
-function drawRun(
+function runGroup(
   part: HarnessPart,
-  run: ReportedRun | null,
-  way: RunWay,
+  run: ReportedCableRun | null,
+  way: CableRunWay,
   direction: Direction,
   worst: Severity | null,
-): Drawn {
+): DrawingGroup {
   const { words, end } = way;
   const isAcross = direction === 'across';
   const lines = part.run && run ? runLines(part, run) : [];
-  const known = part.run === null || part.run.wire || part.run.lead;
+  const known = part.run === null || part.run.wire || part.run.cable;
   const fuseA = part.run?.fuseA;
   // A fuse stands at the battery: at the end of a charging run, at the beginning of the battery's own.
   const fuseAtEnd = way.flowsIn && part.kind !== 'battery' && part.kind !== 'station';
@@ -192,11 +194,14 @@ function placesDown({ x, y, width, height }: Box, battery: boolean): Places {
 }
 
 /** The words on a run: what it is made of, then its currents and the volts lost, at rest and at the most. */
-function runLines(part: HarnessPart, run: ReportedRun): { readonly text: string; readonly look: Look }[] {
-  const { wire, lead } = part.run!;
+function runLines(
+  part: HarnessPart,
+  run: ReportedCableRun,
+): { readonly text: string; readonly look: Look }[] {
+  const { wire, cable } = part.run!;
   const made = wire
-    ? `${fixed(wire.lengthM, wire.lengthM < 10 ? 1 : 0)} m · ${wire.size.awg === null ? `${Number(wire.size.areaMm2.toFixed(2))} mm²` : `AWG ${wire.size.awg}`}`
-    : (lead ?? 'not entered');
+    ? `${sayQuantity({ value: wire.lengthM, unit: 'm' })} · ${sayWireSize(wire.size)}`
+    : (cable ?? 'not entered');
   // The larger of what comes and what is drawn, where a run carries both.
   const isCharging = run.mostChargeA > run.keyDownA;
   const low = isCharging ? run.chargeA : run.receiveA;
@@ -212,9 +217,7 @@ function runLines(part: HarnessPart, run: ReportedRun): { readonly text: string;
 
 /** "30 A terminal fuse". */
 const fuseWords = (fuseA: number, kind = usualKind(fuseA)): string =>
-  `${rated(fuseA)} ${FUSE_KINDS[kind].label}`;
-
-const rated = (amps: number): string => `${Number(amps.toFixed(1))} A`;
+  `${sayRated(fuseA)} ${FUSE_KINDS[kind].label}`;
 
 const fuse = ({ x, y }: Point, isAcross: boolean, ratedA: number): Shape[] => [
   {
@@ -223,8 +226,8 @@ const fuse = ({ x, y }: Point, isAcross: boolean, ratedA: number): Shape[] => [
     d: isAcross ? rectangle(x - 10, y - 5, 20, 10) : rectangle(x - 5, y - 9, 10, 18),
   },
   isAcross
-    ? { is: 'text', look: 'fuse-words', x, y: y - 9, text: rated(ratedA), anchor: 'middle' }
-    : { is: 'text', look: 'fuse-words', x: x + 10, y: y + 4, text: rated(ratedA), anchor: 'start' },
+    ? { is: 'text', look: 'fuse-words', x, y: y - 9, text: sayRated(ratedA), anchor: 'middle' }
+    : { is: 'text', look: 'fuse-words', x: x + 10, y: y + 4, text: sayRated(ratedA), anchor: 'start' },
 ];
 
 /** The signs of the trail: an octagon for stop, a triangle for look. */
@@ -247,7 +250,7 @@ const rectangle = (x: number, y: number, width: number, height: number): string 
 const word = ({ x, y }: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
 /** A run leaves one part squarely, passes straight through its words and meets the other part squarely. */
-function runPath({ start, end, words }: RunWay, isAcross: boolean): string {
+function runPath({ start, end, words }: CableRunWay, isAcross: boolean): string {
   const bend = (a: Point, b: Point): string => {
     const middle = isAcross ? (a.x + b.x) / 2 : (a.y + b.y) / 2;
     const [near, far] = isAcross

@@ -3,7 +3,7 @@ import {
   HOUR_MS,
   insideDip,
   openCircuitVolts,
-  packAt,
+  batteryPackAt,
   sunDayAh,
   type Forecast,
   type HarnessFlow,
@@ -41,8 +41,9 @@ export function expectedReadings(
   const pieces = batteryPieces(carried);
   const [piece] = pieces;
   const together = trip.batteryUse === 'turns' ? 1 : pieces.length;
-  const room = piece && packAt(packLabelOf(piece.gear, together), trip.rehearsal?.roomC ?? USUAL_ROOM_C);
-  const pack = piece && packAt(packLabelOf(piece.gear, 1), trip.temperatureC);
+  const room =
+    piece && batteryPackAt(packLabelOf(piece.gear, together), trip.rehearsal?.roomC ?? USUAL_ROOM_C);
+  const pack = piece && batteryPackAt(packLabelOf(piece.gear, 1), trip.temperatureC);
   const [receiveA, keyDownA] = (['receiveA', 'keyDownA'] as const).map((of) => ampsOutOf(parts, flow, of));
   return {
     receiveA,

@@ -1,7 +1,7 @@
 import { checkHarness, type Check, type HarnessFacts, type HarnessPart } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
 import type { Carried } from '../resolve/look-up.js';
-import { harnessFacts, type HarnessRun } from './harness-facts.js';
+import { harnessFacts, type CalculatedTrip } from './harness-facts.js';
 import { harnessOf } from './harness-of.js';
 
 /** A harness and what every rule says of it. */
@@ -15,7 +15,7 @@ export interface CheckedHarness {
 export function checkedHarness(
   trip: Trip,
   carried: readonly Carried[],
-  run: HarnessRun | null,
+  run: CalculatedTrip | null,
   withRemedies = false,
 ): CheckedHarness {
   const parts = harnessOf(trip, carried);

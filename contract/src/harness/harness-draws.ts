@@ -3,20 +3,20 @@ import {
   controllerCurrents,
   panelCurrents,
   radioCurrent,
-  ratedBlock,
-  ratedCurrents,
-  stationsOf,
+  assumedBlock,
+  assumedCurrents,
+  positionsOf,
   type AccessoryLoad,
-  controllerRunAmps,
+  controllerCableAmps,
   joined,
-  panelRunAmps,
+  panelCableAmps,
   type Charging,
-  type Pack,
+  type BatteryPack,
   type Forecast,
   type HarnessPart,
   type LoadDraw,
   type PlanInput,
-  type PlannedStation,
+  type PlannedPosition,
 } from '@knapsack/core';
 import { isKind, type Carried } from '../resolve/look-up.js';
 import { panelLabel } from '../resolve/panel-label.js';
@@ -25,7 +25,7 @@ import { radioParts } from './lost-with.js';
 import { ampsBehind, supplyOf } from './supply.js';
 
 /** The part of a plan that its loads come from: there without a battery, a sun or a place. */
-export type PlannedLoads = Pick<PlanInput, 'radio' | 'blocks' | 'others' | 'rating' | 'accessories'>;
+export type PlannedLoads = Pick<PlanInput, 'radio' | 'blocks' | 'others' | 'assumption' | 'accessories'>;
 
 /**
  * What every load of a harness takes at its own terminals, by the id of its part.
@@ -42,12 +42,12 @@ export function harnessDraws(
 ): ReadonlyMap<string, LoadDraw> {
   const draws = new Map<string, LoadDraw>();
   const radios = radioParts(carried);
-  stationsOf(plan).forEach((station, index) => {
+  positionsOf(plan).forEach((position, index) => {
     const id = radios[index];
     if (id === undefined) return;
     const supply = supplyOf(parts, id);
     // The plan has its amps at the battery; here they count at the radio.
-    draws.set(id, scaled(radioDraw(plan, station), supply ? 1 / ampsBehind(supply, middleV) : 1));
+    draws.set(id, scaled(radioDraw(plan, position), supply ? 1 / ampsBehind(supply, middleV) : 1));
   });
   const loads = new Map(plan.accessories.map((load) => [load.id, load]));
   for (const { gear } of [...carried.filter(isKind('accessory')), ...carried.filter(isKind('amplifier'))]) {
@@ -63,10 +63,10 @@ const scaled = ({ receiveA, keyDownA, safeForA }: LoadDraw, by: number): LoadDra
   safeForA: by * safeForA,
 });
 
-function radioDraw(plan: PlannedLoads, { radio, blocks }: PlannedStation): LoadDraw {
-  const currents = ratedCurrents(radio.figures, plan.rating);
+function radioDraw(plan: PlannedLoads, { radio, blocks }: PlannedPosition): LoadDraw {
+  const currents = assumedCurrents(radio.figures, plan.assumption);
   const planned = blocks
-    .map((block) => ratedBlock(block, radio, plan.rating))
+    .map((block) => assumedBlock(block, radio, plan.assumption))
     .map((block) => ({ share: block.share, ...radioCurrent(block.currents ?? currents, block) }));
   const { receiveA } = currents;
   // What it can take, whatever is planned: the power knob opens it.
@@ -81,8 +81,8 @@ function radioDraw(plan: PlannedLoads, { radio, blocks }: PlannedStation): LoadD
 }
 
 /** Key-down current at the most power that a radio has, by the larger of what its sheet and its meter say, A. */
-function fullPowerAmps({ figures }: PlannedStation['radio']): number {
-  const { receiveA, points } = ratedCurrents(figures, 'cautious');
+function fullPowerAmps({ figures }: PlannedPosition['radio']): number {
+  const { receiveA, points } = assumedCurrents(figures, 'cautious');
   return Math.max(receiveA, ...points.map(({ amps }) => amps));
 }
 
@@ -100,7 +100,7 @@ function loadDraw(load: AccessoryLoad | undefined, busV: number): LoadDraw {
  */
 export function harnessCharging(
   carried: readonly Carried[],
-  pack: Pack | null,
+  pack: BatteryPack | null,
   run: Partial<Pick<Forecast, 'plan' | 'packs' | 'march'>> | null,
 ): ReadonlyMap<string, Charging> {
   const charging = new Map<string, Charging>();
@@ -109,12 +109,13 @@ export function harnessCharging(
     const inSeries = item.inSeries ?? 1;
     const label = joined(panelLabel(gear), inSeries, item.count / inSeries);
     const { plan, march, packs } = run ?? {};
-    const panelRun = plan?.sun && march ? panelCurrents(plan, march) : NOTHING;
-    charging.set(gear.id, { ...panelRun, safeForA: panelRunAmps(label) });
+    const throughPanelCable = plan?.sun && march ? panelCurrents(plan, march) : NOTHING;
+    charging.set(gear.id, { ...throughPanelCable, safeForA: panelCableAmps(label) });
     if (!controller || !pack) continue;
-    const controllerRun = plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
-    const safeForA = controllerRunAmps(controllerKind(controller.gear), label, pack);
-    charging.set(controller.gear.id, { ...controllerRun, safeForA });
+    const throughControllerCable =
+      plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
+    const safeForA = controllerCableAmps(controllerKind(controller.gear), label, pack);
+    charging.set(controller.gear.id, { ...throughControllerCable, safeForA });
   }
   return charging;
 }

@@ -5,7 +5,7 @@ import {
   HOUR_MS,
   joined,
   loopIn,
-  packAt,
+  batteryPackAt,
   partsBelow,
   type CheckedPack,
   type CheckedPanel,
@@ -22,7 +22,7 @@ import { panelLabel } from '../resolve/panel-label.js';
 import { plannedLoads } from '../resolve/planned-loads.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { coldest, hottest } from '../resolve/resolve-sun.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { checkedPack, faultSources, lowestSoc, lowVolts } from './battery-facts.js';
 import { batteryPieces } from './battery-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
@@ -37,61 +37,31 @@ export const heardOn = ({ noise }: ControllerGear): readonly { readonly band: st
   noise && noise.length > 0 ? noise.filter(({ unit, off, on }) => on - off >= HEARD[unit]) : null;
 
 /** A plan as a harness sees it: what flows to its loads, and how it went where it was marched. */
-export type HarnessRun = Pick<Forecast, 'plan' | 'load'> & Partial<Pick<Forecast, 'packs' | 'march'>>;
+export type CalculatedTrip = Pick<Forecast, 'plan' | 'load'> & Partial<Pick<Forecast, 'packs' | 'march'>>;
 
 /** What the rules hold a harness against. @param run null where the plan cannot be calculated: then the loads alone count */
 export function harnessFacts(
   trip: Trip,
   carried: readonly Carried[],
   parts: readonly HarnessPart[],
-  run: HarnessRun | null,
+  run: CalculatedTrip | null,
 ): HarnessFacts {
   const flow = harnessFlow(trip, carried, parts, run);
   // What hangs from a power station's mains outlet does not pass its 12 V socket.
   const onSocket = parts.filter(({ kind }) => kind !== 'outlet');
-  const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
-  const inParallel = trip.batteryUse !== 'turns';
-  const pieces = batteryPieces(carried);
-  const shareOf = inParallel ? Math.max(1, pieces.length) : 1;
-  const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
   const loop = loopIn(parts);
   return {
     flow,
-    packs: pieces.map(({ gear, id, name }, index): CheckedPack => ({
-      part: id,
-      ...checkedPack(trip, gear, name, lowestSoc(trip, run, index)),
-      meanA: meanA / shareOf,
-      keyDownA: total('keyDownA') / shareOf,
-    })),
-    inParallel,
-    radios: stationRadios(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
-      part: radioParts(carried)[index],
-      name,
-      mostW: trip.blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0),
-      dropoutV: dropoutV.value,
-      ...(fullPowerV && { fullPowerV: fullPowerV.value }),
-      ...(maxV && { maxV: maxV.value }),
-    })),
+    packs: checkedPacks(trip, carried, run, onSocket, flow),
+    inParallel: trip.batteryUse !== 'turns',
+    radios: checkedRadios(trip, carried),
     controllers: carried.filter(isKind('controller')).map(({ gear }) => checkedController(gear, parts)),
     inputs: carried.filter(isKind('station')).map(({ gear: { id, name, solarMaxV } }) => ({
       part: id,
       name,
       ...(solarMaxV && { maxInputV: solarMaxV.value }),
     })),
-    panels: carried.filter(isKind('panel')).map(({ gear, item }): CheckedPanel => {
-      const inSeries = item.inSeries ?? 1;
-      const strings = item.count / inSeries;
-      const label = joined(panelLabel(gear), inSeries, strings);
-      return {
-        part: gear.id,
-        name: gear.name,
-        coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
-        shortA: label.iscA,
-        stringA: label.iscA / strings,
-        strings,
-        bestA: run?.march ? largest(run.march.offeredA) : 0,
-      };
-    }),
+    panels: checkedPanels(trip, carried, run),
     // A charger for the mains stays where the mains are.
     hasCharger:
       trip.packing?.wayIn === 'vehicle' &&
@@ -123,6 +93,52 @@ export function harnessFacts(
   };
 }
 
+/** Every battery with its part of what all of them give. @param onSocket the parts that hang from the batteries themselves */
+function checkedPacks(
+  trip: Trip,
+  carried: readonly Carried[],
+  run: CalculatedTrip | null,
+  onSocket: readonly HarnessPart[],
+  flow: HarnessFlow,
+): CheckedPack[] {
+  const pieces = batteryPieces(carried);
+  const sharing = trip.batteryUse === 'turns' ? 1 : Math.max(1, pieces.length);
+  const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
+  const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
+  return pieces.map(({ gear, id, name }, index) => ({
+    part: id,
+    ...checkedPack(trip, gear, name, lowestSoc(trip, run, index)),
+    meanA: meanA / sharing,
+    keyDownA: total('keyDownA') / sharing,
+  }));
+}
+
+const checkedRadios = (trip: Trip, carried: readonly Carried[]): HarnessFacts['radios'] =>
+  radiosByPosition(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
+    part: radioParts(carried)[index],
+    name,
+    mostW: trip.blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0),
+    dropoutV: dropoutV.value,
+    ...(fullPowerV && { fullPowerV: fullPowerV.value }),
+    ...(maxV && { maxV: maxV.value }),
+  }));
+
+const checkedPanels = (trip: Trip, carried: readonly Carried[], run: CalculatedTrip | null): CheckedPanel[] =>
+  carried.filter(isKind('panel')).map(({ gear, item }) => {
+    const inSeries = item.inSeries ?? 1;
+    const strings = item.count / inSeries;
+    const label = joined(panelLabel(gear), inSeries, strings);
+    return {
+      part: gear.id,
+      name: gear.name,
+      coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
+      shortA: label.iscA,
+      stringA: label.iscA / strings,
+      strings,
+      bestA: run?.march ? largest(run.march.offeredA) : 0,
+    };
+  });
+
 const disconnectFacts = ({ name, disconnectV, reconnectV, maxA }: AddedPart) => ({
   name: name ?? ADDED_NAMES.disconnect,
   ...(disconnectV !== undefined && { disconnectV }),
@@ -134,7 +150,7 @@ function harnessFlow(
   trip: Trip,
   carried: readonly Carried[],
   parts: readonly HarnessPart[],
-  run: HarnessRun | null,
+  run: CalculatedTrip | null,
 ): HarnessFlow {
   const pieces = batteryPieces(carried);
   const inTurns = trip.batteryUse === 'turns';
@@ -147,7 +163,7 @@ function harnessFlow(
     draws,
     charging: harnessCharging(
       carried,
-      piece ? packAt(packLabelOf(piece.gear, inTurns ? 1 : pieces.length), trip.temperatureC) : null,
+      piece ? batteryPackAt(packLabelOf(piece.gear, inTurns ? 1 : pieces.length), trip.temperatureC) : null,
       run,
     ),
     lowV: { receive: restV, keyDown: restV },
@@ -187,7 +203,12 @@ function checkedController(
 }
 
 /** Hours that an inverter is on: those of what hangs behind it, or the whole outing. */
-function inverterHours(trip: Trip, carried: readonly Carried[], id: string, run: HarnessRun | null): number {
+function inverterHours(
+  trip: Trip,
+  carried: readonly Carried[],
+  id: string,
+  run: CalculatedTrip | null,
+): number {
   const behind = carried.filter(isKind('accessory')).findIndex(({ gear }) => id === `${gear.id}.via`);
   const pieces = run?.plan.accessories[behind]?.pieces;
   if (pieces) return pieces.reduce((sum, { startMs, endMs }) => sum + (endMs - startMs) / HOUR_MS, 0);

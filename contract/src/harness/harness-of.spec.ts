@@ -20,14 +20,14 @@ describe('the harness of a bag', () => {
     ]);
   });
 
-  it('has the lead of the bag as the radio’s run', () => {
+  it('has the cable of the bag as the radio’s run', () => {
     const radio = partsOf(kitTrip()).find(({ id }) => id === 'curlew')!;
     expect(radio.run).toEqual(
-      jasmine.objectContaining({ lead: 'short lead', fuseA: 10, statedA: 30, fuseAtM: 0.15 }),
+      jasmine.objectContaining({ cable: 'short lead', fuseA: 10, statedA: 30, fuseAtM: 0.15 }),
     );
   });
 
-  it('joins several batteries, each on a lead of its own', () => {
+  it('joins several batteries, each on a cable of its own', () => {
     const two = kitTrip({
       loadout: [
         { gear: 'curlew', count: 1 },
@@ -45,7 +45,7 @@ describe('the harness of a bag', () => {
     expect(tree(loaded())).toEqual(['no-battery < null', 'no-radio < no-battery']);
     expect(tree(loaded('curlew', 'shale', 'frond'))).toContain('no-controller < shale');
     const report = harnessReport(loaded('frond'), kitShelf);
-    expect(report.unreckoned).not.toBeNull();
+    expect(report.uncalculated).not.toBeNull();
     expect(report.checks.filter(({ rule }) => rule === 'missing').map(({ part }) => part)).toEqual([
       'no-battery',
       'no-controller',
@@ -53,7 +53,7 @@ describe('the harness of a bag', () => {
     ]);
   });
 
-  it('takes what is said of a run, which undoes what was measured of its lead', () => {
+  it('takes what is said of a run, which undoes what was measured of its cable', () => {
     const said = kitTrip({ harness: { runs: [{ to: 'curlew', lengthM: 3, areaMm2: 1.5, fuseA: 0 }] } });
     const run = partsOf(said).find(({ id }) => id === 'curlew')!.run!;
     expect(run.wire).toEqual({
@@ -65,7 +65,7 @@ describe('the harness of a bag', () => {
     expect(run.fuseA).toBeNull();
   });
 
-  it('gives the forecast its leads: what lies before the loads part, then the radio’s own', () => {
+  it('gives the forecast its cables: what lies before the loads part, then the radio’s own', () => {
     expect(wiringOf(partsOf(kitTrip()), 20).radio!.name).toBe('short lead');
     const split = kitTrip({
       harness: {

@@ -1,18 +1,18 @@
 import {
   CONVERTERS,
   readConnector,
-  UNKNOWN_RUN,
+  UNKNOWN_CABLE_RUN,
   USUAL_SUPPLY,
   type HarnessPart,
   type PartKind,
-  type RunName,
+  type CableRunName,
 } from '@knapsack/core';
-import type { Accessory, Amplifier, Gear, Lead } from '../documents/gear.js';
+import type { Accessory, Amplifier, Gear, Cable } from '../documents/gear.js';
 import type { AddedPart } from '../documents/harness-notes.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, type Carried } from '../resolve/look-up.js';
 import { batteryPieces } from './battery-pieces.js';
-import { runOf, runOfLead, withNote } from './harness-runs.js';
+import { cableRunNameOf, cableRunOf, withNote } from './cable-runs.js';
 import { pieceId } from './piece-id.js';
 
 /** Ids of what stands for no single piece of gear. */
@@ -20,12 +20,12 @@ export const JOINT = 'joint';
 export const NO_BATTERY = 'no-battery';
 export const NO_RADIO = 'no-radio';
 export const NO_CONTROLLER = 'no-controller';
-export const END_OF_LEAD = 'end-of-lead';
+export const END_OF_CABLE = 'end-of-lead';
 
 /** The converter in front of a load, and the gear that a part's id belongs to. */
 export const converterOf = (load: string): string => `${load}.via`;
 /** The mains outlet of a power station. */
-export const outletOf = (station: string): string => `${station}.mains`;
+export const outletOf = (powerStation: string): string => `${powerStation}.mains`;
 export const gearOfPart = (part: string): string => part.split('.')[0];
 
 /**
@@ -41,21 +41,21 @@ export function harnessOf(trip: Trip, carried: readonly Carried[]): readonly Har
 
 /** The harness as the bag alone would have it. */
 function partsOfBag(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
-  const leads = new Map(
-    carried.filter(isKind('lead')).map(({ item, gear }) => [runOf(item.run, gear), gear] as const),
+  const cables = new Map(
+    carried.filter(isKind('lead')).map(({ item, gear }) => [cableRunNameOf(item.run, gear), gear] as const),
   );
   const sources = batteryParts(trip, carried);
   const root = sources[0].id;
-  const charging = chargingParts(carried, root, leads);
+  const charging = chargingParts(carried, root, cables);
   const controller = charging.find(({ kind }) => kind === 'controller');
   const onTerminals = trip.radioOn === 'terminals' && controller;
-  const boxes = distributionParts(carried, onTerminals ? onTerminals.id : root, leads);
+  const boxes = distributionParts(carried, onTerminals ? onTerminals.id : root, cables);
   const loadsFrom = boxes.at(-1)?.id ?? (onTerminals ? onTerminals.id : root);
-  const station = sources.length === 1 && sources[0].kind === 'station' ? sources[0] : null;
-  return [...sources, ...charging, ...boxes, ...loadParts(carried, loadsFrom, leads, station)];
+  const powerStation = sources.length === 1 && sources[0].kind === 'station' ? sources[0] : null;
+  return [...sources, ...charging, ...boxes, ...loadParts(carried, loadsFrom, cables, powerStation)];
 }
 
-type Leads = ReadonlyMap<RunName, Lead>;
+type CablesByRun = ReadonlyMap<CableRunName, Cable>;
 
 /** The battery as the root; several hang from a joint or a change-over switch, each on a cable of its own. */
 function batteryParts(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
@@ -65,7 +65,7 @@ function batteryParts(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
     ...base(id, gear.kind, gear),
     name,
     from,
-    run: from === null ? null : UNKNOWN_RUN,
+    run: from === null ? null : UNKNOWN_CABLE_RUN,
   });
   if (pieces.length === 1) return [part(pieces[0], null)];
   const change = trip.batteryUse === 'turns' ? trip.harness?.changeover : undefined;
@@ -82,18 +82,18 @@ function batteryParts(trip: Trip, carried: readonly Carried[]): HarnessPart[] {
 }
 
 /** Panels and what they charge through; a panel without a controller hangs from a gap. */
-function chargingParts(carried: readonly Carried[], root: string, leads: Leads): HarnessPart[] {
+function chargingParts(carried: readonly Carried[], root: string, cables: CablesByRun): HarnessPart[] {
   const controllers = carried.filter(isKind('controller')).map(({ gear }): HarnessPart => ({
     ...base(gear.id, 'controller', gear),
     from: root,
-    run: runOfLead(leads.get('controller')),
+    run: cableRunOf(cables.get('controller')),
   }));
   const panels = carried.filter(isKind('panel'));
   if (panels.length === 0) return controllers;
-  const station = carried.find(isKind('station'));
+  const powerStation = carried.find(isKind('station'));
   const into =
-    controllers[0] ?? (station ? null : gap(NO_CONTROLLER, 'no charge controller in the bag', root));
-  const intoId = into ? into.id : station!.gear.id;
+    controllers[0] ?? (powerStation ? null : gap(NO_CONTROLLER, 'no charge controller in the bag', root));
+  const intoId = into ? into.id : powerStation!.gear.id;
   return [
     ...controllers,
     ...(into && into.kind === 'missing' ? [into] : []),
@@ -101,24 +101,24 @@ function chargingParts(carried: readonly Carried[], root: string, leads: Leads):
       ...base(gear.id, 'panel', gear),
       name: counted(gear.name, item.count),
       from: intoId,
-      run: runOfLead(leads.get('panel')),
+      run: cableRunOf(cables.get('panel')),
     })),
   ];
 }
 
 /** Fuse boxes; a lead to where the loads part ends in a splitter where there is no box. */
-function distributionParts(carried: readonly Carried[], from: string, leads: Leads): HarnessPart[] {
-  const lead = leads.get('distribution');
+function distributionParts(carried: readonly Carried[], from: string, cables: CablesByRun): HarnessPart[] {
+  const cable = cables.get('distribution');
   const boxes = carried.filter(isKind('distribution'));
   if (boxes.length === 0) {
-    return lead
+    return cable
       ? [
           {
-            id: END_OF_LEAD,
+            id: END_OF_CABLE,
             kind: 'splitter',
             name: 'splitter',
             from,
-            run: runOfLead(lead),
+            run: cableRunOf(cable),
             connectors: [],
           },
         ]
@@ -127,7 +127,7 @@ function distributionParts(carried: readonly Carried[], from: string, leads: Lea
   return boxes.map(({ gear }, index): HarnessPart => ({
     ...base(gear.id, 'distribution', gear),
     from: index === 0 ? from : boxes[index - 1].gear.id,
-    run: index === 0 ? runOfLead(lead) : UNKNOWN_RUN,
+    run: index === 0 ? cableRunOf(cable) : UNKNOWN_CABLE_RUN,
     ...(gear.maxA && { maxA: gear.maxA.value }),
   }));
 }
@@ -136,26 +136,30 @@ function distributionParts(carried: readonly Carried[], from: string, leads: Lea
 function loadParts(
   carried: readonly Carried[],
   from: string,
-  leads: Leads,
-  station: HarnessPart | null,
+  cables: CablesByRun,
+  powerStation: HarnessPart | null,
 ): HarnessPart[] {
   const radios = carried.filter(isKind('radio')).flatMap(({ gear, item }) =>
     Array.from({ length: item.count }, (_, index): HarnessPart => ({
       ...base(pieceId(gear.id, index), 'radio', gear),
       name: item.count > 1 ? `${gear.name} no. ${index + 1}` : gear.name,
       from,
-      run: UNKNOWN_RUN,
+      run: UNKNOWN_CABLE_RUN,
     })),
   );
   const [first, ...others] = radios;
   const more = carried.flatMap(({ gear, item }) =>
-    gear.kind === 'amplifier' || gear.kind === 'accessory' ? loadPart(gear, item.count, from, station) : [],
+    gear.kind === 'amplifier' || gear.kind === 'accessory'
+      ? loadPart(gear, item.count, from, powerStation)
+      : [],
   );
   const outlet =
-    station && more.some((part) => part.from === outletOf(station.id)) ? [outletPart(station)] : [];
+    powerStation && more.some((part) => part.from === outletOf(powerStation.id))
+      ? [outletPart(powerStation)]
+      : [];
   return [
     ...(first
-      ? [{ ...first, run: runOfLead(leads.get('radio')) }, ...others]
+      ? [{ ...first, run: cableRunOf(cables.get('radio')) }, ...others]
       : [gap(NO_RADIO, 'no radio in the bag', from)]),
     ...outlet,
     ...more,
@@ -176,19 +180,19 @@ function loadPart(
   gear: Accessory | Amplifier,
   count: number,
   from: string,
-  station: HarnessPart | null,
+  powerStation: HarnessPart | null,
 ): HarnessPart[] {
-  if (station && gear.kind === 'accessory' && gear.via === 'mains') {
+  if (powerStation && gear.kind === 'accessory' && gear.via === 'mains') {
     const name = counted(gear.name, count);
     // It hangs there by its own mains cable, which is nothing to wire here.
-    return [{ ...base(gear.id, 'load', gear), name, from: outletOf(station.id), run: null }];
+    return [{ ...base(gear.id, 'load', gear), name, from: outletOf(powerStation.id), run: null }];
   }
   const via = gear.kind === 'accessory' && gear.via && gear.via !== 'bus' ? gear.via : null;
   const load: HarnessPart = {
     ...base(gear.id, gear.kind === 'amplifier' ? 'amplifier' : 'load', gear),
     name: counted(gear.name, count),
     from: via ? converterOf(gear.id) : from,
-    run: via ? null : UNKNOWN_RUN,
+    run: via ? null : UNKNOWN_CABLE_RUN,
   };
   if (!via) return [load];
   const converter: HarnessPart = {
@@ -199,7 +203,7 @@ function loadPart(
       'converter',
     ),
     from,
-    run: UNKNOWN_RUN,
+    run: UNKNOWN_CABLE_RUN,
     connectors: [],
   };
   return [converter, load];
@@ -217,7 +221,7 @@ const gap = (id: string, name: string, from: string | null): HarnessPart => ({
   kind: 'missing',
   name,
   from,
-  run: from === null ? null : UNKNOWN_RUN,
+  run: from === null ? null : UNKNOWN_CABLE_RUN,
   connectors: [],
 });
 
@@ -227,7 +231,7 @@ function addedPart({ id, kind, name, maxA, from, outV, efficiency }: AddedPart):
     kind,
     name: name ?? ADDED_NAMES[kind],
     from,
-    run: UNKNOWN_RUN,
+    run: UNKNOWN_CABLE_RUN,
     connectors: [],
     ...(maxA !== undefined && { maxA }),
     ...(kind === 'converter' && {

@@ -4,15 +4,15 @@ import {
   disconnectionOrder,
   forecast,
   outingCautions,
-  runFigures,
-  runLabel,
+  cableRunFigures,
+  cableRunLabel,
   type Check,
   type Forecast,
   type HarnessFacts,
   type HarnessPart,
   type OrderFacts,
   type OrderStep,
-  type RunFigures,
+  type CableRunFigures,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
@@ -24,7 +24,7 @@ import { expectedReadings, type ExpectedReadings } from './expected-readings.js'
 import { checkedHarness } from './harness-checks.js';
 
 /** A run of the harness with what flows through it. */
-export interface ReportedRun extends RunFigures {
+export interface ReportedCableRun extends CableRunFigures {
   /** The part that it leads to. */
   readonly part: string;
   /** For example "Shale 18 to Curlew 10". */
@@ -34,7 +34,7 @@ export interface ReportedRun extends RunFigures {
 /** How a trip's kit is wired, what flows where, what is wrong with it, and in which order it is joined. */
 export interface HarnessReport {
   readonly parts: readonly HarnessPart[];
-  readonly runs: readonly ReportedRun[];
+  readonly runs: readonly ReportedCableRun[];
   readonly checks: readonly Check[];
   readonly joining: readonly OrderStep[];
   readonly parting: readonly OrderStep[];
@@ -42,28 +42,28 @@ export interface HarnessReport {
   /** What can hurt someone in the work with this kit, in sentences. */
   readonly cautions: readonly string[];
   /** Why the plan cannot be calculated, so that the currents are those of the blocks alone; null where it can. */
-  readonly unreckoned: string | null;
+  readonly uncalculated: string | null;
 }
 
-/** Looks at a trip's wiring. Any kit gives a report: what cannot be reckoned is left open and said. */
+/** Looks at a trip's wiring. Any kit gives a report: what cannot be calculated is left open and said. */
 export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport {
   const { carried } = lookUp(trip, shelf);
   const plan = resolve(trip, shelf);
-  const run = plan.ok ? forecast(plan.value) : null;
-  const { parts, facts, checks } = checkedHarness(trip, carried, run, true);
-  const figures = runFigures(parts, facts.flow);
+  const calculated = plan.ok ? forecast(plan.value) : null;
+  const { parts, facts, checks } = checkedHarness(trip, carried, calculated, true);
+  const figures = cableRunFigures(parts, facts.flow);
   return {
     parts,
     runs: parts.flatMap((part) => {
       const run = figures.get(part.id);
-      return run ? [{ part: part.id, label: runLabel(parts, part), ...run }] : [];
+      return run ? [{ part: part.id, label: cableRunLabel(parts, part), ...run }] : [];
     }),
-    checks: checks.map((check) => withSureRemedy(trip, shelf, carried, run, checks, check)),
+    checks: checks.map((check) => withSureRemedy(trip, shelf, carried, calculated, checks, check)),
     joining: connectionOrder(parts, orderFacts(facts)),
     parting: disconnectionOrder(parts),
-    expected: expectedReadings(trip, carried, parts, run, facts.flow),
+    expected: expectedReadings(trip, carried, parts, calculated, facts.flow),
     cautions: cautionsOf(carried, parts),
-    unreckoned: plan.ok ? null : plan.problems[0].sentence,
+    uncalculated: plan.ok ? null : plan.problems[0].sentence,
   };
 }
 

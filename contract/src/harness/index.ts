@@ -4,7 +4,7 @@ export * from './harness-checks.js';
 export * from './harness-facts.js';
 export * from './harness-of.js';
 export * from './harness-report.js';
-export * from './run-flows.js';
+export * from './cable-run-flows.js';
 export * from './bill.js';
 export * from './drawing.js';
 export type { Box, Direction, Point } from './layout.js';

@@ -13,7 +13,7 @@ export interface Box extends Point {
 }
 
 /** The way of a run in the direction of the current. */
-export interface RunWay {
+export interface CableRunWay {
   /** Where it leaves one part and meets the other. */
   readonly start: Point;
   readonly end: Point;
@@ -29,7 +29,7 @@ export interface HarnessLayout {
   readonly height: number;
   readonly parts: ReadonlyMap<string, Box>;
   /** The way of each run, by the id of the part that it joins. */
-  readonly runs: ReadonlyMap<string, RunWay>;
+  readonly runs: ReadonlyMap<string, CableRunWay>;
 }
 
 /** From left to right, or from top to bottom on a narrow screen. */
@@ -118,7 +118,7 @@ function waysOf(
   graph: Graph,
   parts: readonly HarnessPart[],
   direction: Direction,
-): ReadonlyMap<string, RunWay> {
+): ReadonlyMap<string, CableRunWay> {
   const joined = parts.filter(({ from }) => from !== null && graph.hasNode(from));
   const isAcross = direction === 'across';
   const edges = joined.map((part) => {

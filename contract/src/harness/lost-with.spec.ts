@@ -1,4 +1,4 @@
-import type { Distribution, Lead } from '../documents/gear.js';
+import type { Distribution, Cable } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { kitShelf, kitTrip, shortLead } from '../testing/kit.js';
@@ -13,7 +13,7 @@ const box: Distribution = {
   kind: 'distribution',
   name: 'fuse box',
 };
-const trunk: Lead = { ...shortLead, id: 'trunk', name: 'trunk', run: 'distribution' };
+const trunk: Cable = { ...shortLead, id: 'trunk', name: 'trunk', run: 'distribution' };
 const shelf = [...kitShelf, box, trunk];
 const boxed = (change: Partial<Trip> = {}): Trip =>
   kitTrip({

@@ -1,7 +1,7 @@
 import { partsBelow, type HarnessPart } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
 import type { Carried } from '../resolve/look-up.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { harnessOf } from './harness-of.js';
 import { pieceId } from './piece-id.js';
 
@@ -22,7 +22,7 @@ export function lostWith(
     gear.kind === 'lead'
       ? item.count > many
         ? []
-        : parts.filter(({ run }) => run?.lead === gear.name)
+        : parts.filter(({ run }) => run?.cable === gear.name)
       : piecesOf(parts, gear.id, item.count).slice(-many);
   return new Set(failing.flatMap(({ id }) => partsBelow(parts, id).map((part) => part.id)));
 }
@@ -33,9 +33,9 @@ function piecesOf(parts: readonly HarnessPart[], gear: string, count: number): r
   return ids.flatMap((id) => parts.filter((part) => part.id === id));
 }
 
-/** Ids of the radios as parts, in the order of the stations. */
+/** Ids of the radios as parts, in the order of the operating positions. */
 export const radioParts = (carried: readonly Carried[]): readonly string[] => {
-  const radios = stationRadios(carried);
+  const radios = radiosByPosition(carried);
   return radios.map(({ id }, index) =>
     pieceId(id, radios.slice(0, index).filter((other) => other.id === id).length),
   );

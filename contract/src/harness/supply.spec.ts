@@ -104,11 +104,11 @@ describe('a plan that cannot be calculated', () => {
   it('keeps its currents from the blocks, whatever else is wrong', () => {
     const { place: _place, ...rest } = kitTrip();
     const nowhere = harnessReport({ ...rest, place: { name: 'x', timeZone: 'UTC' } }, kitShelf);
-    expect(nowhere.unreckoned).toContain('where the outing is');
+    expect(nowhere.uncalculated).toContain('where the outing is');
     expect(radioA(nowhere).keyDownA).toBeCloseTo(1.9, 9);
     expect(radioA(nowhere).wantsA).toBe(3);
     const mixed = full({ loadout: [...kitTrip().loadout, { gear: 'cobble', count: 1 }] });
-    expect(mixed.unreckoned).not.toBeNull();
+    expect(mixed.uncalculated).not.toBeNull();
     expect(radioA(mixed).keyDownA).toBeCloseTo(1.9, 9);
     expect(mixed.checks.map(({ rule }) => rule)).toContain('parallel');
   });
@@ -117,8 +117,8 @@ describe('a plan that cannot be calculated', () => {
     const lamp: Gear = { ...fedBy('lamp', 12, 'usb'), rule: { when: 'dark' } };
     const loadout = [...kitTrip().loadout, { gear: 'lamp', count: 1 }];
     const nowhere = kitTrip({ place: { name: 'x', timeZone: 'UTC' }, loadout });
-    const { runs, unreckoned } = harnessReport(nowhere, [...kitShelf, lamp]);
-    expect(unreckoned).not.toBeNull();
+    const { runs, uncalculated } = harnessReport(nowhere, [...kitShelf, lamp]);
+    expect(uncalculated).not.toBeNull();
     // 12 W / 0.88 at 12.75 V, the reserve.
     expect(runs.find(({ part }) => part === 'lamp.via')!.keyDownA).toBeCloseTo(12 / 0.88 / 12.75, 2);
   });

@@ -1,4 +1,4 @@
-import { openCircuitVolts, packAt, wayToRoot, type HarnessPart, type Supply } from '@knapsack/core';
+import { openCircuitVolts, batteryPackAt, wayToRoot, type HarnessPart, type Supply } from '@knapsack/core';
 import type { Trip } from '../documents/trip.js';
 import type { Carried } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
@@ -25,7 +25,7 @@ const NOMINAL_V = 12.8;
 export function middleVolts(trip: Trip, carried: readonly Carried[]): number {
   const [piece] = batteryPieces(carried);
   if (!piece) return NOMINAL_V;
-  const pack = packAt(packLabelOf(piece.gear, 1), trip.temperatureC);
+  const pack = batteryPackAt(packLabelOf(piece.gear, 1), trip.temperatureC);
   return pack.socket?.volts ?? openCircuitVolts(pack, MIDDLE_SOC);
 }
 

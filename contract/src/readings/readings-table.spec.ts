@@ -1,4 +1,4 @@
-import { ReadingsTable } from './readings-table.js';
+import { headingsOf, ReadingsTable } from './readings-table.js';
 
 const read = (content: string, zone = 'UTC') => {
   const [heading, ...lines] = content.split('\n');
@@ -47,6 +47,41 @@ describe('a table of readings', () => {
   it('needs its headings', () => {
     const begun = ReadingsTable.begin('colour,size', 'UTC');
     expect(begun.ok ? '' : begun.problems[0].sentence).toContain('time and volts and amps cannot be found');
+  });
+
+  it('reads the columns that somebody says, in their units, where the headings do not tell', () => {
+    const heading = 'Uhrzeit [s];PV Spannung [V];PV Strom [A];Batt. Spannung [V];Batt. Strom [mA];SOC [%]';
+    const { words, found } = headingsOf(heading);
+    expect(words[4]).toBe('Batt. Strom [mA]');
+    expect(found).toEqual({ time: -1, volts: -1, amps: -1 });
+    expect(ReadingsTable.begin(heading, 'UTC').ok).toBeFalse();
+    const begun = ReadingsTable.begin(heading, 'UTC', { time: 0, timeMs: 60_000, volts: 3, amps: 4 });
+    if (!begun.ok) throw new Error('not begun');
+    begun.value.take('0;18,1;2,0;13,2;1500;80\n1;18,2;2,1;13,3;-250;81\n');
+    const { readings } = begun.value.finish();
+    expect([...readings.timesMs]).toEqual([0, 60_000]);
+    expect([...readings.volts]).toEqual([13.2, 13.3]);
+    expect([...readings.amps]).toEqual([1.5, -0.25]);
+  });
+
+  it('refuses columns that are none, or that are said to be two things', () => {
+    for (const assigned of [
+      { time: 0, timeMs: 1000, volts: 1, amps: 1 },
+      { time: 0, timeMs: 1000, volts: 1, amps: 3 },
+      { time: -1, timeMs: 1000, volts: 1, amps: 2 },
+      { time: NaN, timeMs: 1000, volts: 1, amps: 2 },
+    ]) {
+      const begun = ReadingsTable.begin('a,b,c', 'UTC', assigned);
+      expect(begun.ok ? '' : begun.problems[0].sentence).toContain('three different columns');
+    }
+  });
+
+  it('knows the battery’s columns of a charge controller', () => {
+    expect(headingsOf('Time,Battery voltage [V],Battery current [A],Load [W]').found).toEqual({
+      time: 0,
+      volts: 1,
+      amps: 2,
+    });
   });
 
   it('grows far beyond its first room', () => {

@@ -20,10 +20,44 @@ const HEADINGS: readonly (readonly [RegExp, Column])[] = [
   [/^(volt|bus|battery v|u$|v$|v\W)/, column('volts')],
   [/^(amp|current|i\b|a\b).*\bma$/, column('amps', 0.001)],
   [/^ma$/, column('amps', 0.001)],
-  [/^(amp|current|i$|a$|a\W|i\W)/, column('amps')],
+  [/^(amp|current|battery (current|amp)|i$|a$|a\W|i\W)/, column('amps')],
 ];
 
 const MOST_TOLD = 5;
+
+/** Which column of a file holds what, by its place from 0, as a person said it; times are in the unit of the heading or said too. */
+export interface AssignedColumns {
+  readonly time: number;
+  /** What a number of the time column is multiplied with to be ms. */
+  readonly timeMs: number;
+  readonly volts: number;
+  readonly amps: number;
+}
+
+/** The headings of a table as they are written, and the columns that can be understood by themselves. */
+export interface Headings {
+  readonly words: readonly string[];
+  /** Place of the column, from 0; -1 where none is understood to hold it. */
+  readonly found: Readonly<Record<Column['holds'], number>>;
+}
+
+/** Most columns that are offered; a file of readings has a handful. */
+const MOST_COLUMNS = 40;
+
+export function headingsOf(heading: string): Headings {
+  const words = heading
+    .replace(/^\uFEFF/, '')
+    .split(delimiterOf(heading))
+    .slice(0, MOST_COLUMNS)
+    .map((word) => word.replaceAll('"', '').trim().slice(0, 60));
+  const columns = words.map(meaningOf);
+  const where = (holds: Column['holds']) => columns.findIndex((one) => one?.holds === holds);
+  return { words, found: { time: where('time'), volts: where('volts'), amps: where('amps') } };
+}
+
+/** 0.001 for a heading in thousandths, as "Battery current [mA]"; else 1. */
+const thousandths = (heading: string): number =>
+  /(^|[\s([_])m[va][\])]?$/i.test(heading.trim()) ? 0.001 : 1;
 
 /**
  * Reads a table of a meter's readings chunk by chunk, as a large file comes: time, volts and amps in any order, units by
@@ -46,16 +80,14 @@ export class ReadingsTable {
    * A table by its first line.
    *
    * @param zone time zone of times that are written without an offset
+   * @param assigned columns as a person said them, where the headings alone do not tell
    * @returns a sentence where a time, volts and amps are not all among the headings
    */
-  static begin(heading: string, zone: string): Result<ReadingsTable> {
+  static begin(heading: string, zone: string, assigned?: AssignedColumns): Result<ReadingsTable> {
     const delimiter = delimiterOf(heading);
-    const columns = heading
-      .replace(/^\uFEFF/, '')
-      .split(delimiter)
-      .map((words) => meaningOf(words));
-    const where = (holds: Column['holds']) => columns.findIndex((one) => one?.holds === holds);
-    const at = { time: where('time'), volts: where('volts'), amps: where('amps') };
+    const { words, found: at } = headingsOf(heading);
+    if (assigned) return ReadingsTable.assigned(delimiter, words, zone, assigned);
+    const columns = words.map(meaningOf);
     const missing = (['time', 'volts', 'amps'] as const).filter((holds) => at[holds] === -1);
     if (missing.length > 0) {
       return fail({
@@ -72,6 +104,23 @@ export class ReadingsTable {
         zone,
       ),
     );
+  }
+
+  private static assigned(
+    delimiter: string,
+    words: readonly string[],
+    zone: string,
+    { time, timeMs, volts, amps }: AssignedColumns,
+  ): Result<ReadingsTable> {
+    const places = [time, volts, amps];
+    if (places.some((place) => !(place >= 0 && place < words.length)) || new Set(places).size < 3) {
+      return fail({
+        code: 'columns',
+        sentence: 'Time, volts and amps must be three different columns of the file.',
+      });
+    }
+    const factors = { time: timeMs, volts: thousandths(words[volts]), amps: thousandths(words[amps]) };
+    return succeed(new ReadingsTable(delimiter, { time, volts, amps }, factors, zone));
   }
 
   /** Reads whole lines. */

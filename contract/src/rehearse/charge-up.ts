@@ -3,12 +3,12 @@ import {
   chemistryOf,
   CONVERTERS,
   hoursToFull,
-  packAt,
+  batteryPackAt,
   socAfterStorage,
   storageLevel,
   type ChargeJob,
 } from '@knapsack/core';
-import type { Battery, Charger, Gear, Radio, Station } from '../documents/gear.js';
+import type { Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
 import type { ChargeChoice } from '../documents/rehearsal.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, lookUp, type Carried } from '../resolve/look-up.js';
@@ -134,14 +134,14 @@ function chargedOf(
 }
 
 function chargedPack(
-  gear: Battery | Station,
+  gear: Battery | PowerStation,
   count: number,
   choice: ChargeChoice | undefined,
   chargers: readonly Charger[],
   sunAhADay: number,
 ): Charged {
   const label = packLabelOf(gear, 1);
-  const pack = packAt(label, ROOM_C);
+  const pack = batteryPackAt(label, ROOM_C);
   const { charge } = pack;
   const chemistry = chemistryOf(gear.chemistry);
   const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
@@ -187,7 +187,7 @@ function chargedPack(
 }
 
 function packNote(
-  { chemistry }: Battery | Station,
+  { chemistry }: Battery | PowerStation,
   charges: boolean,
   source: string,
   soc: number,

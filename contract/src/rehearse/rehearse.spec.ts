@@ -53,7 +53,7 @@ describe('the home test', () => {
     expect(reading!.low).toBeCloseTo(reading!.expected - 0.3, 9);
   });
 
-  it('expects of the load test what the plan reckons with', () => {
+  it('expects of the load test what the plan calculates with', () => {
     const load = (minutes: number) =>
       stepsOf(kitTrip({ rehearsal: { loadMinutes: minutes } })).find(({ id }) => id === 'load')!.reading!
         .expected;

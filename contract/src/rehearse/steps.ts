@@ -1,7 +1,7 @@
 import { fixed, wayToRoot, type HarnessPart } from '@knapsack/core';
 import type { ControllerGear, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import type { HarnessReport, ReportedRun } from '../harness/harness-report.js';
+import type { HarnessReport, ReportedCableRun } from '../harness/harness-report.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
 
 /** What a step asks to be read, and between which figures it is as it should be. */
@@ -13,11 +13,11 @@ export interface StepReading {
 }
 
 export const STEP_GROUPS = {
-  join: 'Join it',
-  charge: 'Does it charge',
-  read: 'Read it',
+  join: 'Connect',
+  charge: 'Check that it charges',
+  read: 'Measure',
   noise: 'Listen',
-  load: 'Let it work',
+  load: 'Load test',
 } as const;
 
 export type StepGroup = keyof typeof STEP_GROUPS;
@@ -126,7 +126,7 @@ const chargeSteps = ({ id, name }: ControllerGear): RehearsalStep[] => [
 const METERED: readonly string[] = ['radio', 'load', 'converter', 'inverter'];
 
 /** What each load takes, and the volts that reach the radio with its key down. */
-function drawSteps(run: ReportedRun, { parts, expected }: HarnessReport): RehearsalStep[] {
+function drawSteps(run: ReportedCableRun, { parts, expected }: HarnessReport): RehearsalStep[] {
   const part = parts.find(({ id }) => id === run.part);
   if (!part || !METERED.includes(part.kind) || run.receiveA <= 0) return [];
   // What hangs inside of a converter is read before it.
@@ -171,7 +171,7 @@ function loadStep(trip: Trip, { expected: { workingA } }: HarnessReport): Rehear
       id: 'load',
       group: 'load',
       words: 'Worked as planned all that time, the battery has given',
-      why: `The plan reckons with ${fixed(workingA, 2)} A on average while a radio is worked.`,
+      why: `The plan counts on ${fixed(workingA, 2)} A on average while a radio is worked.`,
       reading: around('Ah', ampereHours, Math.max(AMPS_APART * ampereHours, LEAST_A)),
     },
   ];

@@ -43,7 +43,7 @@ function wordsOf(gear: Gear): string[] {
       return assumed('resistance', gear.loopOhm);
     case 'panel':
       return [
-        ...(gear.truth ? assumed('label truth', gear.truth) : ['gives 90 % of its label']),
+        ...(gear.truth ? assumed('output against label', gear.truth) : ['output against label 90 %']),
         ...guessedOf(gear),
       ];
     case 'controller':

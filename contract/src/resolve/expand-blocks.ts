@@ -8,23 +8,23 @@ export interface Occurrence extends Span {
   readonly first: boolean;
 }
 
-/** The station that a block belongs to, 1 for the first. */
-export const stationOf = ({ station = 1 }: Block): number => station;
+/** The operating position that a block belongs to, 1 for the first. */
+export const positionOf = ({ station: position = 1 }: Block): number => position;
 
 /**
  * Every time that the blocks of a trip are worked, in order of time. A repeat that does not fit wholly into the outing, or
- * would run into another block of its station, is left out: what was drawn by hand goes before.
+ * would run into another block of its operating position, is left out: what was drawn by hand goes before.
  */
 export function expandBlocks({ blocks, end, place }: Pick<Trip, 'blocks' | 'end' | 'place'>): Occurrence[] {
   const endMs = Date.parse(end);
-  const drawn = blocks.map((block): Occurrence => ({
+  const planned = blocks.map((block): Occurrence => ({
     startMs: Date.parse(block.start),
     endMs: Date.parse(block.end),
     block,
     first: true,
   }));
-  const all = [...drawn];
-  for (const { block, startMs, endMs: blockEndMs } of drawn) {
+  const all = [...planned];
+  for (const { block, startMs, endMs: blockEndMs } of planned) {
     if (!block.repeat) continue;
     const length = blockEndMs - startMs;
     const steady = block.repeat === 'hour' || isSteadyClock(startMs, endMs, place.timeZone);
@@ -33,7 +33,9 @@ export function expandBlocks({ blocks, end, place }: Pick<Trip, 'blocks' | 'end'
     for (let from = next(startMs); from + length <= endMs; from = next(from)) {
       const taken = all.some(
         (other) =>
-          stationOf(other.block) === stationOf(block) && other.startMs < from + length && other.endMs > from,
+          positionOf(other.block) === positionOf(block) &&
+          other.startMs < from + length &&
+          other.endMs > from,
       );
       if (!taken) all.push({ startMs: from, endMs: from + length, block, first: false });
     }

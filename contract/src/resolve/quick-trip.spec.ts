@@ -35,7 +35,28 @@ describe('a trip from a quick sum', () => {
     const { verdict } = forecast(plan.value);
     expect(verdict.meanA).toBeCloseTo(quickSum(input).meanA, 9);
     expect(verdict.plannedAh).toBeCloseTo(7.5, 9);
-    expect(plan.value.packs[0].floorSoc).toBeCloseTo(0.1, 9);
+    expect(plan.value.packs[0].reserveSoc).toBeCloseTo(0.1, 9);
+  });
+
+  it('writes the class of radio that takes such a current, and takes the typed one', () => {
+    for (const [transmitA, powerW] of [
+      [1.4, 5],
+      [3, 10],
+      [21, 100],
+      [0.3, 5],
+    ]) {
+      const quick = quickTrip({ ...input, transmitA }, context);
+      const [radio] = quick.gear;
+      expect(quick.trip.blocks[0].powerW).withContext(`${transmitA} A`).toBe(powerW);
+      expect(radio.kind === 'radio' && radio.transmit).toEqual([
+        { rfW: powerW, amps: transmitA, source: 'datasheet' },
+      ]);
+      const plan = resolve(quick.trip, quick.gear);
+      expect(plan.ok && forecast(plan.value).verdict.meanA).toBeCloseTo(
+        quickSum({ ...input, transmitA }).meanA,
+        9,
+      );
+    }
   });
 
   it('stays within the longest outing, and without a load that is none', () => {

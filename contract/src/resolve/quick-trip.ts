@@ -1,4 +1,4 @@
-import { CHEMISTRIES, HOUR_MS, type ChemistryName, type QuickSumInput } from '@knapsack/core';
+import { CHEMISTRIES, HOUR_MS, sayQuantity, type ChemistryName, type QuickSumInput } from '@knapsack/core';
 import {
   GEAR_SCHEMA,
   GEAR_VERSION,
@@ -7,6 +7,7 @@ import {
   type Gear,
   type Radio,
 } from '../documents/gear.js';
+import { AMPS_A_WATT, RADIOS } from '../typical/typical-rules.js';
 import { MOST_DAYS } from '../fields/fields.js';
 import type { Figure } from '../documents/figure.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
@@ -37,8 +38,9 @@ export interface QuickTripContext {
 }
 
 /**
- * A trip and its gear out of a quick sum. The typed transmit current is the mean of an over, so the
- * trip's block takes it as it is (mode factor 1, an FM carrier at 10 W); everything else is assumed, visibly.
+ * A trip and its gear out of a quick sum. The typed transmit current is the mean of an over, so the trip's block takes it as it is
+ * (mode factor 1) at whatever power: the one that is written is the class of radio that takes such a current. Everything else is
+ * assumed, visibly.
  */
 export function quickTrip(
   input: QuickSumInput,
@@ -48,6 +50,7 @@ export function quickTrip(
   const id = (what: string) => `quick-${what}-${key}`;
   const hours = Math.min(input.wantedHours ?? USUAL_HOURS, MOST_DAYS * 24);
   const iso = (timeMs: number) => new Date(timeMs).toISOString();
+  const powerW = powerClassOf(input.transmitA - input.receiveA);
   const common = { schema: GEAR_SCHEMA, version: GEAR_VERSION } as const;
 
   const radio: Radio = {
@@ -55,9 +58,9 @@ export function quickTrip(
     kind: 'radio',
     id: id('radio'),
     name: 'My radio',
-    about: 'from a quick sum',
+    about: `takes the ${sayQuantity({ value: input.transmitA, unit: 'A' })} of a quick sum, whatever its power`,
     receiveA: assumed(input.receiveA),
-    transmit: [{ rfW: 10, amps: input.transmitA, source: 'datasheet' }],
+    transmit: [{ rfW: powerW, amps: input.transmitA, source: 'datasheet' }],
     dropoutV: assumed(10.5),
   };
   const battery: Battery = {
@@ -99,8 +102,9 @@ export function quickTrip(
         start: iso(startMs),
         end: iso(startMs + hours * HOUR_MS),
         activity: 'calling',
-        mode: 'FM',
-        powerW: 10,
+        mode: 'SSB',
+        powerW,
+        modeFactor: 1,
         share: input.share,
       },
     ],
@@ -108,6 +112,13 @@ export function quickTrip(
   };
   return { trip, gear };
 }
+
+/** The class of radio that takes so much more on transmit than on receive, W. */
+const powerClassOf = (amps: number): number =>
+  RADIOS.map(({ rfW }) => rfW).reduce((nearest, rfW) => {
+    const off = (watts: number) => Math.abs(Math.log(Math.max(amps, 0.1) / (watts * AMPS_A_WATT.value)));
+    return off(rfW) < off(nearest) ? rfW : nearest;
+  });
 
 const typed = (value: number): Figure => ({ value, source: 'datasheet' });
 const assumed = (value: number): Figure => ({ value, source: 'assumed' });

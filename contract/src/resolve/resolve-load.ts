@@ -12,7 +12,7 @@ import {
   type OnRule,
   type OutingHours,
   type PlannedBlock,
-  type PlannedStation,
+  type PlannedPosition,
   type Result,
   type Span,
 } from '@knapsack/core';
@@ -28,14 +28,14 @@ import { counted, isKind, type Carried } from './look-up.js';
 export function resolveAccessories(
   trip: Trip,
   carried: readonly Carried[],
-  stations: readonly PlannedStation[],
+  positions: readonly PlannedPosition[],
   outing: Span,
 ): Result<readonly AccessoryLoad[]> {
   const accessories = carried.filter(isKind('accessory'));
   const { latitudeDeg, longitudeDeg } = trip.place;
   const inTheDark = accessories.find(({ item, gear }) => (item.rule ?? gear.rule).when === 'dark');
-  const hasPlace = latitudeDeg !== undefined && longitudeDeg !== undefined;
-  if (inTheDark && !hasPlace) {
+  const hasSite = latitudeDeg !== undefined && longitudeDeg !== undefined;
+  if (inTheDark && !hasSite) {
     return fail({
       code: 'no-coordinates',
       pointer: '/place/latitudeDeg',
@@ -44,11 +44,11 @@ export function resolveAccessories(
   }
   const hours: OutingHours = {
     outing,
-    blocks: withModes(stations.flatMap(({ blocks }) => blocks)),
-    dark: inTheDark && hasPlace ? darkSpans(outing, { latitudeDeg, longitudeDeg }) : [],
+    blocks: withModes(positions.flatMap(({ blocks }) => blocks)),
+    dark: inTheDark && hasSite ? darkSpans(outing, { latitudeDeg, longitudeDeg }) : [],
   };
-  // An amplifier, and what is on with the transmitter, stands behind the first station's radio.
-  const behindFirst: OutingHours = { ...hours, blocks: withModes(stations[0].blocks) };
+  // An amplifier, and what is on with the transmitter, stands behind the first operating position's radio.
+  const behindFirst: OutingHours = { ...hours, blocks: withModes(positions[0].blocks) };
   return succeed([
     ...accessories.map(({ item, gear }): AccessoryLoad => {
       const draw = (figure: Figure) => timesDraw(drawnAtBattery(trip, carried, gear, figure), item.count);
@@ -84,7 +84,7 @@ export function resolveAccessories(
       const pieces = accessoryPieces(draw, { when: 'always' }, hours);
       return [{ name: gear.name, from: trustOf(gear.selfUseA), pieces }];
     }),
-    ...stations.flatMap(({ radio, blocks }): AccessoryLoad[] =>
+    ...positions.flatMap(({ radio, blocks }): AccessoryLoad[] =>
       radio.internal
         ? [{ name: `${radio.name}’s own battery`, pieces: internalCharge(radio.internal, outing, blocks) }]
         : [],
@@ -98,10 +98,10 @@ const withModes = (blocks: readonly PlannedBlock[]): OutingHours['blocks'] =>
 /** What an accessory draws at the battery: through its own converter, the one put in before it, or a power station's mains outlet. */
 function drawnAtBattery(trip: Trip, carried: readonly Carried[], gear: Accessory, figure: Figure): Draw {
   const drawn = drawOf(gear, figure);
-  const station = carried.find(isKind('station'))?.gear;
-  if (station && gear.via === 'mains' && batteryPieces(carried).length === 1) {
+  const powerStation = carried.find(isKind('station'))?.gear;
+  if (powerStation && gear.via === 'mains' && batteryPieces(carried).length === 1) {
     // Straight from the cells: the 12 V socket's converter, which the march takes off, is not in the way.
-    return { amps: 0, watts: drawn.watts * (station.efficiency?.value ?? USUAL_SOCKET.efficiency) };
+    return { amps: 0, watts: drawn.watts * (powerStation.efficiency?.value ?? USUAL_SOCKET.efficiency) };
   }
   return behindConverter(trip, carried, gear.id, drawn);
 }

@@ -11,18 +11,18 @@ import {
   type Result,
 } from '@knapsack/core';
 import { trustOf, type Figure } from '../documents/figure.js';
-import type { Battery, Station } from '../documents/gear.js';
+import type { Battery, PowerStation } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, lacking, type Carried } from './look-up.js';
 
 /** The reserve of a trip, 0 to 1: its own, or the chemistry's usual one. */
-export const floorOf = (trip: Trip, { chemistry }: Pick<Battery, 'chemistry'>): number =>
-  trip.floorSoc ?? chemistryOf(chemistry).floorSoc;
+export const reserveSocOf = (trip: Trip, { chemistry }: Pick<Battery, 'chemistry'>): number =>
+  trip.floorSoc ?? chemistryOf(chemistry).reserveSoc;
 
 /** The packs of a bag: all of one kind in parallel as one, or every single one for use in turn, in the bag's order. */
 export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<readonly PlannedPack[]> {
   const sources = carried.filter(
-    (one): one is Carried<Battery | Station> => isKind('battery')(one) || isKind('station')(one),
+    (one): one is Carried<Battery | PowerStation> => isKind('battery')(one) || isKind('station')(one),
   );
   if (sources.length === 0) return fail(lacking('battery', 'Put a battery in the bag.'));
   if (trip.batteryUse === 'turns') {
@@ -55,12 +55,12 @@ export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<re
   ]);
 }
 
-function plannedPack(trip: Trip, gear: Battery | Station, count: number, name: string): PlannedPack {
+function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, name: string): PlannedPack {
   const kept = gear.kind === 'battery' && gear.keepsCharge === true;
   const common = {
     name,
     startSoc: socAfterStorage(gear.chemistry, trip.startSoc, trip.storedDays ?? 0, kept),
-    floorSoc: floorOf(trip, gear),
+    reserveSoc: reserveSocOf(trip, gear),
     capacityFrom: trustOf(capacityOf(gear)),
   };
   if (gear.kind === 'station') {
@@ -82,12 +82,12 @@ function plannedPack(trip: Trip, gear: Battery | Station, count: number, name: s
 }
 
 /** The figure that says how much a battery holds. */
-const capacityOf = (gear: Battery | Station): Figure =>
+const capacityOf = (gear: Battery | PowerStation): Figure =>
   gear.kind === 'station' ? gear.wattHours : (gear.measuredAh ?? gear.ratedAh);
 
 /** A battery or the cells of a power station as a pack, some of them in parallel. */
-export const packLabelOf = (gear: Battery | Station, count: number): PackLabel =>
-  gear.kind === 'station' ? stationLabel(gear) : batteryLabel(gear, count);
+export const packLabelOf = (gear: Battery | PowerStation, count: number): PackLabel =>
+  gear.kind === 'station' ? powerStationLabel(gear) : batteryLabel(gear, count);
 
 /** Packs of one kind in parallel: capacity and limits add, resistance divides. */
 function batteryLabel(battery: Battery, count: number): PackLabel {
@@ -114,8 +114,8 @@ const ohmicOf = ({ value, source }: Figure): number =>
   source === 'datasheet' ? SHEET_TO_DIRECT * value : value;
 
 /** The cells of a power station: its watt hours at their nominal volts, behind its socket. */
-function stationLabel(station: Station): PackLabel {
-  const { chemistry, cellsInSeries, wattHours, health, socketV, efficiency, idleW, solarW } = station;
+function powerStationLabel(powerStation: PowerStation): PackLabel {
+  const { chemistry, cellsInSeries, wattHours, health, socketV, efficiency, idleW, solarW } = powerStation;
   const { nominalV, tableCells } = CHEMISTRIES[chemistry];
   const volts = (nominalV * cellsInSeries) / tableCells;
   return {

@@ -48,7 +48,7 @@ describe('resolving the sun', () => {
       iscA: 2.16,
     });
     const plan = resolve(sunny, gear);
-    expect(plan.ok && plan.value.assumed).toContain('Frond: gives 90 % of its label, Vmp, Voc, Isc');
+    expect(plan.ok && plan.value.assumed).toContain('Frond: output against label 90 %, Vmp, Voc, Isc');
     expect(plan.ok && plan.value.sun!.panel.impA).toBe(4);
     expect(plan.ok && plan.value.accessories.map(({ name }) => name)).toEqual(['relay', 'Rill']);
   });
@@ -85,7 +85,7 @@ describe('resolving the sun', () => {
     const both = [...sunny.loadout, { gear: 'cobble', count: 1 }];
     const turns = { ...sunny, batteryUse: 'turns' as const, loadout: both };
     const ironOnly: ControllerGear = { ...rill, profiles: ['lifepo4'] };
-    expect(sentenceOf(turns, [...shelf, frond, ironOnly])).toContain('no charge profile for AGM lead');
+    expect(sentenceOf(turns, [...shelf, frond, ironOnly])).toContain('no charge profile for AGM (lead-acid)');
     expect(sentenceOf(turns, [...shelf, frond, { ...rill, profiles: ['lifepo4', 'agm'] }])).toBe('');
   });
 

@@ -17,7 +17,7 @@ import {
   type Wiring,
 } from '@knapsack/core';
 import { trustOf } from '../documents/figure.js';
-import type { ControllerGear, Panel, Station } from '../documents/gear.js';
+import type { ControllerGear, Panel, PowerStation } from '../documents/gear.js';
 import { USUAL_PLACE, USUAL_WEATHER, type AimChoice } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 import { isKind, lacking, type Carried } from './look-up.js';
@@ -31,7 +31,7 @@ const USUAL_WAKE_SHARE = 0.01;
 interface SunGear {
   readonly panel: Panel;
   readonly joined: PanelLabel;
-  readonly charger: ControllerGear | Station;
+  readonly charger: ControllerGear | PowerStation;
 }
 
 /** The sun's part of a plan: panel, controller, aim, shade and sky as plain numbers; null without a panel. */
@@ -122,18 +122,18 @@ export const controllerKind = ({
   ...(limitsCurrent !== undefined && { limitsCurrent }),
 });
 
-function controllerOf(charger: ControllerGear | Station, wiring: Wiring): Controller {
-  const leads = {
-    panelLeadOhm: wiring.panel?.ohm ?? 0,
-    ...(wiring.controller && { batteryLeadOhm: wiring.controller.ohm }),
+function controllerOf(charger: ControllerGear | PowerStation, wiring: Wiring): Controller {
+  const cables = {
+    panelCableOhm: wiring.panel?.ohm ?? 0,
+    ...(wiring.controller && { batteryCableOhm: wiring.controller.ohm }),
   };
   if (charger.kind === 'station') {
-    return { kind: 'builtIn', maxA: Infinity, wakeShare: USUAL_WAKE_SHARE, ...leads };
+    return { kind: 'builtIn', maxA: Infinity, wakeShare: USUAL_WAKE_SHARE, ...cables };
   }
   return {
     ...controllerKind(charger),
     wakeShare: charger.wakeShare?.value ?? USUAL_WAKE_SHARE,
-    ...leads,
+    ...cables,
   };
 }
 

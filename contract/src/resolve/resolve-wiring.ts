@@ -1,33 +1,33 @@
 import {
   fail,
-  leadOhm,
+  cableOhm,
   loopIn,
-  RUN_NAMES,
+  CABLE_RUN_NAMES,
   succeed,
   type MadeOf,
-  type PlannedLead,
+  type PlannedCable,
   type Result,
-  type RunName,
+  type CableRunName,
   type Wiring,
 } from '@knapsack/core';
-import type { Lead, Wire } from '../documents/gear.js';
+import type { Cable, Wire } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessOf } from '../harness/harness-of.js';
-import { runOf, sizeOf } from '../harness/harness-runs.js';
-import { ASSUMED_LEAD, ASSUMED_LEAD_OHM, wiringOf } from '../harness/wiring-of.js';
+import { cableRunNameOf, sizeOf } from '../harness/cable-runs.js';
+import { ASSUMED_CABLE, ASSUMED_CABLE_OHM, wiringOf } from '../harness/wiring-of.js';
 import { isKind, type Carried } from './look-up.js';
 
 /** The leads of a bag by their run, as the harness of the trip has them; where none leads to the radio, one is assumed. */
 export function resolveWiring(trip: Trip, carried: readonly Carried[]): Result<Wiring> {
-  const taken = new Map<RunName, string>();
+  const taken = new Map<CableRunName, string>();
   for (const { item, index, gear } of carried.filter(isKind('lead'))) {
-    const run = runOf(item.run, gear);
+    const run = cableRunNameOf(item.run, gear);
     const other = taken.get(run);
     if (other !== undefined) {
       return fail({
         code: 'two-leads',
         pointer: `/loadout/${index}`,
-        sentence: `Both ${other} and ${gear.name} are to lead from ${WORDS[run]}. Say where one of them goes instead, or leave it behind.`,
+        sentence: `Both ${other} and ${gear.name} are the cable from ${WORDS[run]}. Say where one of them goes instead, or leave it behind.`,
       });
     }
     taken.set(run, gear.name);
@@ -38,38 +38,38 @@ export function resolveWiring(trip: Trip, carried: readonly Carried[]): Result<W
     return fail({
       code: 'harness-loop',
       pointer: '/harness',
-      sentence: `In the wiring, ${loop.map(({ name }) => name).join(' feeds ')} feeds ${loop[0].name} again, and none of them hangs from the battery. Join one of them to the battery or to what hangs from it.`,
+      sentence: `In the wiring, ${loop.map(({ name }) => name).join(' feeds ')} feeds ${loop[0].name} again, and the battery feeds none of them. Feed one of them from the battery, or from a part that the battery feeds.`,
     });
   }
   return succeed(wiringOf(parts, trip.temperatureC));
 }
 
-const WORDS: Record<RunName, string> = {
+const WORDS: Record<CableRunName, string> = {
   panel: 'panel to controller',
   controller: 'controller to battery',
   distribution: 'battery to distribution',
   radio: 'distribution to radio',
 };
 
-/** What is assumed of the leads, in words. */
-export function assumedLeads(wiring: Wiring, carried: readonly Carried[]): string[] {
+/** What is assumed of the cables, in words. */
+export function assumedCables(wiring: Wiring, carried: readonly Carried[]): string[] {
   const words: string[] = [];
-  if (wiring.radio === ASSUMED_LEAD) {
-    words.push(`the lead from battery to radio (${ASSUMED_LEAD_OHM * 1000} mΩ)`);
+  if (wiring.radio === ASSUMED_CABLE) {
+    words.push(`the cable from battery to radio (${ASSUMED_CABLE_OHM * 1000} mΩ)`);
   }
-  const silent = RUN_NAMES.filter((run) => (run === 'panel' || run === 'controller') && !wiring[run]);
+  const silent = CABLE_RUN_NAMES.filter((run) => (run === 'panel' || run === 'controller') && !wiring[run]);
   if (silent.length > 0 && carried.some(isKind('panel'))) {
     words.push(`nothing is lost from ${silent.map((run) => WORDS[run]).join(' and ')}`);
   }
   return words;
 }
 
-/** A lead with its resistance, as measured or from what it is made of, its copper at a temperature. */
-export function plannedLead({ name, loopOhm, wire }: Lead, temperatureC: number): PlannedLead {
+/** A cable with its resistance, as measured or from what it is made of, its copper at a temperature. */
+export function plannedCable({ name, loopOhm, wire }: Cable, temperatureC: number): PlannedCable {
   const made = wire && madeOf(wire);
   return {
     name,
-    ohm: loopOhm?.value ?? (made ? leadOhm(made, temperatureC) : ASSUMED_LEAD_OHM),
+    ohm: loopOhm?.value ?? (made ? cableOhm(made, temperatureC) : ASSUMED_CABLE_OHM),
     ...(made && { made }),
   };
 }

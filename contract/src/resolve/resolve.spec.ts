@@ -1,8 +1,9 @@
-import { forecast, ratedCurrents } from '@knapsack/core';
-import type { Accessory, Gear, Lead } from '../documents/gear.js';
+import { forecast, assumedCurrents } from '@knapsack/core';
+import type { Accessory, Gear, Cable } from '../documents/gear.js';
 import { cobble, curlew, relay, shale, shelf, trip } from '../testing/documents.js';
+import type { Trip } from '../documents/trip.js';
 import { resolve } from './resolve.js';
-import { ASSUMED_LEAD_OHM } from '../harness/wiring-of.js';
+import { ASSUMED_CABLE_OHM } from '../harness/wiring-of.js';
 
 const sentencesOf = (...args: Parameters<typeof resolve>) => {
   const plan = resolve(...args);
@@ -18,11 +19,11 @@ const planOf = (...args: Parameters<typeof resolve>) => {
 describe('resolving a trip', () => {
   it('looks gear up, takes the measured figure, fills defaults in and says what it assumed', () => {
     const plan = planOf(trip(), shelf);
-    const { points } = ratedCurrents(plan.radio.figures, plan.rating);
+    const { points } = assumedCurrents(plan.radio.figures, plan.assumption);
     expect(points.map(({ amps }) => amps)).toEqual([1.9]);
-    expect(plan.packs[0].floorSoc).toBe(0.1);
-    expect(plan.wiring.radio!.ohm).toBe(ASSUMED_LEAD_OHM);
-    expect(plan.assumed).toEqual(['the lead from battery to radio (25 mΩ)']);
+    expect(plan.packs[0].reserveSoc).toBe(0.1);
+    expect(plan.wiring.radio!.ohm).toBe(ASSUMED_CABLE_OHM);
+    expect(plan.assumed).toEqual(['the cable from battery to radio (25 mΩ)']);
     expect(forecast(plan).verdict.lasts).toBeTrue();
   });
 
@@ -53,6 +54,18 @@ describe('resolving a trip', () => {
         .ohmicOhm;
     expect(ohmicOf('measured')).toBe(0.012);
     expect(ohmicOf('datasheet')).toBe(0.024);
+  });
+
+  it('knows where the trip goes, so that sunrise and sunset are among its events', () => {
+    const there = { name: 'Gannet Rock', latitudeDeg: 59, longitudeDeg: 5.3, timeZone: 'Europe/Oslo' };
+    const kindsAt = (place: Trip['place']) => {
+      const night = { start: '2027-09-04T10:00:00Z', end: '2027-09-05T10:00:00Z' };
+      const plan = resolve(trip({ place, ...night, blocks: [] }), shelf);
+      if (!plan.ok) throw new Error(plan.problems[0].sentence);
+      return forecast(plan.value).verdict.events.map(({ kind }) => kind);
+    };
+    expect(kindsAt(there)).toContain('sunset');
+    expect(kindsAt({ name: 'somewhere', timeZone: 'UTC' })).not.toContain('sunset');
   });
 
   it('uses a measured capacity instead of rating x health, never both', () => {
@@ -100,7 +113,7 @@ describe('resolving a trip', () => {
     const loadout = [radio, { gear: 'shale', count: 2 }, { gear: 'cobble', count: 1 }];
     expect(sentencesOf(trip({ loadout }), shelf)[0]).toContain('one after the other');
     const { packs } = planOf(trip({ loadout, batteryUse: 'turns' }), shelf);
-    expect(packs.map(({ name, floorSoc }) => [name, floorSoc])).toEqual([
+    expect(packs.map(({ name, reserveSoc }) => [name, reserveSoc])).toEqual([
       ['Shale no. 1', 0.1],
       ['Shale no. 2', 0.1],
       ['Cobble', 0.5],
@@ -137,7 +150,7 @@ describe('resolving a trip', () => {
     expect(sentencesOf(two, [...shelf, box])[0]).toContain('cannot be put in parallel');
   });
 
-  it('reckons converters, amplifiers and hours of an accessory’s own', () => {
+  it('calculates converters, amplifiers and hours of an accessory’s own', () => {
     const [radio, battery] = trip().loadout;
     const accessory = (change: Partial<Accessory>): Gear => {
       const { drawA, ...rest } = relay as Accessory;
@@ -184,8 +197,8 @@ describe('resolving a trip', () => {
     );
   });
 
-  it('adds the leads of each run and refuses two for one', () => {
-    const lead = (id: string, change: Partial<Lead>): Gear => ({
+  it('adds the cables of each run and refuses two for one', () => {
+    const lead = (id: string, change: Partial<Cable>): Gear => ({
       schema: 'knapsack.gear',
       version: 4,
       id,
@@ -209,7 +222,7 @@ describe('resolving a trip', () => {
     expect(plan.wiring.distribution!.ohm).toBe(0.01);
     const twice = [...bag('short'), { gear: 'trunk', count: 1, run: 'radio' as const }];
     expect(sentencesOf(trip({ loadout: twice }), gear)[0]).toContain(
-      'are to lead from distribution to radio',
+      'are the cable from distribution to radio',
     );
   });
 

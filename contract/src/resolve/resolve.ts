@@ -1,7 +1,7 @@
 import {
   fail,
   MINUTE_MS,
-  packAt,
+  batteryPackAt,
   succeed,
   type AccessoryLoad,
   type PlanInput,
@@ -16,9 +16,9 @@ import { isKind, lookUp, type Carried } from './look-up.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
 import { disconnectOf, resolveRestart, type LowVoltage } from './resolve-restart.js';
-import { resolveStations } from './resolve-stations.js';
+import { resolvePositions } from './resolve-positions.js';
 import { resolveSun } from './resolve-sun.js';
-import { assumedLeads, resolveWiring } from './resolve-wiring.js';
+import { assumedCables, resolveWiring } from './resolve-wiring.js';
 import { outlookOf } from './sky-of.js';
 
 /**
@@ -31,8 +31,8 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
 
   const { carried, missing } = lookUp(trip, shelf);
   if (missing.length > 0) return fail(...missing);
-  const stations = resolveStations(trip, carried);
-  if (!stations.ok) return stations;
+  const positions = resolvePositions(trip, carried);
+  if (!positions.ok) return positions;
   const bare = resolvePacks(trip, carried);
   if (!bare.ok) return bare;
   const low = disconnectOf(trip, carried);
@@ -48,8 +48,8 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   if (!sun.ok) return sun;
 
   const outing = { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) };
-  const [first, ...others] = stations.value;
-  const accessories = resolveAccessories(trip, carried, stations.value, outing);
+  const [first, ...others] = positions.value;
+  const accessories = resolveAccessories(trip, carried, positions.value, outing);
   if (!accessories.ok) return accessories;
 
   const controller = carried.find(isKind('controller'))?.gear;
@@ -59,7 +59,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     outing,
     stepMs: trip.stepMinutes * MINUTE_MS,
     ...first,
-    rating: trip.rating ?? 'measured',
+    assumption: trip.rating ?? 'measured',
     ...(others.length > 0 && { others }),
     accessories: accessories.value,
     packs,
@@ -75,13 +75,13 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
         ...(controller.loadA && { loadA: controller.loadA.value }),
       },
     }),
-    ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { place: { latitudeDeg, longitudeDeg } }),
+    ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { site: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
     targetChance: targetOf(trip),
     remarks: neverDark(carried, accessories.value),
     assumed: [
       ...(sun.value ? assumedSky(trip) : []),
-      ...assumedLeads(wiring.value, carried),
+      ...assumedCables(wiring.value, carried),
       ...carried.flatMap(({ gear }) => assumedIn(gear)),
     ],
   });
@@ -93,7 +93,7 @@ const ROOM_C = 20;
 function behind(low: LowVoltage | null, pack: PlannedPack): PlannedPack {
   const { label } = pack;
   if (low?.disconnectV === undefined || label.socket) return pack;
-  const cutoffV = Math.max(low.disconnectV, packAt(label, ROOM_C).cutoffV);
+  const cutoffV = Math.max(low.disconnectV, batteryPackAt(label, ROOM_C).cutoffV);
   return { ...pack, label: { ...label, cutoffV } };
 }
 

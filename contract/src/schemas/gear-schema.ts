@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, RUN_NAMES, TECHNOLOGIES } from '@knapsack/core';
+import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, CABLE_RUN_NAMES, TECHNOLOGIES } from '@knapsack/core';
 import {
   GEAR_KINDS,
   type GearKind,
@@ -10,7 +10,7 @@ import {
 } from '../documents/gear.js';
 import { MOST_ENTRIES } from '../documents/figure.js';
 import { RULE_NAMES } from '../documents/accessory-rule.js';
-import { drawProblem, leadProblem } from '../documents/gear-rules.js';
+import { drawProblem, cableProblem } from '../documents/gear-rules.js';
 import {
   LONGEST_TAG,
   MOST_BANDS,
@@ -180,12 +180,12 @@ const wire = Joi.object({
   clad: Joi.boolean().optional(),
 });
 
-const lead = Joi.object({
+const cable = Joi.object({
   ...common,
-  run: maybeOneOf(RUN_NAMES),
+  run: maybeOneOf(CABLE_RUN_NAMES),
   loopOhm: figure('loopOhm').optional(),
   wire: wire.optional(),
-}).custom(obeying(leadProblem));
+}).custom(obeying(cableProblem));
 
 /** Whole labels only: a current or voltage at full power belongs below the one at none. */
 const panel = Joi.object({
@@ -248,7 +248,7 @@ const BY_KIND: Record<Exclude<GearKind, 'other'>, Joi.ObjectSchema> = {
   station,
   amplifier,
   accessory,
-  lead,
+  lead: cable,
   panel,
   controller,
   charger,

@@ -4,5 +4,5 @@ export { unboundedProblem } from './bounded.js';
 export { readGear, readPacking, readRehearsal, readShelf, readTrip } from './read.js';
 export { readWeather } from './read-weather.js';
 export { gearTable, readShelfFile, type ShelfReading } from './gear-table.js';
-export { readRationOptions, readSizeOptions } from './size-schema.js';
+export { readHabits, readRationOptions, readSizeOptions } from './size-schema.js';
 export { isInstant } from './joi.js';

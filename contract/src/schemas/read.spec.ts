@@ -89,7 +89,7 @@ describe('reading documents', () => {
     const blocks = [{ ...trip().blocks[0], powerW: -5, share: 50 }];
     expect(problemsOf(trip({ blocks }))).toEqual([
       '/blocks/0/powerW The power must be above 0 and at most 2000 W; -5 W is not.',
-      '/blocks/0/share The share on transmit must be between 0 and 100 %; 5000 % is not.',
+      '/blocks/0/share The transmit duty cycle must be between 0 and 100 %; 5000 % is not.',
     ]);
   });
 

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { fail, succeed, type Result } from '@knapsack/core';
+import { METRIC, type Habits, fail, succeed, type Result } from '@knapsack/core';
 import { USUAL_RATION_OPTIONS, type RationOptions } from '../size/ration-trip.js';
 import { SIZE_AIMS, sizeProblems, USUAL_SIZE_OPTIONS, type SizeOptions } from '../size/size-options.js';
 import { STRICT } from './joi.js';
@@ -37,6 +37,17 @@ export function readSizeOptions(value: unknown): Result<SizeOptions> {
 /** Reads what a ration is asked; what is left out is as usual. */
 export const readRationOptions = (value: unknown): Result<RationOptions> =>
   checked(rationOptions, value, USUAL_RATION_OPTIONS);
+
+const habitsSchema = Joi.object({
+  units: Joi.valid('metric', 'us'),
+  clock: Joi.valid(24, 12),
+  currency: Joi.string()
+    .allow('')
+    .pattern(/^[A-Z]{3}$/, 'three capital letters like EUR, or empty'),
+});
+
+/** Reads the habits in which an answer is to be said; what is left out is metric, of 24 hours and without a currency. */
+export const readHabits = (value: unknown): Result<Habits> => checked(habitsSchema, value, METRIC);
 
 function checked<Options>(schema: Joi.Schema, value: unknown, usual: Options): Result<Options> {
   const given = (value ?? {}) as Partial<Options>;

@@ -10,10 +10,10 @@ import {
   isZone,
   MODE_NAMES,
   MOUNTS,
-  RATING_NAMES,
-  RUN_NAMES,
+  ASSUMPTION_NAMES,
+  CABLE_RUN_NAMES,
 } from '@knapsack/core';
-import { ADDED_KINDS, type RunNote } from '../documents/harness-notes.js';
+import { ADDED_KINDS, type CableRunNote } from '../documents/harness-notes.js';
 import { MODULES, WAYS_IN } from '../documents/packing.js';
 import { REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
 import {
@@ -40,7 +40,7 @@ const block = Joi.object({
   share: number('share'),
   modeFactor: number('modeFactor').optional(),
   processed: Joi.boolean().optional(),
-  rating: maybeOneOf(RATING_NAMES),
+  rating: maybeOneOf(ASSUMPTION_NAMES),
   station: number('station').optional(),
   repeat: maybeOneOf(Object.keys(REPEATS)),
 });
@@ -50,7 +50,7 @@ const loadoutItem = Joi.object({
   count: number('count'),
   rule: accessoryRule().optional(),
   inSeries: number('inSeries').optional(),
-  run: maybeOneOf(RUN_NAMES),
+  run: maybeOneOf(CABLE_RUN_NAMES),
   bag: id().optional(),
   module: maybeOneOf(Object.keys(MODULES)),
   meant: Joi.boolean().optional(),
@@ -135,7 +135,7 @@ const partId = () =>
 const connector = () => Joi.object({ family: oneOf(CONNECTOR_NAMES), end: oneOf(['plug', 'socket']) });
 
 /** A fuse is one that is sold, of its kind where that is said. */
-const soldFuse = ({ fuseA, fuseKind }: RunNote): string | null =>
+const soldFuse = ({ fuseA, fuseKind }: CableRunNote): string | null =>
   fuseA ? fuseNotSold(fuseA, fuseKind) : null;
 
 const harness = Joi.object({
@@ -230,7 +230,7 @@ export const tripSchema = Joi.object({
   temperatureC: number('temperatureC'),
   ...batteryUse(),
   storedDays: number('storedDays').optional(),
-  rating: maybeOneOf(RATING_NAMES),
+  rating: maybeOneOf(ASSUMPTION_NAMES),
   ownSoc: number('ownSoc').optional(),
   targetChance: number('targetChance').optional(),
   unattended: Joi.boolean().optional(),

@@ -19,7 +19,7 @@ import type { Trip } from '../documents/trip.js';
 import { USUAL_CELLS } from '../resolve/quick-trip.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
-import { floorOf } from '../resolve/resolve-packs.js';
+import { reserveSocOf } from '../resolve/resolve-packs.js';
 import { usualSkyOf } from '../resolve/sky-of.js';
 
 /** The smallest battery of a chemistry, Ah of rating; null where none up to 400 Ah is enough. */
@@ -46,7 +46,7 @@ export interface IdealFigures {
 }
 
 /**
- * The ideal figures of a trip, one after another as they are reckoned, each time with what is known so far.
+ * The ideal figures of a trip, one after another as they are calculated, each time with what is known so far.
  *
  * @param month 1 to 12, of the panel that is to carry the load for ever
  */
@@ -64,9 +64,9 @@ export function* idealFigures(
   const plan = resolved.value;
   const { chemistry } = plan.packs[0].label;
   const ideal = (of: ChemistryName): PlanInput => {
-    const floorSoc = floorOf(trip, { chemistry: of });
+    const reserveSoc = reserveSocOf(trip, { chemistry: of });
     const { chargeIdle: _idle, ...rest } = plan;
-    return { ...rest, packs: [idealPack(of, { ...plan.packs[0], floorSoc }, 20, USUAL_CELLS[of])] };
+    return { ...rest, packs: [idealPack(of, { ...plan.packs[0], reserveSoc }, 20, USUAL_CELLS[of])] };
   };
   let figures: IdealFigures = { chance, batteries: [], trade: { chemistry, points: [] }, forEver: null };
   for (const watts of plan.sun ? TRADE_WATTS : [0]) {

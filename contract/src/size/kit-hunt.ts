@@ -27,13 +27,13 @@ export type Hire = (answered: (message: FromKitWorker) => void, died: () => void
 export interface HuntState {
   readonly found: FoundKits;
   readonly fronts: Fronts;
-  /** Tried on all draws, on a front or not. */
+  /** Tried on all samples, on a front or not. */
   readonly tried: readonly TriedKit[];
   /** By the rules that kits are told by, and by those of Wire for kits that were of interest. */
   readonly ruledOut: readonly RuledOut[];
   readonly done: number;
   readonly of: number;
-  /** Steps that were walked, and how many all kits would have taken on all draws. */
+  /** Steps that were walked, and how many all kits would have taken on all samples. */
   readonly steps: number;
   readonly finished: boolean;
   /** Where no kit is of interest: the one that lasts longest. */
@@ -134,7 +134,7 @@ export class KitHunt {
       one.ready = true;
       if (message.kits && !this.found) {
         this.found = message.kits;
-        this.search = new KitSearch(message.kits.allowed, message.kits.draws);
+        this.search = new KitSearch(message.kits.allowed, message.kits.samples);
         this.hands.forEach((_, at) => this.send(at));
         this.tell();
       } else this.send(index);

@@ -4,7 +4,7 @@ import {
   KitTrials,
   SEED,
   stepEdges,
-  KIT_DRAWS,
+  KIT_SAMPLES,
   type Batch,
   type Kit,
   type Kits,
@@ -29,7 +29,7 @@ export interface SizeQuestion {
 /** The kits of a question, told by one of the workers. */
 export type FoundKits = Kits &
   Pick<ShelfSpace, 'batteries' | 'suns' | 'aims'> & {
-    readonly draws: number;
+    readonly samples: number;
     /** Steps of the outing as it is walked. */
     readonly steps: number;
   };
@@ -48,9 +48,9 @@ export type FromKitWorker =
   | { readonly job: number; readonly explained: TriedKit; readonly sum: Sum }
   | { readonly job: number; readonly plans: readonly Fix[] };
 
-/** An outing of weeks is tried on fewer draws, or they would not fit into memory. */
+/** An outing of weeks is tried on fewer samples, or they would not fit into memory. */
 const LONG_STEPS = 1000;
-const LONG_DRAWS = 120;
+const LONG_SAMPLES = 120;
 
 /** A worker's side of the search: holds the kits of the newest question and tries what it is told. */
 export class KitWorker {
@@ -58,7 +58,7 @@ export class KitWorker {
   private question: SizeQuestion | null = null;
   private parts: Pick<ShelfSpace, 'batteries' | 'suns' | 'aims'> | null = null;
   private trials: KitTrials | null = null;
-  private draws = 0;
+  private samples = 0;
   private stopOf: ShelfSpace['stopOf'] = () => null;
 
   answer(message: ToKitWorker): FromKitWorker {
@@ -89,19 +89,19 @@ export class KitWorker {
     this.stopOf = stopOf;
     this.question = message.begin;
     const steps = stepEdges(space.plan).length - 1;
-    const draws = steps > LONG_STEPS ? LONG_DRAWS : KIT_DRAWS;
-    this.draws = draws;
-    this.trials = new KitTrials(space, draws, SEED);
+    const samples = steps > LONG_STEPS ? LONG_SAMPLES : KIT_SAMPLES;
+    this.samples = samples;
+    this.trials = new KitTrials(space, samples, SEED);
     return {
       job,
-      kits: message.tellKits ? { ...kits, batteries, suns, aims, draws, steps } : null,
+      kits: message.tellKits ? { ...kits, batteries, suns, aims, samples, steps } : null,
     };
   }
 
   /** Tries a kit; one that would be of interest has to pass Wire as well. */
   private tried(kit: Kit, mustBeat: number): Trial {
     const trial = this.trials!.try(kit, mustBeat);
-    if (trial.tried < this.draws) return trial;
+    if (trial.tried < this.samples) return trial;
     const barred = this.stopOf(kit);
     return barred ? { ...trial, barred } : trial;
   }

@@ -11,7 +11,7 @@ import {
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { isAttended, type Block, type Trip } from '../documents/trip.js';
-import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
+import { expandBlocks, positionOf } from '../resolve/expand-blocks.js';
 import { resolve } from '../resolve/resolve.js';
 import { stepFor } from './size-space.js';
 
@@ -110,9 +110,9 @@ export function rationStretches({ hours }: Ration): readonly RationStretch[] {
   return stretches;
 }
 
-/** The trip with its first station's blocks as the ration has them; hours in which the radio rests are left out. */
+/** The trip with its first operating position's blocks as the ration has them; hours in which the radio rests are left out. */
 export function withRation(trip: Trip, found: Ration): Trip {
-  const worked = expandBlocks(trip).filter(({ block }) => stationOf(block) === 1);
+  const worked = expandBlocks(trip).filter(({ block }) => positionOf(block) === 1);
   const iso = (timeMs: number) => new Date(timeMs).toISOString();
   const blocks = rationStretches(found).flatMap(({ startMs, endMs, choice, block }, index): Block[] => {
     const from = worked[block]?.block;
@@ -123,7 +123,7 @@ export function withRation(trip: Trip, found: Ration): Trip {
       { ...rest, id, start: iso(startMs), end: iso(endMs), powerW: choice.powerW, share: choice.share },
     ];
   });
-  return { ...trip, blocks: [...blocks, ...trip.blocks.filter((block) => stationOf(block) !== 1)] };
+  return { ...trip, blocks: [...blocks, ...trip.blocks.filter((block) => positionOf(block) !== 1)] };
 }
 
 const LONGEST_ID = 40;

@@ -1,12 +1,15 @@
 import type { Burden, ChemistryName } from '@knapsack/core';
-import type { Battery, ControllerGear, Gear, Panel, Station } from '../documents/gear.js';
+import type { Battery, ControllerGear, Gear, Panel, PowerStation } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
+import { isTypical } from '../typical/typical-gear.js';
 import { counted } from '../resolve/look-up.js';
 import type { SizeAim } from './size-options.js';
 
 /** Most of one battery and of one panel that a kit is made of. */
 const MOST_BATTERIES = 4;
 const MOST_PANELS = 3;
+/** Typical gear comes in every size that is sold: a second battery is a spare, more panels are a larger one. */
+const MOST_TYPICAL_BATTERIES = 2;
 
 /** A battery part of a bag. */
 export interface BatteryPart extends Burden {
@@ -14,7 +17,7 @@ export interface BatteryPart extends Burden {
   readonly items: readonly LoadoutItem[];
   readonly use: 'parallel' | 'turns';
   readonly chemistry: ChemistryName;
-  readonly isStation: boolean;
+  readonly isPowerStation: boolean;
 }
 
 /** A sun part of a bag, laid out one way; without items it is none at all. */
@@ -23,21 +26,22 @@ export interface SunPart extends Burden {
   readonly items: readonly LoadoutItem[];
   readonly aim: SizeAim | null;
   readonly selfUseA: number;
-  readonly throughStation: boolean;
+  readonly throughPowerStation: boolean;
 }
 
 /** The batteries and power stations of a shelf, each alone and several of it: in parallel, or one after the other. */
 export function batteryParts(gear: readonly Gear[]): readonly BatteryPart[] {
   return gear.filter(isStore).flatMap((store): BatteryPart[] => {
     const part = (count: number, use: BatteryPart['use']): BatteryPart => ({
-      name: counted(store.name, count) + (count > 1 && use === 'turns' ? ' in turn' : ''),
+      name: counted(store.name, count) + (count > 1 && use === 'turns' ? ', one after another' : ''),
       items: [{ gear: store.id, count }],
       use,
       chemistry: store.chemistry,
-      isStation: store.kind === 'station',
+      isPowerStation: store.kind === 'station',
       ...burdenOf([{ gear: store, count }]),
     });
-    const several = Array.from({ length: MOST_BATTERIES - 1 }, (_, index) => index + 2);
+    const most = isTypical(store) ? MOST_TYPICAL_BATTERIES : MOST_BATTERIES;
+    const several = Array.from({ length: most - 1 }, (_, index) => index + 2);
     return [
       part(1, 'parallel'),
       ...several.flatMap((count) =>
@@ -59,7 +63,7 @@ export function sunParts(gear: readonly Gear[], aims: readonly SizeAim[]): reado
     items: [],
     aim: null,
     selfUseA: 0,
-    throughStation: false,
+    throughPowerStation: false,
     grams: 0,
     price: 0,
     litres: 0,
@@ -69,7 +73,7 @@ export function sunParts(gear: readonly Gear[], aims: readonly SizeAim[]): reado
     none,
     ...panels.flatMap((panel) =>
       chargers.flatMap((charger) =>
-        joinedWays().flatMap(({ count, inSeries }) =>
+        joinedWays(isTypical(panel) ? 1 : MOST_PANELS).flatMap(({ count, inSeries }) =>
           aims.map((aim): SunPart => ({
             name: `${counted(panel.name, count)}${inSeries > 1 ? ' in series' : ''}${charger ? ` on ${charger.name}` : ''}, ${AIM_WORDS[aim]}`,
             items: [
@@ -78,7 +82,7 @@ export function sunParts(gear: readonly Gear[], aims: readonly SizeAim[]): reado
             ],
             aim,
             selfUseA: charger?.selfUseA?.value ?? 0,
-            throughStation: charger === null,
+            throughPowerStation: charger === null,
             ...burdenOf([{ gear: panel, count }, ...(charger ? [{ gear: charger, count: 1 }] : [])]),
           })),
         ),
@@ -94,13 +98,14 @@ const AIM_WORDS: Record<SizeAim, string> = {
   turned: 'turned',
 };
 
-const joinedWays = (): readonly { count: number; inSeries: number }[] =>
-  Array.from({ length: MOST_PANELS }, (_, index) => index + 1).flatMap((count) => [
+const joinedWays = (most: number): readonly { count: number; inSeries: number }[] =>
+  Array.from({ length: most }, (_, index) => index + 1).flatMap((count) => [
     { count, inSeries: 1 },
     ...(count === 2 ? [{ count, inSeries: 2 }] : []),
   ]);
 
-const isStore = (gear: Gear): gear is Battery | Station => gear.kind === 'battery' || gear.kind === 'station';
+const isStore = (gear: Gear): gear is Battery | PowerStation =>
+  gear.kind === 'battery' || gear.kind === 'station';
 
 function burdenOf(parts: readonly { readonly gear: Gear; readonly count: number }[]): Burden {
   const sum = (of: (gear: Gear) => number | undefined) =>

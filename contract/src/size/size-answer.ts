@@ -25,10 +25,10 @@ export interface KitAnswer {
 /** What a search over the shelf found. */
 export interface SizeAnswer {
   readonly asked: number;
-  readonly draws: number;
+  readonly samples: number;
   /** Allowed kits, of which those that could be on no front were given up early. */
   readonly kits: number;
-  /** Steps that were walked, as a share of all kits on all draws. */
+  /** Steps that were walked, as a share of all kits on all samples. */
   readonly shareOfSteps: number;
   readonly lightest: KitAnswer | null;
   readonly cheapest: KitAnswer | null;
@@ -52,9 +52,9 @@ export function sizeAnswer(
   const { lightest, cheapest, effortless, best } = picks(fronts, chance);
   return {
     asked: chance,
-    draws: found.draws,
+    samples: found.samples,
     kits: of,
-    shareOfSteps: of > 0 ? steps / (of * found.draws * found.steps) : 0,
+    shareOfSteps: of > 0 ? steps / (of * found.samples * found.steps) : 0,
     lightest: told(lightest),
     cheapest: told(cheapest),
     leastEffort: told(effortless),

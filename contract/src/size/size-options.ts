@@ -36,7 +36,7 @@ export function sizeProblems({ chance, limits, aims }: SizeOptions): readonly Pr
     const why =
       chance >= 1
         ? 'Nothing is certain outdoors: ask for less than 100 %, say 95 %.'
-        : 'The chance asked for must be above 0 %, say 90 %.';
+        : 'The target chance must be above 0 %, say 90 %.';
     problems.push({ code: 'chance', pointer: '/chance', sentence: why });
   }
   const words = { grams: 'weight', price: 'price', litres: 'volume', pieces: 'number of pieces' } as const;

@@ -67,11 +67,11 @@ describe('the kits of a shelf', () => {
     expect(batteries.filter(({ name }) => name.includes('Shale')).map(({ name }) => name)).toEqual([
       'Shale',
       '2 × Shale',
-      '2 × Shale in turn',
+      '2 × Shale, one after another',
       '3 × Shale',
-      '3 × Shale in turn',
+      '3 × Shale, one after another',
       '4 × Shale',
-      '4 × Shale in turn',
+      '4 × Shale, one after another',
     ]);
     expect(suns[0].name).toBe('no panel');
     expect(suns.map(({ name }) => name)).toContain('2 × frond in series on weir, propped');

@@ -66,7 +66,7 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
       code: 'empty-shelf',
       pointer: '/gear',
       sentence:
-        'There is no battery on the shelf to choose from: put one there, or let wished-for gear be tried.',
+        'There is no battery on the shelf to choose from: put one there, or let the wish list be tried.',
     });
   }
   const bare = { ...withoutKit(trip, all), stepMinutes: stepFor(trip) };
@@ -192,9 +192,9 @@ function sunChooser(
     if (!place) return { ...part, effort: 0, by: null };
     const trip: Trip = { ...bare, loadout: part.items, panelPlace: place };
     // A power station's own input is on its card; the panel's curve is the same whichever station it is.
-    const station = part.throughStation ? gear.find(({ kind }) => kind === 'station') : undefined;
+    const powerStation = part.throughPowerStation ? gear.find(({ kind }) => kind === 'station') : undefined;
     const carried = lookUp(
-      station ? { ...trip, loadout: [...part.items, { gear: station.id, count: 1 }] } : trip,
+      powerStation ? { ...trip, loadout: [...part.items, { gear: powerStation.id, count: 1 }] } : trip,
       gear,
     ).carried;
     let shared: SunPlan | null = null;
@@ -226,7 +226,7 @@ function propped(
 ): PanelPlace {
   const flat: PanelPlace = { ...planned, mount: 'propped' };
   for (const part of suns) {
-    if (!part.aim || part.throughStation) continue;
+    if (!part.aim || part.throughPowerStation) continue;
     const { by } = sunChooser(bare, gear, plan, [plan.packs[0].label.chemistry])(part, flat);
     const sun = Object.values(by ?? {}).find((of) => !isReason(of));
     const aim = sun && !isReason(sun) ? bestAim(sun, plan.outing) : null;

@@ -1,5 +1,5 @@
 import { KitSearch } from '@knapsack/core';
-import type { Lead } from '../documents/gear.js';
+import type { Cable } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { frond, kitShelf, kitTrip, rill, shortLead } from '../testing/kit.js';
@@ -8,7 +8,7 @@ import { USUAL_SIZE_OPTIONS } from './size-options.js';
 import { withKit } from './size-space.js';
 
 /** From the controller to the battery, of a wire that is too thin for the panel. */
-const thin: Lead = {
+const thin: Cable = {
   ...shortLead,
   id: 'thin',
   name: 'thin lead',
@@ -30,7 +30,7 @@ function searched(trip: Trip) {
   const begun = worker.answer({ job: 1, begin: question, tellKits: true });
   if (!('kits' in begun) || !begun.kits) throw new Error('no kits');
   const { kits } = begun;
-  const search = new KitSearch(kits.allowed, kits.draws);
+  const search = new KitSearch(kits.allowed, kits.samples);
   for (let batch = search.batch(8); batch; batch = search.batch(8)) {
     const tried = worker.answer({ job: 1, batch });
     if ('trials' in tried) search.take(batch, tried.trials);

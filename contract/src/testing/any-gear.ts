@@ -7,10 +7,10 @@ import type {
   Battery,
   ControllerGear,
   Gear,
-  Lead,
+  Cable,
   Panel,
   Radio,
-  Station,
+  PowerStation,
 } from '../documents/gear.js';
 import { panelProblem } from '../resolve/panel-label.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
@@ -94,7 +94,7 @@ const stations = fc
     solarW: maybe('solarW'),
     solarMaxV: seldom(figure('inputV')),
   })
-  .map((station) => bare({ ...common, id: 'station', kind: 'station', ...station }) as Station);
+  .map((station) => bare({ ...common, id: 'station', kind: 'station', ...station }) as PowerStation);
 
 const rules: fc.Arbitrary<AccessoryRule> = fc.oneof(
   fc.constantFrom<AccessoryRule>({ when: 'always' }, { when: 'operating' }, { when: 'dark' }),
@@ -140,7 +140,7 @@ const leads = fc
       })
       .map(({ size, ...wire }) => ({ wire: { ...wire, ...size } })),
   )
-  .map((made): Lead => ({ ...common, id: 'lead', kind: 'lead', ...made }));
+  .map((made): Cable => ({ ...common, id: 'lead', kind: 'lead', ...made }));
 
 const panels = fc
   .record({

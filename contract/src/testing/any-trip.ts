@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CONNECTOR_ENDS, MODE_NAMES, RATING_NAMES, RUN_NAMES } from '@knapsack/core';
+import { CONNECTOR_ENDS, MODE_NAMES, ASSUMPTION_NAMES, CABLE_RUN_NAMES } from '@knapsack/core';
 import type { AimChoice } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 import { any, bare, iso } from './any-field.js';
@@ -79,7 +79,7 @@ export const trips = fc
     ),
     own: fc.record(
       {
-        rating: fc.constantFrom(...RATING_NAMES),
+        rating: fc.constantFrom(...ASSUMPTION_NAMES),
         batteryUse: fc.constantFrom('parallel' as const, 'turns' as const),
         chargeIdle: fc.boolean(),
         unattended: fc.boolean(),
@@ -91,7 +91,7 @@ export const trips = fc
       },
       { requiredKeys: [] },
     ),
-    run: fc.constantFrom(...RUN_NAMES),
+    run: fc.constantFrom(...CABLE_RUN_NAMES),
     harness: fc.option(harness, { nil: undefined }),
     bag: fc.record({ operators: any('operators'), limitG: any('carryLimitG'), litres: any('packedL') }),
     inSeries: fc.constantFrom(1, 2),

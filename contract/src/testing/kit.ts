@@ -1,4 +1,4 @@
-import type { Antenna, Charger, ControllerGear, Gear, Lead, Panel, Radio } from '../documents/gear.js';
+import type { Antenna, Charger, ControllerGear, Gear, Cable, Panel, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { cobble, curlew, relay, shale, trip } from './documents.js';
 
@@ -28,7 +28,7 @@ export const rill: ControllerGear = {
   weightG: sheet(190),
 };
 
-export const shortLead: Lead = {
+export const shortLead: Cable = {
   ...common,
   id: 'short-lead',
   kind: 'lead',
@@ -58,7 +58,7 @@ export const dunlin: Radio = {
   internal: { wattHours: sheet(22), chargeW: sheet(10), chargesWhileOperating: false },
 };
 
-/** A radio on a fused lead, a battery, a panel on its controller, a relay and an antenna. */
+/** A radio on a fused cable, a battery, a panel on its controller, a relay and an antenna. */
 export const kitShelf: readonly Gear[] = [
   { ...curlew, weightG: sheet(720), packedL: sheet(0.6), connectors: ['30 A flat-contact pair'] },
   { ...shale, weightG: sheet(1200), protects: true },

@@ -7,9 +7,9 @@ import type {
   ControllerGear,
   Panel,
   Radio,
-  Station,
+  PowerStation,
 } from '../documents/gear.js';
-import type { RunNote } from '../documents/harness-notes.js';
+import type { CableRunNote } from '../documents/harness-notes.js';
 
 const common = { schema: 'knapsack.gear', version: 4 } as const;
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
@@ -129,7 +129,7 @@ export const controller = (more: Partial<ControllerGear> = {}): ControllerGear =
 export const pwm = (maxA: number, more: Partial<ControllerGear> = {}): ControllerGear =>
   controller({ name: 'PWM controller', type: 'pwm', maxA: sheet(maxA), limitsCurrent: false, ...more });
 
-export const station = (wattHours: number, more: Partial<Station> = {}): Station => ({
+export const station = (wattHours: number, more: Partial<PowerStation> = {}): PowerStation => ({
   ...common,
   id: 'station',
   kind: 'station',
@@ -179,8 +179,8 @@ export const run = (
   areaMm2: number,
   lengthM: number,
   fuseA?: number,
-  more: Partial<RunNote> = {},
-): RunNote => ({
+  more: Partial<CableRunNote> = {},
+): CableRunNote => ({
   to,
   areaMm2,
   lengthM,

@@ -1,5 +1,5 @@
 import type { Gear } from '../documents/gear.js';
-import type { AddedPart, RunNote } from '../documents/harness-notes.js';
+import type { AddedPart, CableRunNote } from '../documents/harness-notes.js';
 import type { Block, LoadoutItem, Trip } from '../documents/trip.js';
 import {
   accessory,
@@ -36,7 +36,7 @@ export interface SampleKit {
 
 interface KitParts {
   readonly gear: readonly (Gear | readonly [gear: Gear, count: number, inSeries?: number])[];
-  readonly runs?: readonly RunNote[];
+  readonly runs?: readonly CableRunNote[];
   readonly parts?: readonly AddedPart[];
   readonly mode?: Block['mode'];
   readonly powerW?: number;
@@ -85,16 +85,16 @@ function kit(
 }
 
 const { pocket, ten, twenty, fifty, hundred } = RADIOS;
-const sun = (area = 2.5, fuseA = 15): readonly RunNote[] => [
+const sun = (area = 2.5, fuseA = 15): readonly CableRunNote[] => [
   run('controller', area, 0.5, fuseA),
   run('panel-42', area, 3),
 ];
-const sunOf = (watts: number, area = 2.5, fuseA = 15): readonly RunNote[] => [
+const sunOf = (watts: number, area = 2.5, fuseA = 15): readonly CableRunNote[] => [
   run('controller', area, 0.5, fuseA),
   run(`panel-${watts}`, area, 3),
 ];
 /** A small panel on the barrel of a holder of cells. */
-const sunOnCells: readonly RunNote[] = [
+const sunOnCells: readonly CableRunNote[] = [
   run('controller', 1.5, 0.5, 3, { near: barrels.near }),
   run('panel-20', 1.5, 3),
 ];

@@ -1,8 +1,8 @@
-import { CLIMATES, simulatedWeather, type ClimateWord, type Span, type WeatherPlace } from '@knapsack/core';
+import { CLIMATES, simulatedWeather, type ClimateWord, type Span, type WeatherSite } from '@knapsack/core';
 import { WEATHER_SCHEMA, WEATHER_VERSION, type WeatherDocument } from '../documents/weather.js';
 
 /** What the simulated weather service answers for a place, a stretch of time and a climate. */
-export function simulatedDocument(place: WeatherPlace, span: Span, climate: ClimateWord): WeatherDocument {
+export function simulatedDocument(site: WeatherSite, span: Span, climate: ClimateWord): WeatherDocument {
   return {
     schema: WEATHER_SCHEMA,
     version: WEATHER_VERSION,
@@ -10,7 +10,7 @@ export function simulatedDocument(place: WeatherPlace, span: Span, climate: Clim
     source: 'simulated',
     climate,
     air: CLIMATES[climate].air,
-    hours: simulatedWeather(place, span, climate).map(({ startMs, cloud, rain, airC, windMS, air }) => ({
+    hours: simulatedWeather(site, span, climate).map(({ startMs, cloud, rain, airC, windMS, air }) => ({
       start: new Date(startMs).toISOString(),
       cloud,
       ...(rain && { rain }),

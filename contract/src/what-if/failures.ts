@@ -2,9 +2,9 @@ import { hoursOf, overlap } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lostWith, radioParts } from '../harness/lost-with.js';
-import { expandBlocks, stationOf } from '../resolve/expand-blocks.js';
+import { expandBlocks, positionOf } from '../resolve/expand-blocks.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { endingOf } from './ending.js';
 
 /** What a plan still achieves when one piece fails before the start. */
@@ -24,7 +24,7 @@ const NO_PART: readonly Gear['kind'][] = ['antenna', 'other', 'charger'];
 
 /**
  * What the plan still achieves if any one piece of the bag fails, the worst first: one of several where there are several.
- * Without its only radio, battery or radio's lead nothing goes on the air; without an accessory that belongs to modes, those
+ * Without its only radio, battery or radio's cable nothing goes on the air; without an accessory that belongs to modes, those
  * modes do not.
  */
 export function failures(trip: Trip, shelf: readonly Gear[]): readonly Failure[] {
@@ -81,9 +81,9 @@ export function withoutSome(
   const less = { ...trip, loadout };
   switch (gear.kind) {
     case 'radio': {
-      const left = stationRadios(carried).length - many;
+      const left = radiosByPosition(carried).length - many;
       if (left <= 0) return null;
-      return { trip: { ...less, blocks: trip.blocks.filter((block) => stationOf(block) <= left) } };
+      return { trip: { ...less, blocks: trip.blocks.filter((block) => positionOf(block) <= left) } };
     }
     case 'accessory': {
       const rule = item.rule ?? gear.rule;
@@ -110,7 +110,7 @@ function withoutLost(
 ): Without | null {
   const off = radioParts(carried).map((radio) => lost.has(radio));
   if (off.length > 0 && off.every(Boolean)) return null;
-  const blocks = less.blocks.filter((block) => !off[stationOf(block) - 1]);
+  const blocks = less.blocks.filter((block) => !off[positionOf(block) - 1]);
   const dead = new Set(
     carried
       .filter(({ gear }) => ['accessory', 'amplifier'].includes(gear.kind) && lost.has(gear.id))
@@ -129,7 +129,7 @@ function withoutLost(
   return { trip: isDark ? withoutSun(fed, carried) : fed, ...(because && { because }) };
 }
 
-/** Without panels and controllers: what no lead brings does not count. */
+/** Without panels and controllers: what no cable brings does not count. */
 function withoutSun(trip: Trip, carried: readonly Carried[]): Trip {
   const solar = new Set(
     carried
@@ -139,7 +139,7 @@ function withoutSun(trip: Trip, carried: readonly Carried[]): Trip {
   return { ...trip, loadout: trip.loadout.filter(({ gear }) => !solar.has(gear)) };
 }
 
-/** Hours of operating of all stations up to an instant. */
+/** Hours of operating of all operating positions up to an instant. */
 export function hoursOnAir(trip: Trip, untilMs: number): number {
   const until = { startMs: Date.parse(trip.start), endMs: Math.min(untilMs, Date.parse(trip.end)) };
   return expandBlocks(trip).reduce((sum, times) => {

@@ -6,7 +6,7 @@ import { isAttended, type Block, type LoadoutItem, type Trip } from '../document
 import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
-import { stationRadios } from '../resolve/resolve-stations.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { byProspect, prospectOf } from './ending.js';
 
 /** A change to a plan whose chance is under its target, and its chance then. */
@@ -43,7 +43,7 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
     // Nobody is there to turn a knob or to finish earlier.
     ...(isAttended(trip)
       ? [
-          () => stepByStep(now, lessPower(trip, stationRadios(carried))),
+          () => stepByStep(now, lessPower(trip, radiosByPosition(carried))),
           () => stepByStep(now, lessShare(trip)),
           () => stepByStep(now, fewerHours(trip)),
         ]

@@ -10,8 +10,8 @@ import {
   type Sum,
   type SumLine,
 } from '@knapsack/core';
-import { runFlows } from '../harness/run-flows.js';
-import type { ReportedRun } from '../harness/harness-report.js';
+import { cableRunFlows } from '../harness/cable-run-flows.js';
+import type { ReportedCableRun } from '../harness/harness-report.js';
 import type { Failure } from './failures.js';
 import type { LeftAlone } from './left-alone.js';
 
@@ -96,13 +96,13 @@ const FLOW_WORDS = {
 } as const;
 
 /** What each cable loses, at the currents that Wire shows, and the fuse that it wants. */
-export function runsSum(runs: readonly ReportedRun[]): Sum {
+export function cableRunsSum(runs: readonly ReportedCableRun[]): Sum {
   const amps = (value: number): Quantity => ({ value, unit: 'A' });
   const lines = runs.flatMap((run): readonly SumLine[] => {
     const { label, ohm, safeForA, ampacityA, wantsA } = run;
     if (ohm === null) return [{ label, terms: [], result: 'not entered' }];
     return [
-      ...runFlows(run).map(({ what, amps: flowing, dropV }): SumLine => ({
+      ...cableRunFlows(run).map(({ what, amps: flowing, dropV }): SumLine => ({
         label: `${label}, ${FLOW_WORDS[what]}`,
         terms: [amps(flowing), ' × ', { value: ohm, unit: 'ohm' }],
         result: { value: dropV!, unit: 'V' },
@@ -118,7 +118,7 @@ export function runsSum(runs: readonly ReportedRun[]): Sum {
     title: 'What the cables lose',
     lines,
     remark:
-      'Fuse each battery in its positive lead, within 20 cm of the terminal. Keep to local codes; they go before this sum.',
+      'Fuse each battery in its positive cable, within 20 cm (8 in) of the terminal. Local codes and licensed practice go first.',
   };
 }
 

@@ -166,7 +166,7 @@ describe('what would be if something were otherwise', () => {
     expect(JSON.stringify(short)).toBe(asked);
   });
 
-  it('is nothing for a trip that cannot be reckoned', () => {
+  it('is nothing for a trip that cannot be calculated', () => {
     expect(whatIf(trip({ loadout: [] }), mine)).toBeNull();
   });
 

@@ -6,7 +6,7 @@ import { resolve } from '../resolve/resolve.js';
 import { failures, type Failure } from './failures.js';
 import { fixes, type Fix } from './fixes.js';
 import { leftAlone, type LeftAlone } from './left-alone.js';
-import { aloneSum, failuresSum, runsSum } from './what-if-sums.js';
+import { aloneSum, failuresSum, cableRunsSum } from './what-if-sums.js';
 
 /** What a plan would be if something were otherwise. */
 export interface WhatIf {
@@ -16,7 +16,7 @@ export interface WhatIf {
   readonly sums: { readonly failures: Sum; readonly alone: Sum; readonly runs: Sum };
 }
 
-/** Looks at a plan from its other sides; null where it cannot be reckoned as it is. */
+/** Looks at a plan from its other sides; null where it cannot be calculated as it is. */
 export function whatIf(trip: Trip, shelf: readonly Gear[]): WhatIf | null {
   const plan = resolve(trip, shelf);
   if (!plan.ok) return null;
@@ -29,7 +29,7 @@ export function whatIf(trip: Trip, shelf: readonly Gear[]): WhatIf | null {
     sums: {
       failures: failuresSum(failed, trip.place.timeZone),
       alone: aloneSum(alone),
-      runs: runsSum(harnessReport(trip, shelf).runs),
+      runs: cableRunsSum(harnessReport(trip, shelf).runs),
     },
   };
 }

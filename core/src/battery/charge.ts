@@ -1,4 +1,4 @@
-import type { Pack, PackCharge } from './pack.js';
+import type { BatteryPack, PackCharge } from './battery-pack.js';
 
 /** Current that the pack accepts at a state of charge, A. */
 export function acceptance({ maxA, taperSoc, endA }: PackCharge, soc: number): number {
@@ -16,7 +16,7 @@ export function acceptance({ maxA, taperSoc, endA }: PackCharge, soc: number): n
  * @returns the state of charge reached and the time spent charging (less than hours when it became full)
  */
 export function chargeFor(
-  pack: Pack,
+  pack: BatteryPack,
   charge: PackCharge,
   soc: number,
   availableA: number,
@@ -43,11 +43,16 @@ export function chargeFor(
   if (left >= toFull) return { soc: 1, hours: spent + toFull };
   const gained =
     slopeA > 0 ? (startA / slopeA) * -Math.expm1(-socPerAh * slopeA * left) : socPerAh * startA * left;
-  return { soc: Math.min(1, reached + gained), hours: hours };
+  return { soc: Math.min(1, reached + gained), hours };
 }
 
 /** Hours to a full pack at a steady offered current, A; infinite where none is offered. */
-export const hoursToFull = (pack: Pack, charge: PackCharge, soc: number, availableA: number): number =>
+export const hoursToFull = (
+  pack: BatteryPack,
+  charge: PackCharge,
+  soc: number,
+  availableA: number,
+): number =>
   soc >= 1 ? 0 : availableA <= 0 ? Infinity : chargeFor(pack, charge, soc, availableA, Infinity).hours;
 
 /** State of charge from which the acceptance, not the offer, sets the current: the taper's start or later. */

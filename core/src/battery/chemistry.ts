@@ -4,7 +4,7 @@ export interface Chemistry {
   /** Cells in series that the volts and resistance below are for; a pack scales by its own count. */
   readonly tableCells: number;
   /** State of charge that a plan keeps in reserve unless told otherwise, 0 to 1. */
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
   /** Volts at which the protection or a low-voltage disconnect opens, for each of {@link tableCells}'s set. */
   readonly cutoffV: number;
   /** Open-circuit volts at the states of charge of OPEN_CIRCUIT_SOC. */
@@ -19,7 +19,7 @@ export interface Chemistry {
   readonly leaksAMonth: number;
   /** The same for cells made to keep their charge, where there are such. */
   readonly leaksAMonthKept?: number;
-  /** Volts that Wh on a label are reckoned with, for each of {@link tableCells}'s set. */
+  /** Volts that Wh on a label are calculated with, for each of {@link tableCells}'s set. */
   readonly nominalV: number;
   /** Share of the rating that a fixed rule calls usable, 0 to 1. */
   readonly usable: number;
@@ -87,9 +87,9 @@ const lead = (efficiency: number, maxC: number): ChargeHabit => ({
 
 export const CHEMISTRIES = {
   lifepo4: {
-    label: 'lithium iron',
+    label: 'LiFePO4',
     tableCells: 4,
-    floorSoc: 0.1,
+    reserveSoc: 0.1,
     cutoffV: 10,
     openCircuitV: [10, 12.2, 12.75, 12.85, 12.9, 13, 13.06, 13.12, 13.2, 13.28, 13.32, 13.6],
     ratingHours: 5,
@@ -104,9 +104,9 @@ export const CHEMISTRIES = {
     absorptionV: 14.4,
   },
   liion: {
-    label: 'lithium ion',
+    label: 'Li-ion',
     tableCells: 1,
-    floorSoc: 0.1,
+    reserveSoc: 0.1,
     cutoffV: 3,
     openCircuitV: [3, 3.3, 3.45, 3.55, 3.61, 3.65, 3.7, 3.78, 3.87, 3.97, 4.07, 4.18],
     ratingHours: 5,
@@ -121,9 +121,9 @@ export const CHEMISTRIES = {
     absorptionV: 4.2,
   },
   agm: {
-    label: 'AGM lead',
+    label: 'AGM (lead-acid)',
     tableCells: 6,
-    floorSoc: 0.5,
+    reserveSoc: 0.5,
     cutoffV: 10.5,
     openCircuitV: LEAD_OPEN_CIRCUIT_V,
     ratingHours: 20,
@@ -138,9 +138,9 @@ export const CHEMISTRIES = {
     absorptionV: 14.4,
   },
   gel: {
-    label: 'gel lead',
+    label: 'gel (lead-acid)',
     tableCells: 6,
-    floorSoc: 0.5,
+    reserveSoc: 0.5,
     cutoffV: 10.5,
     openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, 0.05),
     ratingHours: 20,
@@ -155,9 +155,9 @@ export const CHEMISTRIES = {
     absorptionV: 14.2,
   },
   flooded: {
-    label: 'flooded lead',
+    label: 'flooded (lead-acid)',
     tableCells: 6,
-    floorSoc: 0.5,
+    reserveSoc: 0.5,
     cutoffV: 10.5,
     openCircuitV: shifted(LEAD_OPEN_CIRCUIT_V, -0.15),
     ratingHours: 20,
@@ -172,9 +172,9 @@ export const CHEMISTRIES = {
     absorptionV: 14.6,
   },
   nimh: {
-    label: 'nickel metal hydride',
+    label: 'NiMH',
     tableCells: 1,
-    floorSoc: 0.1,
+    reserveSoc: 0.1,
     cutoffV: 1,
     openCircuitV: [1, 1.15, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.28, 1.3, 1.33, 1.38],
     ratingHours: 5,
@@ -192,7 +192,7 @@ export const CHEMISTRIES = {
   alkaline: {
     label: 'alkaline',
     tableCells: 1,
-    floorSoc: 0.05,
+    reserveSoc: 0.05,
     cutoffV: 0.9,
     openCircuitV: [0.9, 1, 1.06, 1.13, 1.18, 1.22, 1.27, 1.32, 1.37, 1.43, 1.5, 1.58],
     ratingHours: 50,
@@ -209,7 +209,7 @@ export const CHEMISTRIES = {
   lithiumaa: {
     label: 'lithium AA',
     tableCells: 1,
-    floorSoc: 0.05,
+    reserveSoc: 0.05,
     cutoffV: 0.9,
     openCircuitV: [0.9, 1.2, 1.35, 1.42, 1.45, 1.47, 1.49, 1.5, 1.52, 1.55, 1.62, 1.78],
     ratingHours: 20,

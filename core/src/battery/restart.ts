@@ -1,5 +1,5 @@
 import { chemistryOf, type ChemistryName } from './chemistry.js';
-import type { PackLabel } from './pack.js';
+import type { PackLabel } from './battery-pack.js';
 
 /** Minutes that the volts must have stood before loads come back, so that one bright minute does not switch them. */
 export const RECONNECT_HOURS = 10 / 60;

@@ -5,7 +5,7 @@ import { timeGrid } from '../time-grid.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { packLabel, verifyFile } from '../verify/compute-cases.js';
 import { holdAgainst, type ReferenceFile } from '../verify/reference-file.js';
-import { packAt } from './pack.js';
+import { batteryPackAt } from './battery-pack.js';
 
 interface DischargeCase {
   readonly chemistry: string;
@@ -37,7 +37,7 @@ function marched(given: DischargeCase) {
   const { ends } = march({
     bank: [
       {
-        pack: packAt(
+        pack: batteryPackAt(
           {
             ...packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series),
             leaksAMonth: 0,
@@ -45,7 +45,7 @@ function marched(given: DischargeCase) {
           given.temperature_c,
         ),
         startSoc: given.start_soc,
-        floorSoc: given.floor_soc,
+        reserveSoc: given.floor_soc,
       },
     ],
     load: {
@@ -55,7 +55,7 @@ function marched(given: DischargeCase) {
       keyDownRadioA: steady(given.key_down_radio_a),
     },
     radioDropoutV: given.radio_dropout_v,
-    leadOhm: given.lead_loop_ohm,
+    cableOhm: given.lead_loop_ohm,
   });
   const first = Math.min(...Object.values(ends).map((timeMs) => timeMs ?? Infinity));
   return { hours_to_end: first / HOUR_MS, hours_to_cutoff_at_mean_current: (ends.cutoffMs ?? NaN) / HOUR_MS };

@@ -1,5 +1,5 @@
 import { acceptance } from './charge.js';
-import { openCircuitVolts, type Pack, type PackCharge } from './pack.js';
+import { openCircuitVolts, type BatteryPack, type PackCharge } from './battery-pack.js';
 
 /** Current under which the hysteresis of a charge has not built up in full, as a share of the capacity, C. */
 const HYSTERESIS_C = 0.01;
@@ -11,7 +11,7 @@ const LEAD_EXPONENT = 0.7;
  *
  * @param amps mean of minutes, A, 0 or more
  */
-export const dischargingVolts = (pack: Pack, soc: number, amps: number): number =>
+export const dischargingVolts = (pack: BatteryPack, soc: number, amps: number): number =>
   openCircuitVolts(pack, soc) - amps * (pack.ohmicOhm + pack.polarisationOhm);
 
 /**
@@ -22,7 +22,7 @@ export const dischargingVolts = (pack: Pack, soc: number, amps: number): number 
  *
  * @param amps what it is given, A; more than its acceptance is not taken
  */
-export function chargingVolts(pack: Pack, charge: PackCharge, soc: number, amps: number): number {
+export function chargingVolts(pack: BatteryPack, charge: PackCharge, soc: number, amps: number): number {
   if (soc >= 1) return charge.absorptionV;
   const restV = openCircuitVolts(pack, soc);
   if (amps <= 0) return restV;
@@ -43,7 +43,7 @@ export function chargingVolts(pack: Pack, charge: PackCharge, soc: number, amps:
  *
  * @param netA out of the pack, A; negative: offered to it, of which it takes what it accepts
  */
-export function terminalVolts(pack: Pack, soc: number, netA: number): number {
+export function terminalVolts(pack: BatteryPack, soc: number, netA: number): number {
   if (netA >= 0) return dischargingVolts(pack, soc, netA);
   return pack.charge ? chargingVolts(pack, pack.charge, soc, -netA) : openCircuitVolts(pack, soc);
 }

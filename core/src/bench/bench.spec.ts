@@ -1,9 +1,9 @@
 import { measuredRadio } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { traceOf } from '../testing/traces.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { steadyRun } from '../battery/steady-run.js';
-import { ratedCurrents } from '../load/rating.js';
+import { assumedCurrents } from '../load/assumption.js';
 import { HOUR_MS } from '../span.js';
 import { harvest } from '../sun/harvest.js';
 import { capacityTest, capacityTrend, ratingFrom, stepResistance } from './capacity-test.js';
@@ -81,7 +81,7 @@ describe('proposed stretches', () => {
 });
 
 describe('a mode in real use', () => {
-  const radio = ratedCurrents(measuredRadio(0.14, [10, 1.92], [5, 1.36], [2, 0.94]), 'measured');
+  const radio = assumedCurrents(measuredRadio(0.14, [10, 1.92], [5, 1.36], [2, 0.94]), 'measured');
   const setup: MeterSetup = {
     radio,
     powerW: 10,
@@ -145,15 +145,15 @@ describe('a capacity test', () => {
   const label = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 17, health: 0.8 } as const;
 
   it('turns what was given at one current into the rating, as the battery’s own formula would have it', () => {
-    const pack = packAt(label, 10);
+    const pack = batteryPackAt(label, 10);
     const amps = 3;
     const { toCutoff } = steadyRun(pack, {
       startSoc: 1,
-      floorSoc: 0,
+      reserveSoc: 0,
       meanA: amps,
       keyDownPackA: 0,
       keyDownRadioA: 0,
-      leadOhm: 0,
+      cableOhm: 0,
       radioDropoutV: 0,
     });
     // The cut-off of 10.5 V is under an empty AGM's own volts: it is empty then.
@@ -175,7 +175,7 @@ describe('a capacity test', () => {
 
   it('of a simulated load finds the pack that was simulated', () => {
     const own = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 9, health: 0.95 } as const;
-    const read = simulatedLoad(packAt(own, 20), 2, 3);
+    const read = simulatedLoad(batteryPackAt(own, 20), 2, 3);
     const rows = Array.from({ length: 1200 }, (_, index) => read(index * 15_000));
     const trace = {
       timesMs: Float64Array.from(rows, ({ timeMs }) => timeMs),
@@ -186,11 +186,11 @@ describe('a capacity test', () => {
     if (!test.ok) throw new Error(test.problems[0].sentence);
     expect(Math.abs(test.value.health - 0.95)).toBeLessThan(0.02);
     // Lead never falls so far by its table; empty, it does.
-    const lead = simulatedLoad(packAt(label, 20), 3, 3);
+    const lead = simulatedLoad(batteryPackAt(label, 20), 3, 3);
     const volts = Array.from({ length: 1600 }, (_, index) => lead(index * 15_000).volts);
     expect(Math.min(...volts)).toBeLessThan(10.5);
     expect(
-      Math.abs(test.value.ohm! - (packAt(own, 20).ohmicOhm + packAt(own, 20).polarisationOhm)),
+      Math.abs(test.value.ohm! - (batteryPackAt(own, 20).ohmicOhm + batteryPackAt(own, 20).polarisationOhm)),
     ).toBeLessThan(0.005);
   });
 

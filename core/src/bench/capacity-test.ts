@@ -1,5 +1,5 @@
 import { chemistryOf } from '../battery/chemistry.js';
-import { coldCapacityFactor, type PackLabel } from '../battery/pack.js';
+import { coldCapacityFactor, type PackLabel } from '../battery/battery-pack.js';
 import type { Readings } from './readings.js';
 import { stretchBetween, stretchFigures } from './readings.js';
 import { fail, succeed, type Result } from '../problem.js';

@@ -1,3 +1,4 @@
+import { firstFrom } from '../ascending.js';
 import { HOUR_MS } from '../span.js';
 
 /** Readings of an inline meter: ascending times, one voltage and one current each. */
@@ -90,15 +91,4 @@ function stepOf(timesMs: Float64Array, index: number, pause: number): number {
 /** The readings from one instant to another as a stretch; found by halving. */
 export function stretchBetween({ timesMs }: Readings, fromMs: number, toMs: number): Stretch {
   return { from: firstFrom(timesMs, fromMs), to: firstFrom(timesMs, toMs) };
-}
-
-function firstFrom(timesMs: Float64Array, timeMs: number): number {
-  let low = 0;
-  let high = timesMs.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (timesMs[middle] < timeMs) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }

@@ -1,4 +1,4 @@
-import { dischargeRate, type Pack } from '../battery/pack.js';
+import { dischargeRate, type BatteryPack } from '../battery/battery-pack.js';
 import { dischargingVolts } from '../battery/terminal-volts.js';
 import { generator, normal, type Generator } from '../random/generator.js';
 import { transmitCurrent, transmitCurrentAtZero, type RadioCurrents } from '../load/transmit-current.js';
@@ -96,7 +96,7 @@ const REST_MS = 60_000;
  * The readings of a meter in a simulated capacity test: a full pack at rest, then under a steady load until its cut-off
  * opens; asked for in order of time. Volts by the pack's own formula, with the meter's noise.
  */
-export function simulatedLoad(pack: Pack, amps: number, seed: number): (timeMs: number) => Reading {
+export function simulatedLoad(pack: BatteryPack, amps: number, seed: number): (timeMs: number) => Reading {
   const next = generator(seed);
   let soc = 1;
   let lastMs = 0;

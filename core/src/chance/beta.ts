@@ -7,7 +7,7 @@ const GRAIN = 2048;
 /**
  * Quantiles of the beta law with a mean and a firmness a + b. A mean of 0 or 1 is certain.
  *
- * By summing the density over a fine grid: a table is made once for a block and read for each draw.
+ * By summing the density over a fine grid: a table is made once for a block and read for each sample.
  * Source: Johnson, Kotz and Balakrishnan (1995), Continuous Univariate Distributions 2, chapter 25.
  *
  * @param mean 0 to 1
@@ -40,7 +40,7 @@ export function betaQuantiles(mean: number, firmness: number): Quantiles {
     while (index < GRAIN && sum + mass[index] < wanted) sum += mass[index++];
     table[cell] = at((index + (wanted - sum) / mass[index]) / GRAIN);
   }
-  // The ends of a table are the middles of its outermost halves: no draw is impossible, none beyond reason.
+  // The ends of a table are the middles of its outermost halves: no sample is impossible, none beyond reason.
   table[0] = Math.max(0, 2 * table[1] - table[2]);
   table[CELLS] = Math.min(1, 2 * table[CELLS - 1] - table[CELLS - 2]);
   return table;

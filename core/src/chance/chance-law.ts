@@ -1,25 +1,25 @@
 import { WORTH_A_SWAP_SOC } from '../march/bank.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { forecast } from '../forecast/forecast.js';
 import { underTypicalSky } from '../forecast/typical-sky.js';
 import { HOUR_MS } from '../span.js';
-import { loadLeads, stationsOf, type PlanInput } from '../forecast/plan-input.js';
+import { loadCables, positionsOf, type PlanInput } from '../forecast/plan-input.js';
 import { setLevels, tightPack, type TightPack } from '../march/tight-pack.js';
 import { tightRestart } from '../march/tight-restart.js';
 import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import type { TightRun } from '../march/tight-march.js';
-import { FOG, lightTable, OVERCAST, RAIN, skyPlace, type LightTable } from '../sun/light-table.js';
-import { drawnSun, outputTable, type OutputTable } from '../sun/output-table.js';
-import { drawnLoad, loadLaw, type LoadLaw } from './drawn-load.js';
-import { skyLaw, type SkyLaw } from './drawn-sky.js';
-import { drawOf, expectedDraw, type ChanceDraw, type DrawShape } from './draw.js';
+import { FOG, lightTable, OVERCAST, RAIN, skyIndex, type LightTable } from '../sun/light-table.js';
+import { sampledSun, outputTable, type OutputTable } from '../sun/output-table.js';
+import { sampledLoad, loadLaw, type LoadLaw } from './sampled-load.js';
+import { skyLaw, type SkyLaw } from './sampled-sky.js';
+import { sampleOf, expectedSample, type Sample, type SampleShape } from './sample.js';
 import { aimSpread, capacitySpread, keyDownFactor, resistanceFactor, truthSpread } from './spreads.js';
 import type { Trust } from '../source.js';
 
 /** Current that a controller passes at the most where it has no limit of its own, A. */
 const NO_LIMIT_A = 1e9;
 
-/** What the draws of one plan have in common: made once, so that a draw is a few loops over arrays. */
+/** What the samples of one plan have in common: made once, so that a sample is a few loops over arrays. */
 export interface ChanceLaw {
   readonly plan: PlanInput;
   readonly edgesMs: Float64Array;
@@ -31,7 +31,7 @@ export interface ChanceLaw {
   readonly weaknesses: readonly Weakness[];
 }
 
-/** A panel in its place as draws want it. */
+/** A panel in its place as samples want it. */
 export interface SunLaw {
   readonly light: LightTable;
   readonly output: OutputTable;
@@ -98,17 +98,17 @@ export const weaknessOf = ({ capacityFrom, resistanceFrom }: PlanInput['packs'][
 
 export function tightPackOf(
   plan: PlanInput,
-  { label, startSoc, floorSoc }: PlanInput['packs'][number],
+  { label, startSoc, reserveSoc }: PlanInput['packs'][number],
   steps: TightSteps,
   cellsV: number,
 ): TightPack {
-  const { sharedOhm, radioOhm } = loadLeads(plan);
-  return tightPack(packAt(label, plan.temperatureC), steps, {
+  const { sharedOhm, radioOhm } = loadCables(plan);
+  return tightPack(batteryPackAt(label, plan.temperatureC), steps, {
     startSoc,
     // The reserve ends nothing where nobody is there to stop at it.
-    floorSoc: plan.restart ? 0 : floorSoc,
+    reserveSoc: plan.restart ? 0 : reserveSoc,
     radioDropoutV: plan.radio.dropoutV,
-    leadOhm: radioOhm,
+    cableOhm: radioOhm,
     sharedOhm,
     cellsV,
   });
@@ -116,7 +116,7 @@ export function tightPackOf(
 
 /** The packs as they come into use: the first, then the fullest of the others. */
 export function inOrder({ packs }: PlanInput): readonly PlanInput['packs'][number][] {
-  const above = ({ startSoc, floorSoc }: PlanInput['packs'][number]) => startSoc - floorSoc;
+  const above = ({ startSoc, reserveSoc }: PlanInput['packs'][number]) => startSoc - reserveSoc;
   const [first, ...others] = packs;
   return [
     first,
@@ -124,28 +124,28 @@ export function inOrder({ packs }: PlanInput): readonly PlanInput['packs'][numbe
   ];
 }
 
-/** How many of each a plan's draws have. */
-export const shapeOf = (plan: PlanInput): DrawShape => ({
-  stations: stationsOf(plan).length,
-  blocks: stationsOf(plan).reduce((sum, { blocks }) => sum + blocks.length, 0),
+/** How many of each a plan's samples have. */
+export const shapeOf = (plan: PlanInput): SampleShape => ({
+  positions: positionsOf(plan).length,
+  blocks: positionsOf(plan).reduce((sum, { blocks }) => sum + blocks.length, 0),
   accessories: plan.accessories.length,
 });
 
-export const drawFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): ChanceDraw =>
-  drawOf(seed, index, shapeOf(plan), sky);
+export const sampleFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): Sample =>
+  sampleOf(seed, index, shapeOf(plan), sky);
 
 /** The outing as it is expected: nothing off, under the typical sky by mean light. */
-export function expectedFor({ plan, sky }: ChanceLaw): ChanceDraw {
+export function expectedFor({ plan, sky }: ChanceLaw): Sample {
   const skyAt = underTypicalSky(plan).sun?.skyAt;
-  return expectedDraw(shapeOf(plan), sky, (_hour, index) => {
+  return expectedSample(shapeOf(plan), sky, (_hour, index) => {
     const timeMs = sky!.startMs + (index + 0.5) * HOUR_MS;
     const inside = Math.min(Math.max(timeMs, plan.outing.startMs), plan.outing.endMs - 1);
     const { cloud, rain, rainShare = 0, fog } = skyAt!(inside);
-    return rain ? RAIN : fog ? FOG : rainShare > 0 ? OVERCAST + rainShare : skyPlace(cloud);
+    return rain ? RAIN : fog ? FOG : rainShare > 0 ? OVERCAST + rainShare : skyIndex(cloud);
   });
 }
 
-/** A run of the tight loop whose arrays are filled anew for each draw. */
+/** A run of the tight loop whose arrays are filled anew for each sample. */
 export function emptyRun({ steps, sun, edgesMs, plan }: ChanceLaw): TightRun {
   const count = edgesMs.length - 1;
   return {
@@ -158,21 +158,21 @@ export function emptyRun({ steps, sun, edgesMs, plan }: ChanceLaw): TightRun {
   };
 }
 
-/** Fills a run and the packs with a draw. */
-export function take(law: ChanceLaw, draw: ChanceDraw, run: TightRun, packs: readonly TightPack[]): void {
-  drawnLoad(law.load, draw, run.loadA);
-  if (law.sun && run.sunA && draw.sky) {
-    drawnSun(law.sun.light, law.sun.output, draw.sky, draw.aim, run.sunA);
-    run.sunGain = truthGain(law.sun, draw);
+/** Fills a run and the packs with a sample. */
+export function take(law: ChanceLaw, sample: Sample, run: TightRun, packs: readonly TightPack[]): void {
+  sampledLoad(law.load, sample, run.loadA);
+  if (law.sun && run.sunA && sample.sky) {
+    sampledSun(law.sun.light, law.sun.output, sample.sky, sample.aim, run.sunA);
+    run.sunGain = truthGain(law.sun, sample);
   }
-  packs.forEach((pack, index) => weaken(pack, law.packs[index], law.weaknesses[index], law.load, draw));
+  packs.forEach((pack, index) => weaken(pack, law.packs[index], law.weaknesses[index], law.load, sample));
 }
 
 const LEAST_GAIN = 0.2;
 
-export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: ChanceDraw): number =>
+export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: Sample): number =>
   Math.max(LEAST_GAIN, 1 + truth * spread);
-export const capacityGain = (spread: number, { capacity }: ChanceDraw): number =>
+export const capacityGain = (spread: number, { capacity }: Sample): number =>
   Math.max(LEAST_GAIN, 1 + capacity * spread);
 
 /** A pack with more or less capacity and stiffness than it is said to have, under a radio that takes more or less with the key down. */
@@ -181,11 +181,11 @@ export function weaken(
   as: TightPack,
   { capacitySpread: spread, resistanceFrom }: Weakness,
   { blocks }: LoadLaw,
-  draw: ChanceDraw,
+  sample: Sample,
 ): void {
-  const gain = capacityGain(spread, draw);
+  const gain = capacityGain(spread, sample);
   pack.storedAh = as.storedAh * gain;
   pack.deliverableAh = as.deliverableAh * gain;
-  const keyDown = blocks.length > 0 ? keyDownFactor(blocks[0].keyDownFrom, draw.keyDown[0]) : 1;
-  setLevels(pack, resistanceFactor(resistanceFrom, draw.resistance), keyDown);
+  const keyDown = blocks.length > 0 ? keyDownFactor(blocks[0].keyDownFrom, sample.keyDown[0]) : 1;
+  setLevels(pack, resistanceFactor(resistanceFrom, sample.resistance), keyDown);
 }

@@ -7,7 +7,7 @@ import { harvest } from '../sun/harvest.js';
 import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { betaQuantiles, normalProbability, quantileOf } from './beta.js';
-import { chanceLaw, drawFor, emptyRun, expectedFor, take } from './chance-law.js';
+import { chanceLaw, sampleFor, emptyRun, expectedFor, take } from './chance-law.js';
 import { SEED } from '../random/seed.js';
 import { chanceOf, ChanceRun, oddsOf } from './chance.js';
 import { SocBands } from './soc-bands.js';
@@ -41,10 +41,10 @@ describe('the beta law', () => {
   it('has its mean, rises, and is certain at its ends', () => {
     for (const mean of [0.02, 0.2, 0.5, 0.9]) {
       const table = betaQuantiles(mean, 30);
-      const draws = Array.from({ length: 2000 }, (_, index) => quantileOf(table, (index + 0.5) / 2000));
-      expect(draws.reduce((sum, value) => sum + value, 0) / 2000).toBeCloseTo(mean, 2);
-      expect(draws.every((value, index) => index === 0 || value >= draws[index - 1])).toBeTrue();
-      const variance = draws.reduce((sum, value) => sum + (value - mean) ** 2, 0) / 2000;
+      const samples = Array.from({ length: 2000 }, (_, index) => quantileOf(table, (index + 0.5) / 2000));
+      expect(samples.reduce((sum, value) => sum + value, 0) / 2000).toBeCloseTo(mean, 2);
+      expect(samples.every((value, index) => index === 0 || value >= samples[index - 1])).toBeTrue();
+      const variance = samples.reduce((sum, value) => sum + (value - mean) ** 2, 0) / 2000;
       const spread = Math.sqrt((mean * (1 - mean)) / 31);
       expect(Math.sqrt(variance) / spread).toBeGreaterThan(0.93);
       expect(Math.sqrt(variance) / spread).toBeLessThan(1.03);
@@ -102,9 +102,9 @@ describe('a chance', () => {
     expect(new ChanceRun(plan(11), 1).odds()).not.toEqual(whole);
   });
 
-  it('draws until it is sure, or says that it reached the limit', () => {
+  it('takes samples until it is sure, or says that it reached the limit', () => {
     const sure = chanceOf(plan(30));
-    expect([sure.stopped, sure.draws, sure.target]).toEqual(['sure', 400, 0.9]);
+    expect([sure.stopped, sure.samples, sure.target]).toEqual(['sure', 400, 0.9]);
     const even = chanceOf(plan(8.2));
     expect(even.chance).toBeGreaterThan(0.2);
     expect(even.chance).toBeLessThan(0.85);
@@ -113,11 +113,11 @@ describe('a chance', () => {
     const asked = [-0.1, -0.03, 0, 0.03, 0.1].map((by) =>
       chanceOf(plan(8.2, 20, { targetChance: even.chance + by })),
     );
-    for (const { chance, target, standardError, stopped, draws } of asked) {
+    for (const { chance, target, standardError, stopped, samples } of asked) {
       expect(stopped === 'sure').toBe(Math.abs(chance - target) > 2 * standardError);
-      expect(draws === 2500).toBe(stopped === 'limit');
+      expect(samples === 2500).toBe(stopped === 'limit');
     }
-    expect(Math.max(...asked.map(({ draws }) => draws))).toBeGreaterThan(400);
+    expect(Math.max(...asked.map(({ samples }) => samples))).toBeGreaterThan(400);
   });
 
   it('counts the sun on a pack that waits, and is the loop’s own answer where no pack waits', () => {
@@ -132,7 +132,7 @@ describe('a chance', () => {
     };
     const idle = { ...two, packs, chargeIdle: true };
     const { march } = forecast(idle);
-    // Half way the middle draw stands where the forecast does.
+    // Half way the middle sample stands where the forecast does.
     const half = Math.floor(march.soc.length / 2);
     expect(Math.abs(alone(idle).p50[half] - march.soc[half])).toBeLessThan(0.06);
     expect(Math.abs(alone({ ...two, packs }).p50[half] - march.soc[half])).toBeGreaterThan(0.005);
@@ -151,7 +151,7 @@ describe('a chance', () => {
         { ...block, startMs: START_MS + HOUR_MS },
       ],
     });
-    expect(drawFor(chanceLaw(two), SEED, 5).sky).toEqual(drawFor(chanceLaw(one), SEED, 5).sky);
+    expect(sampleFor(chanceLaw(two), SEED, 5).sky).toEqual(sampleFor(chanceLaw(one), SEED, 5).sky);
     expect(oddsOf(400, 400).standardError).toBeGreaterThan(0.002);
     expect(oddsOf(200, 400).standardError).toBeCloseTo(0.025, 3);
   });

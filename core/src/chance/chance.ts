@@ -3,7 +3,7 @@ import { copyOf, type TightPack } from '../march/tight-pack.js';
 import { HOUR_MS } from '../span.js';
 import { SEED } from '../random/seed.js';
 import type { PlanInput } from '../forecast/plan-input.js';
-import { chanceLaw, drawFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
+import { chanceLaw, sampleFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
 import { SocBands } from './soc-bands.js';
 import { wholeMarch } from './whole-march.js';
 
@@ -12,44 +12,44 @@ import { wholeMarch } from './whole-march.js';
  * bands have something to stand on, and at the latest at the limit.
  */
 const AWAY_ERRORS = 2;
-export const LEAST_DRAWS = 400;
-export const MOST_DRAWS = 2500;
+export const LEAST_SAMPLES = 400;
+export const MOST_SAMPLES = 2500;
 
 /** The chance that a plan is meant to have, unless said. */
 export const USUAL_TARGET = 0.9;
 
 /** A chance with how sure it is itself. */
 export interface Odds {
-  readonly draws: number;
-  /** Draws that reach the end of the plan above the reserve, on the air. */
+  readonly samples: number;
+  /** Samples that reach the end of the plan above the reserve, on the air. */
   readonly finished: number;
   readonly chance: number;
   readonly standardError: number;
 }
 
 /**
- * The chance that a share of draws stands for and its standard error, both after one more of each kind has been counted
- * in, so that no number of draws makes a certainty. Source: Agresti and Coull (1998), The American Statistician 52, 119.
+ * The chance that a share of samples stands for and its standard error, both after one more of each kind has been counted
+ * in, so that no number of samples makes a certainty. Source: Agresti and Coull (1998), The American Statistician 52, 119.
  */
-export function oddsOf(finished: number, draws: number): Odds {
-  const near = (finished + 1) / (draws + 2);
+export function oddsOf(finished: number, samples: number): Odds {
+  const near = (finished + 1) / (samples + 2);
   return {
-    draws,
+    samples,
     finished,
-    chance: draws > 0 ? finished / draws : 0,
-    standardError: Math.sqrt((near * (1 - near)) / (draws + 2)),
+    chance: samples > 0 ? finished / samples : 0,
+    standardError: Math.sqrt((near * (1 - near)) / (samples + 2)),
   };
 }
 
 /** What chance makes of gear that comes back by itself. */
 export interface ChanceUp {
-  /** Share of the wanted hours that it is up in half of the draws, and in nine of ten, 0 to 1. */
+  /** Share of the wanted hours that it is up in half of the samples, and in nine of ten, 0 to 1. */
   readonly p50: number;
   readonly p10: number;
-  /** Outages and the longest of them, h, in the middle of the draws. */
+  /** Outages and the longest of them, h, in the middle of the samples. */
   readonly outages: number;
   readonly longestH: number;
-  /** Share that it is meant to be up; the draws that are count as finished. */
+  /** Share that it is meant to be up; the samples that are count as finished. */
   readonly target: number;
 }
 
@@ -57,7 +57,7 @@ export interface ChanceUp {
 export interface Chance extends Odds {
   /** Whether the target is far enough away, or the limit was reached, or there is more to come. */
   readonly stopped: 'sure' | 'limit' | 'not yet';
-  /** Charge of all packs at each edge that one, five, nine of ten draws stay above: tenth, middle and ninetieth of a hundred. */
+  /** Charge of all packs at each edge that one, five, nine of ten samples stay above: tenth, middle and ninetieth of a hundred. */
   readonly edgesMs: Float64Array;
   readonly p10: Float32Array;
   readonly p50: Float32Array;
@@ -72,7 +72,7 @@ export interface Chance extends Odds {
   readonly endMs: number | null;
 }
 
-/** The draws of a plan, as many at a time as one likes. */
+/** The samples of a plan, as many at a time as one likes. */
 export class ChanceRun {
   private readonly law: ChanceLaw;
   private readonly run: TightRun;
@@ -84,7 +84,7 @@ export class ChanceRun {
   private readonly lowestSocs: number[] = [];
   private readonly target: number;
   private readonly ups: { readonly up: number; readonly outages: number; readonly longestH: number }[] = [];
-  private draws = 0;
+  private samples = 0;
   private finished = 0;
 
   constructor(
@@ -100,16 +100,16 @@ export class ChanceRun {
     this.bands = new SocBands(law.edgesMs.length);
   }
 
-  /** Draws so many more; returns whether there is more to draw. */
+  /** Samples so many more; returns whether there is more to sample. */
   more(count: number): boolean {
-    for (let drawn = 0; drawn < count && this.stopped() === 'not yet'; drawn++) {
-      const draw = drawFor(this.law, this.seed, this.draws);
-      take(this.law, draw, this.run, this.packs);
-      if (this.law.plan.chargeIdle) wholeMarch(this.law, draw, this.run, this.out, this.socs);
+    for (let taken = 0; taken < count && this.stopped() === 'not yet'; taken++) {
+      const sample = sampleFor(this.law, this.seed, this.samples);
+      take(this.law, sample, this.run, this.packs);
+      if (this.law.plan.chargeIdle) wholeMarch(this.law, sample, this.run, this.out, this.socs);
       else tightMarch(this.run, this.packs, this.out, this.socs);
       this.bands.add(this.socs);
       this.lowestSocs.push(lowestOf(this.socs));
-      this.draws += 1;
+      this.samples += 1;
       const { up, outages = 0, longestH = 0 } = this.out;
       if (up !== undefined) this.ups.push({ up, outages, longestH });
       if (this.out.endHours === Infinity) this.finished += 1;
@@ -119,7 +119,7 @@ export class ChanceRun {
   }
 
   odds(): Odds {
-    return oddsOf(this.finished, this.draws);
+    return oddsOf(this.finished, this.samples);
   }
 
   soFar(): Chance {
@@ -141,7 +141,7 @@ export class ChanceRun {
   }
 
   private availability(target: number): ChanceUp {
-    const up = this.ups.map((draw) => draw.up);
+    const up = this.ups.map((sample) => sample.up);
     return {
       p50: quantile(up, 0.5),
       p10: quantile(up, 0.1),
@@ -158,8 +158,8 @@ export class ChanceRun {
   }
 
   private stopped(): Chance['stopped'] {
-    if (this.draws >= MOST_DRAWS) return 'limit';
-    if (this.draws < LEAST_DRAWS) return 'not yet';
+    if (this.samples >= MOST_SAMPLES) return 'limit';
+    if (this.samples < LEAST_SAMPLES) return 'not yet';
     const { chance, standardError } = this.odds();
     return Math.abs(chance - this.target) > AWAY_ERRORS * standardError ? 'sure' : 'not yet';
   }
@@ -172,9 +172,9 @@ function quantile(values: readonly number[], share: number): number {
   return ordered.length > 0 ? ordered[Math.floor(share * ordered.length)] : 0;
 }
 
-/** The chance of a plan, drawn until it is sure enough. */
+/** The chance of a plan, sampled until it is sure enough. */
 export function chanceOf(plan: PlanInput, seed = SEED): Chance {
   const run = new ChanceRun(plan, seed);
-  run.more(MOST_DRAWS);
+  run.more(MOST_SAMPLES);
   return run.soFar();
 }

@@ -3,7 +3,7 @@ import { NO_LEVEL, tightMarch, type TightOutcome } from '../march/tight-march.js
 import type { PlanInput } from '../forecast/plan-input.js';
 import {
   chanceLaw,
-  drawFor,
+  sampleFor,
   emptyRun,
   expectedFor,
   take,
@@ -12,8 +12,8 @@ import {
   type ChanceLaw,
 } from './chance-law.js';
 import { SEED } from '../random/seed.js';
-import type { ChanceDraw } from './draw.js';
-import { drawnShare } from './drawn-load.js';
+import type { Sample } from './sample.js';
+import { sampledShare } from './sampled-load.js';
 import { accessoryFactor, keyDownFactor, receiveFactor } from './spreads.js';
 import { copyOf } from '../march/tight-pack.js';
 
@@ -47,13 +47,13 @@ const SKIES = 200;
 
 const LABELS: Record<UncertainInput, string> = {
   sky: 'The sky',
-  share: 'Time on transmit',
+  share: 'Transmit duty cycle',
   modeFactor: 'How hard overs are keyed',
   receive: 'Receive current',
   keyDown: 'Key-down current',
   accessories: 'Current of everything else',
   capacity: 'Capacity of the battery',
-  truth: 'What the panel really gives',
+  truth: 'Panel output against label',
   aim: 'How the panel lies',
 };
 
@@ -68,22 +68,22 @@ export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): To
   // Packs in turn stand as one, since charge below zero has no pack to lie in.
   const [first] = packs;
   const total = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0);
-  const floorSoc = plan.packs[0].floorSoc;
+  const reserveSoc = plan.packs[0].reserveSoc;
   const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
-  const toSpare = (draw: ChanceDraw): number => {
-    take(law, draw, run, packs);
+  const toSpare = (sample: Sample): number => {
+    take(law, sample, run, packs);
     first.levels.fill(NO_LEVEL);
-    const gain = capacityGain(law.weaknesses[0].capacitySpread, draw);
+    const gain = capacityGain(law.weaknesses[0].capacitySpread, sample);
     first.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
     first.deliverableAh = total * gain;
     tightMarch(run, [first], out);
-    return (out.lowestSoc - floorSoc) * first.deliverableAh;
+    return (out.lowestSoc - reserveSoc) * first.deliverableAh;
   };
   const expected = expectedFor(law);
   const base = toSpare(expected);
   const swing = (
     input: UncertainInput,
-    [bad, good]: readonly [ChanceDraw, ChanceDraw],
+    [bad, good]: readonly [Sample, Sample],
     [badWords, goodWords]: readonly [string, string],
   ): Swing => ({
     input,
@@ -118,21 +118,18 @@ export function tornado(plan: PlanInput, seed = SEED, law = chanceLaw(plan)): To
 }
 
 const both = (
-  draw: ChanceDraw,
+  sample: Sample,
   input: 'modeFactor' | 'capacity' | 'truth',
   by: number,
-): readonly [ChanceDraw, ChanceDraw] => [
-  { ...draw, [input]: by },
-  { ...draw, [input]: -by },
+): readonly [Sample, Sample] => [
+  { ...sample, [input]: by },
+  { ...sample, [input]: -by },
 ];
 
 /** Every radio, or every accessory, at once. */
-const all = (
-  draw: ChanceDraw,
-  input: 'receive' | 'keyDown' | 'accessories',
-): readonly [ChanceDraw, ChanceDraw] => [
-  { ...draw, [input]: draw[input].map(() => TENTH) },
-  { ...draw, [input]: draw[input].map(() => -TENTH) },
+const all = (sample: Sample, input: 'receive' | 'keyDown' | 'accessories'): readonly [Sample, Sample] => [
+  { ...sample, [input]: sample[input].map(() => TENTH) },
+  { ...sample, [input]: sample[input].map(() => -TENTH) },
 ];
 
 const percent = (share: number) => sayQuantity({ value: share, unit: 'share' });
@@ -141,18 +138,18 @@ const ampereHours = (value: number) => sayQuantity({ value, unit: 'Ah' });
 
 function sunSwings(
   law: ChanceLaw,
-  expected: ChanceDraw,
+  expected: Sample,
   seed: number,
   swing: (
     input: UncertainInput,
-    draws: readonly [ChanceDraw, ChanceDraw],
+    samples: readonly [Sample, Sample],
     words: readonly [string, string],
   ) => Swing,
 ): Swing[] {
   const sun = law.sun!;
   const run = emptyRun(law);
-  const sunAh = (draw: ChanceDraw): number => {
-    take(law, draw, run, []);
+  const sunAh = (sample: Sample): number => {
+    take(law, sample, run, []);
     const { hours } = law.steps;
     return run.sunA!.reduce(
       (sum, offered, step) => sum + Math.min(sun.maxA, offered * run.sunGain) * hours[step],
@@ -160,8 +157,8 @@ function sunSwings(
     );
   };
   const skies = Array.from({ length: SKIES }, (_, index) => {
-    const draw = { ...expected, sky: drawFor(law, seed, index).sky };
-    return { draw, ampereHours: sunAh(draw) };
+    const sample = { ...expected, sky: sampleFor(law, seed, index).sky };
+    return { draw: sample, ampereHours: sunAh(sample) };
   }).sort((a, b) => a.ampereHours - b.ampereHours);
   const dim = skies[Math.floor(SKIES * 0.1)];
   const bright = skies[Math.floor(SKIES * 0.9)];
@@ -195,7 +192,7 @@ function shareWords(law: ChanceLaw): readonly [string, string] {
   const block = busiest(law);
   if (!block) return ['', ''];
   const at = (habit: number) =>
-    `${percent(drawnShare(block.shares, habit, 0))} of the time where ${percent(block.share)} is planned`;
+    `${percent(sampledShare(block.shares, habit, 0))} of the time where ${percent(block.share)} is planned`;
   return [at(TENTH), at(-TENTH)];
 }
 
@@ -236,7 +233,7 @@ function accessoryWords({ load: { accessories }, steps: { hours } }: ChanceLaw):
   return [at(TENTH), at(-TENTH)];
 }
 
-function capacityWords(law: ChanceLaw, expected: ChanceDraw, totalAh: number): readonly [string, string] {
+function capacityWords(law: ChanceLaw, expected: Sample, totalAh: number): readonly [string, string] {
   const at = (by: number) =>
     `${ampereHours(totalAh * capacityGain(law.weaknesses[0].capacitySpread, { ...expected, capacity: by }))} to give`;
   return [at(-TENTH), at(TENTH)];

@@ -31,7 +31,7 @@ const plan = (change: Partial<PlanInput> = {}, cloud = 0.6): PlanInput =>
 describe('the typical sky', () => {
   it('has a march whose lowest charge is the median lowest charge of the samples, within half a point', () => {
     const climate = { climate: 'maritime', isForecast: () => false } as const;
-    const agm = [{ ...plan().packs[0], label: AGM, floorSoc: 0.3 }];
+    const agm = [{ ...plan().packs[0], label: AGM, reserveSoc: 0.3 }];
     for (const one of [
       plan(),
       plan({}, 0.05),

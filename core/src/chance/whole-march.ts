@@ -1,46 +1,46 @@
-import { packAt } from '../battery/pack.js';
-import { loadLeads } from '../forecast/plan-input.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
+import { loadCables } from '../forecast/plan-input.js';
 import { march } from '../march/march.js';
 import type { TightOutcome, TightRun } from '../march/tight-march.js';
 import { HOUR_MS } from '../span.js';
 import { capacityGain, weaknessOf, type ChanceLaw } from './chance-law.js';
 import { resistanceFactor } from './spreads.js';
-import type { ChanceDraw } from './draw.js';
+import type { Sample } from './sample.js';
 
 /**
- * A draw through the march itself: for plans whose sun charges a pack that waits, which the tight loop does not know.
+ * A sample through the march itself: for plans whose sun charges a pack that waits, which the tight loop does not know.
  *
- * @param run filled with the draw's load and sun
+ * @param run filled with the sample's load and sun
  */
 export function wholeMarch(
   law: ChanceLaw,
-  draw: ChanceDraw,
+  sample: Sample,
   run: TightRun,
   out: TightOutcome,
   socs: Float32Array,
 ): void {
   const { plan, load, edgesMs } = law;
-  const { sharedOhm, radioOhm } = loadLeads(plan);
+  const { sharedOhm, radioOhm } = loadCables(plan);
   const { sunA, sunGain, controllerMaxA } = run;
   const none = new Float64Array(run.loadA.length);
   const marched = march({
     bank: plan.packs.map((planned) => {
       // In the plan's own order, which need not be that of the law: each pack by what is known of itself.
       const { capacitySpread, resistanceFrom } = weaknessOf(planned);
-      const { label, startSoc, floorSoc } = planned;
-      const health = label.health * capacityGain(capacitySpread, draw);
-      const { ohmicOhm, polarisationOhm, ...pack } = packAt({ ...label, health }, plan.temperatureC);
-      const factor = resistanceFactor(resistanceFrom, draw.resistance);
+      const { label, startSoc, reserveSoc } = planned;
+      const health = label.health * capacityGain(capacitySpread, sample);
+      const { ohmicOhm, polarisationOhm, ...pack } = batteryPackAt({ ...label, health }, plan.temperatureC);
+      const factor = resistanceFactor(resistanceFrom, sample.resistance);
       return {
         pack: { ...pack, ohmicOhm: ohmicOhm * factor, polarisationOhm: polarisationOhm * factor },
         startSoc,
-        floorSoc,
+        reserveSoc,
       };
     }),
     ...(plan.chargeIdle && { chargeIdle: true }),
     load: { ...load.load, mean: { amps: Float64Array.from(run.loadA), watts: none } },
     radioDropoutV: plan.radio.dropoutV,
-    leadOhm: radioOhm,
+    cableOhm: radioOhm,
     sharedOhm,
     ...(sunA && { offeredAt: (step: number) => Math.min(controllerMaxA, sunGain * sunA[step]) }),
   });

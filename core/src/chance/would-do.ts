@@ -1,5 +1,5 @@
 import type { PlanInput } from '../forecast/plan-input.js';
-import { ChanceRun, MOST_DRAWS } from './chance.js';
+import { ChanceRun, MOST_SAMPLES } from './chance.js';
 
 /** No battery is looked for that is more than this many times as large. */
 const MOST_TIMES = 10;
@@ -22,7 +22,7 @@ export function batteryThatWouldDo(plan: PlanInput): number | null | undefined {
       ...(label.maxChargeA !== undefined && { maxChargeA: label.maxChargeA * times }),
     };
     const run = new ChanceRun({ ...plan, packs: [{ ...pack, label: scaled }] });
-    run.more(MOST_DRAWS);
+    run.more(MOST_SAMPLES);
     const { chance, target } = run.soFar();
     return chance >= target;
   };

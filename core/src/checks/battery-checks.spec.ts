@@ -39,7 +39,7 @@ describe('the rule of the low-voltage disconnect', () => {
     expect(disconnectPresent({ ...pack, chemistry: 'nimh', protects: undefined })).toBeNull();
   });
 
-  it('stops lithium without any, looks where nobody has said, and looks at lead', () => {
+  it('stops lithium without any, looks where it is not entered, and looks at lead', () => {
     expect(disconnectPresent(pack)).toEqual(
       jasmine.objectContaining({
         severity: 'stop',
@@ -51,7 +51,7 @@ describe('the rule of the low-voltage disconnect', () => {
   });
 });
 
-describe('the rule of what draws in store', () => {
+describe('the rule of what stays connected in store', () => {
   const store = {
     name: 'Cobble 17',
     chemistry: 'agm',
@@ -74,6 +74,18 @@ describe('the rule of what draws in store', () => {
     expect(parasiticDraw({ ...store, days: 80 })).toEqual(
       jasmine.objectContaining({ severity: 'stop', has: '19.2 Ah' }),
     );
+  });
+
+  it('says what is asked, what goes, and when the battery is empty', () => {
+    // A tenth of 17 Ah; 17 Ah ÷ 0.01 A = 1,700 h.
+    const looked = parasiticDraw({ ...store, days: 8 })!;
+    expect(looked.asks).toBe('under 1.70 Ah');
+    expect(looked.sentence).toContain('takes 0.010 A: 1.92 Ah of');
+    expect(parasiticDraw({ ...store, days: 80 })!.sentence).toContain('in 70 d 20 h of the 80 days');
+    // Exactly empty is empty; without days or a current nothing goes, not even from an empty one.
+    expect(parasiticDraw({ ...store, standingA: 17 / 24, days: 1 })!.severity).toBe('stop');
+    for (const none of [{ days: 0 }, { standingA: 0 }])
+      expect(parasiticDraw({ ...store, soc: 0, ...none })).toBeNull();
   });
 });
 

@@ -45,7 +45,7 @@ export function parallelPacksAlike(packs: readonly PackAge[]): Answer {
 export interface Guarded {
   readonly name: string;
   readonly chemistry: ChemistryName;
-  /** Its own protection opens; undefined where nobody has said. */
+  /** Its own protection opens; undefined where it is not entered. */
   readonly protects: boolean | undefined;
   /** A low-voltage disconnect, or load terminals that open, stands before every load. */
   readonly disconnects: boolean;
@@ -91,8 +91,8 @@ export function parasiticDraw({ name, capacityAh, soc, standingA, days }: InStor
   return {
     severity: isEmpty ? 'stop' : 'look',
     sentence: isEmpty
-      ? `What stays joined draws ${amps(standingA)} and empties ${name} in ${sayDuration(emptyAfter)} of the ${days} days in store, which ruins it. Take it off the battery after charging.`
-      : `What stays joined draws ${amps(standingA)}: ${sayQuantity({ value: gone, unit: 'Ah' })} of ${name} in the ${days} days in store. Take it off the battery after charging.`,
+      ? `What stays connected takes ${amps(standingA)} and empties ${name} in ${sayDuration(emptyAfter)} of the ${days} days in store, which ruins it. Take it off the battery after charging.`
+      : `What stays connected takes ${amps(standingA)}: ${sayQuantity({ value: gone, unit: 'Ah' })} of ${name} in the ${days} days in store. Take it off the battery after charging.`,
     asks: `under ${sayQuantity({ value: WORTH_A_WORD * there, unit: 'Ah' })}`,
     has: sayQuantity({ value: gone, unit: 'Ah' }),
   };

@@ -38,7 +38,7 @@ describe('the rule of charging in the cold', () => {
     expect(chargedCold({ ...iron, chemistry: 'alkaline' }, -8)).toBeNull();
   });
 
-  it('notes lithium that is protected against it, and stops where it is not or nobody has said', () => {
+  it('notes lithium that is protected against it, and stops where it is not, or where it is not entered', () => {
     expect(chargedCold({ ...iron, coldProtected: true }, -1)?.severity).toBe('note');
     expect(chargedCold({ ...iron, coldProtected: false }, -1)).toEqual(
       jasmine.objectContaining({ severity: 'stop', asks: 'at least 0 °C' }),
@@ -109,7 +109,7 @@ describe('the rule of the charge profile', () => {
 
   it('stops a chemistry that it does not know', () => {
     expect(chargeProfile(rill, lead)).toEqual(
-      jasmine.objectContaining({ severity: 'stop', asks: 'AGM lead', has: 'lithium iron' }),
+      jasmine.objectContaining({ severity: 'stop', asks: 'AGM (lead-acid)', has: 'LiFePO4' }),
     );
   });
 
@@ -141,7 +141,7 @@ describe('the rule of the set point', () => {
 });
 
 describe('the rule of waking a battery', () => {
-  it('is kept by one that can, by lead, and where nobody has said and somebody is there', () => {
+  it('is kept by one that can, by lead, and where it is not entered and somebody is there', () => {
     expect(wakesBattery(rill, iron, true)).toBeNull();
     expect(wakesBattery({ ...rill, wakesBattery: false }, lead, true)).toBeNull();
     expect(wakesBattery(silent, iron, false)).toBeNull();

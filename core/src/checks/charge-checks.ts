@@ -3,17 +3,15 @@ import { leadFreezesAt } from '../battery/freezing.js';
 import { setPointVolts } from '../battery/most-volts.js';
 import { sayQuantity } from '../say/quantity.js';
 import type { Answer } from './check.js';
-import { amps, volts } from './say.js';
+import { amps, degrees, volts } from './say.js';
 import type { ChargedBy } from './sun-checks.js';
-
-const degrees = (value: number): string => sayQuantity({ value, unit: 'C' });
 
 /** A battery as a charge meets it. */
 export interface Chargeable {
   readonly name: string;
   readonly chemistry: ChemistryName;
   readonly cellsInSeries: number;
-  /** Its protection keeps a charge out below freezing; undefined where nobody has said. */
+  /** Its protection keeps a charge out below freezing; undefined where it is not entered. */
   readonly coldProtected?: boolean;
 }
 
@@ -42,7 +40,7 @@ export function chargedCold({ name, chemistry, coldProtected }: Chargeable, cold
     return {
       severity: 'note',
       sentence: `Down to ${has} the protection of ${name} keeps a charge out: the sun helps only what is switched on.`,
-      asks: 'at least 0 °C',
+      asks: `at least ${degrees(0)}`,
       has,
     };
   }
@@ -53,7 +51,7 @@ export function chargedCold({ name, chemistry, coldProtected }: Chargeable, cold
   return {
     severity: 'stop',
     sentence: `At ${has} ${name} must not be charged: ${coldHarm(chemistry)}. ${known}, and an ordinary controller charges it all the same. Keep it above freezing, take what charges it off while it freezes, or take a battery that is protected against it.`,
-    asks: 'at least 0 °C',
+    asks: `at least ${degrees(0)}`,
     has,
   };
 }
@@ -70,9 +68,9 @@ export const chargedHot = ({ name, chemistry }: Chargeable, hotC: number): Answe
         severity: 'look',
         sentence:
           hotC > HOT_C
-            ? `At ${degrees(hotC)} ${name} should not be charged: above ${HOT_C} °C it ages fast, and its protection may open. Charge in the cool of the day.`
-            : `At ${degrees(hotC)} a dark bag in the sun gets hotter than the ${HOT_C} °C up to which ${name} may be charged. Keep it in the shade, in the open.`,
-        asks: `at most ${HOT_C} °C`,
+            ? `At ${degrees(hotC)} ${name} should not be charged: above ${degrees(HOT_C)} it ages fast, and its protection may open. Charge in the cool of the day.`
+            : `At ${degrees(hotC)} a dark bag in the sun gets hotter than the ${degrees(HOT_C)} up to which ${name} may be charged. Keep it in the shade, in the open.`,
+        asks: `at most ${degrees(HOT_C)}`,
         has: degrees(hotC),
       }
     : null;

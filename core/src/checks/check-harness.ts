@@ -1,8 +1,8 @@
 import { wayToRoot, type HarnessPart } from '../harness/harness.js';
-import { runFigures, type RunFigures } from '../harness/run-figures.js';
+import { cableRunFigures, type CableRunFigures } from '../harness/cable-run-figures.js';
 import { SEVERITIES } from './check.js';
 import { packChecks } from './check-packs.js';
-import { mendedRunChecks, runChecks } from './check-runs.js';
+import { mendedCableRunChecks, cableRunChecks } from './check-cable-runs.js';
 import { sunChecks } from './check-sun.js';
 import { at, type Check, type HarnessFacts } from './facts.js';
 import {
@@ -11,9 +11,9 @@ import {
   missingPart,
   radioFrequency,
   suspended,
-  unknownRuns,
+  unknownCableRuns,
 } from './plan-checks.js';
-import { runLabel } from './run-label.js';
+import { cableRunLabel } from './cable-run-label.js';
 import { fullPowerAtLowest, survivesCharging, survivesFullBattery } from './volts-checks.js';
 
 /**
@@ -26,13 +26,13 @@ export function checkHarness(
   facts: HarnessFacts,
   withRemedies = true,
 ): readonly Check[] {
-  const figures = runFigures(parts, facts.flow);
+  const figures = cableRunFigures(parts, facts.flow);
   const found = [
     ...facts.missing.map(({ part, name, sentence }) =>
       at('missing', part, 'part', missingPart(name, sentence)),
     ),
     ...packChecks(parts, facts, figures),
-    ...(withRemedies ? mendedRunChecks(parts, facts, figures) : runChecks(parts, facts, figures)),
+    ...(withRemedies ? mendedCableRunChecks(parts, facts, figures) : cableRunChecks(parts, facts, figures)),
     ...radioChecks(parts, figures, facts),
     ...sunChecks(parts, facts),
     ...kitChecks(parts, figures, facts),
@@ -44,7 +44,7 @@ export function checkHarness(
 
 function radioChecks(
   parts: readonly HarnessPart[],
-  figures: ReadonlyMap<string, RunFigures>,
+  figures: ReadonlyMap<string, CableRunFigures>,
   facts: HarnessFacts,
 ): (Check | null)[] {
   const { radios, packs, panels, flow, coldC, storedDays, getsToDropout, controllers } = facts;
@@ -86,7 +86,7 @@ function radioChecks(
 
 function kitChecks(
   parts: readonly HarnessPart[],
-  figures: ReadonlyMap<string, RunFigures>,
+  figures: ReadonlyMap<string, CableRunFigures>,
   { inverters, flow, radios, suspended: why }: HarnessFacts,
 ): (Check | null)[] {
   const unknown = parts.filter((part) => {
@@ -104,6 +104,6 @@ function kitChecks(
       .filter(({ kind }) => kind === 'outlet')
       .map(({ id, name }) => at('outlet', id, 'part', mainsOutlet(name))),
     at('rf', null, 'kit', radioFrequency(loudest, longest)),
-    at('unknown', null, 'kit', unknownRuns(unknown.map((part) => runLabel(parts, part)))),
+    at('unknown', null, 'kit', unknownCableRuns(unknown.map((part) => cableRunLabel(parts, part)))),
   ];
 }

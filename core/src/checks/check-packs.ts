@@ -1,4 +1,4 @@
-import { ampsOutOf, BRANCH_SHARE, type RunFigures } from '../harness/run-figures.js';
+import { ampsOutOf, BRANCH_SHARE, type CableRunFigures } from '../harness/cable-run-figures.js';
 import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import {
   byAir,
@@ -10,7 +10,7 @@ import {
   parasiticDraw,
 } from './battery-checks.js';
 import { freezes } from './charge-checks.js';
-import { runLabel } from './run-label.js';
+import { cableRunLabel } from './cable-run-label.js';
 import {
   continuousDischarge,
   dischargeLimitKnown,
@@ -25,7 +25,7 @@ import { at, type Check, type CheckedPack, type HarnessFacts } from './facts.js'
 export function packChecks(
   parts: readonly HarnessPart[],
   facts: HarnessFacts,
-  figures: ReadonlyMap<string, RunFigures>,
+  figures: ReadonlyMap<string, CableRunFigures>,
 ): (Check | null)[] {
   const { packs, coldC, storedDays, standingA, inParallel } = facts;
   const disconnects = loadsDisconnected(parts, facts);
@@ -87,7 +87,7 @@ function dischargeChecks(
 function interrupts(
   parts: readonly HarnessPart[],
   { part: battery, name, protects, capacityAh, hasSocket }: CheckedPack,
-  figures: ReadonlyMap<string, RunFigures>,
+  figures: ReadonlyMap<string, CableRunFigures>,
 ) {
   if (hasSocket) return null;
   const own = parts.find(({ id }) => id === battery);
@@ -96,7 +96,7 @@ function interrupts(
   for (const part of first.toSorted((a, b) => faultOf(b) - faultOf(a))) {
     const { fuseA, fuseKind } = part.run ?? {};
     if (typeof fuseA !== 'number') continue;
-    const [label, faultA] = [runLabel(parts, part), faultOf(part)];
+    const [label, faultA] = [cableRunLabel(parts, part), faultOf(part)];
     const found = fuseInterrupts({ name, label, fuseA, fuseKind, faultA, protects, capacityAh });
     if (found) return found;
   }

@@ -16,7 +16,7 @@ import {
   controllerNoise,
   inputSurvivesCold,
   panelNeedsController,
-  stationInputKnown,
+  powerStationInputKnown,
   stringsFused,
   terminalsCarry,
 } from './sun-checks.js';
@@ -38,7 +38,7 @@ export function sunChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
             'part',
             inputSurvivesCold({ ...input, name: `the solar input of ${input.name}` }, name, coldV),
           ),
-          at('input', part, 'part', stationInputKnown(input, name, coldV)),
+          at('input', part, 'part', powerStationInputKnown(input, name, coldV)),
         ]),
     ),
   ];

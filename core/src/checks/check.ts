@@ -6,7 +6,7 @@ export const SEVERITIES = ['stop', 'look', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 /** What is changed of a run; what is absent stays as it is. */
-export interface RunChange {
+export interface CableRunChange {
   /** Fuse, A, its kind, and how far from the battery, m. */
   readonly fuseA?: number;
   readonly fuseKind?: FuseKind;
@@ -21,11 +21,11 @@ export interface RunChange {
 }
 
 /** What is to be said of a run or its part, so that a rule is kept. */
-export interface Remedy extends RunChange {
+export interface Remedy extends CableRunChange {
   /** For example "a 10 A fuse". */
   readonly words: string;
   /** What it asks of other runs, by the ids of the parts that they lead to. */
-  readonly also?: readonly (RunChange & { readonly to: string })[];
+  readonly also?: readonly (CableRunChange & { readonly to: string })[];
   /** The part that it is joined to instead. */
   readonly from?: string;
   /** The radio goes from the load terminals to the battery. */

@@ -1,4 +1,4 @@
-import type { HarnessFlow } from '../harness/run-figures.js';
+import type { HarnessFlow } from '../harness/cable-run-figures.js';
 import type { Disconnect, PackAge } from './battery-checks.js';
 import type { Chargeable } from './charge-checks.js';
 import type { Answer, Breach } from './check.js';

@@ -22,7 +22,7 @@ describe('the rule of the fuse at the battery', () => {
     expect(fuseAtBattery(fused)).toBeNull();
   });
 
-  it('stops a lead without one, and looks where nobody has said', () => {
+  it('stops a run without one, and looks where it is not entered', () => {
     expect(fuseAtBattery({ ...fused, fuseA: null })).toEqual(
       jasmine.objectContaining({ severity: 'stop', asks: 'a fuse of 3 A', has: 'none' }),
     );

@@ -1,12 +1,12 @@
 import { FUSE_KINDS, FUSE_MARGIN, smallestFuse, usualKind, type FuseKind } from '../wire/fuses.js';
 import type { Answer } from './check.js';
-import { amps, rating, sayMost, volts, type MostAmps } from './say.js';
+import { amps, near, sayRated, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its fuse is looked at. */
 export interface Fused extends MostAmps {
   /** For example "battery to radio". */
   readonly label: string;
-  /** Its own fuse, A; null for none, undefined where nobody has said. */
+  /** Its own fuse, A; null for none, undefined where it is not entered. */
   readonly fuseA: number | null | undefined;
   readonly fuseKind?: FuseKind;
   /** How far from the battery it sits, m. */
@@ -28,7 +28,7 @@ export function fuseAtBattery({ label, fuseA, safeForA, ofCells = false, faultA 
   const unknown = fuseA === undefined;
   const chosen = smallestFuse(safeForA);
   const common = {
-    asks: chosen === null || safeForA === 0 ? 'a fuse' : `a fuse of ${rating(chosen)}`,
+    asks: chosen === null || safeForA === 0 ? 'a fuse' : `a fuse of ${sayRated(chosen)}`,
     has: unknown ? 'not entered' : 'none',
   };
   if (ofCells) {
@@ -44,8 +44,8 @@ export function fuseAtBattery({ label, fuseA, safeForA, ofCells = false, faultA 
   return {
     severity: unknown ? 'look' : 'stop',
     sentence: unknown
-      ? `The fuse from ${label} is not entered. A short circuit there is fed by the whole battery: put one in the positive cable, within 20 cm.`
-      : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within 20 cm.`,
+      ? `The fuse from ${label} is not entered. A short circuit there is fed by the whole battery: put one in the positive cable, within ${near(FUSE_REACH_M)}.`
+      : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within ${near(FUSE_REACH_M)}.`,
     ...common,
   };
 }
@@ -55,10 +55,10 @@ export const fuseWithinReach = ({ label, fuseA, fuseAtM, ofCells }: Fused): Answ
   typeof fuseA === 'number' && !ofCells && fuseAtM > FUSE_REACH_M + 1e-9
     ? {
         severity: 'look',
-        sentence: `From ${label}, ${Math.round(fuseAtM * 100)} cm of cable lie before the fuse and are protected by nothing. Move it to within 20 cm of the battery.`,
-        asks: 'at most 20 cm',
-        has: `${Math.round(fuseAtM * 100)} cm`,
-        remedy: { words: 'the fuse at 15 cm', fuseAtM: 0.15 },
+        sentence: `From ${label}, ${near(fuseAtM)} of cable lie before the fuse and are protected by nothing. Move it to within ${near(FUSE_REACH_M)} of the battery.`,
+        asks: `at most ${near(FUSE_REACH_M)}`,
+        has: near(fuseAtM),
+        remedy: { words: `the fuse at ${near(0.15)}`, fuseAtM: 0.15 },
       }
     : null;
 
@@ -73,9 +73,9 @@ export function fuseCarriesLoad(fused: Fused): Answer {
     : 'while the key is down';
   return {
     severity: opens ? 'stop' : 'look',
-    sentence: `From ${label}, ${sayMost(fused)} flow through a fuse of ${rating(fuseA)}: it ${opens ? 'opens' : 'may open'} ${when}. A quarter more than the largest current is right.`,
+    sentence: `From ${label}, ${sayMost(fused)} flow through a fuse of ${sayRated(fuseA)}: it ${opens ? 'opens' : 'may open'} ${when}. A quarter more than the largest current is right.`,
     asks: `at least ${amps(wanted)}`,
-    has: rating(fuseA),
+    has: sayRated(fuseA),
   };
 }
 
@@ -98,7 +98,7 @@ export function fuseInterrupts({
   readonly fuseKind?: FuseKind | undefined;
   /** Short-circuit current at the fuse, A. */
   readonly faultA: number;
-  /** The battery's own protection opens on a short circuit; undefined where nobody has said. */
+  /** The battery's own protection opens on a short circuit; undefined where it is not entered. */
   readonly protects: boolean | undefined;
   readonly capacityAh: number;
 }): Answer {
@@ -109,7 +109,7 @@ export function fuseInterrupts({
   if (tenths(faultA) <= tenths(breaksA)) return null;
   const kiloamps = (value: number) => `${tenths(value)} kA`;
   const isNote = protects === true && capacityAh < LARGE_AH;
-  const own = isNote ? ' Its own protection opens first; the fuse is there for when that fails.' : '';
+  const own = isNote ? ' Its BMS cuts off first; the fuse is there for when that fails.' : '';
   const better =
     faultA <= FUSE_KINDS.terminal.breaksA ? 'a terminal fuse or a class T fuse' : 'a class T fuse';
   return {
@@ -159,9 +159,9 @@ export function fuseGuardsWire({ label, guardA, ownFuse, ampacityA, connectorA, 
   const thicker = weakest === ampacityA ? 'Take a thicker cable.' : 'Take a connector that carries it.';
   return {
     severity: 'stop',
-    sentence: `From ${label}, ${what} may carry ${amps(weakest)} and the fuse ${ownFuse ? '' : 'before it '}opens at ${rating(guardA)}: in a short circuit it gets hot first. ${fits ? `Put a ${rating(wantsA)} fuse in.` : thicker}`,
+    sentence: `From ${label}, ${what} may carry ${amps(weakest)} and the fuse ${ownFuse ? '' : 'before it '}opens at ${sayRated(guardA)}: in a short circuit it gets hot first. ${fits ? `Put a ${sayRated(wantsA)} fuse in.` : thicker}`,
     asks: `at most ${amps(weakest)}`,
-    has: rating(guardA),
+    has: sayRated(guardA),
   };
 }
 

@@ -1,4 +1,4 @@
-import { inverterCost, missingPart, radioFrequency, suspended, unknownRuns } from './plan-checks.js';
+import { inverterCost, missingPart, radioFrequency, suspended, unknownCableRuns } from './plan-checks.js';
 
 describe('the word on an inverter', () => {
   it('tells what it costs: 6 W for 10 h at 12 V are 5 Ah', () => {
@@ -37,12 +37,12 @@ describe('rules that are suspended', () => {
 
 describe('the word on runs that nobody knows', () => {
   it('is silent where all are known', () => {
-    expect(unknownRuns([])).toBeNull();
+    expect(unknownCableRuns([])).toBeNull();
   });
 
   it('names them', () => {
-    expect(unknownRuns(['battery to fan'])?.sentence).toContain('this run is not checked');
-    expect(unknownRuns(['a to b', 'c to d'])?.sentence).toContain('a to b; c to d');
+    expect(unknownCableRuns(['battery to fan'])?.sentence).toContain('this run is not checked');
+    expect(unknownCableRuns(['a to b', 'c to d'])?.sentence).toContain('a to b; c to d');
   });
 });
 

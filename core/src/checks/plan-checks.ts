@@ -1,5 +1,6 @@
 import { sayQuantity } from '../say/quantity.js';
 import type { Answer } from './check.js';
+import { metres } from './say.js';
 
 /** A mains inverter is told with what it costs. @param standingW its own draw, W; @param hours that it is on */
 export const inverterCost = (name: string, standingW: number, hours: number, busV: number): Answer => ({
@@ -27,14 +28,14 @@ export const radioFrequency = (powerW: number, longestM: number): Answer =>
   powerW >= MUCH_POWER_W && longestM >= LONG_RUN_M
     ? {
         severity: 'note',
-        sentence: `At ${sayQuantity({ value: powerW, unit: 'W' })} a cable of ${longestM.toFixed(1)} m takes up what the antenna sends, and controllers reset or hiss. Put ferrites on both its ends and a choke on the coax, and keep the panel away from the antenna.`,
-        asks: `under ${LONG_RUN_M} m, or ferrites`,
-        has: `${longestM.toFixed(1)} m`,
+        sentence: `At ${sayQuantity({ value: powerW, unit: 'W' })} a cable of ${metres(longestM)} takes up what the antenna sends, and controllers reset or hiss. Put ferrites on both its ends and a choke on the coax, and keep the panel away from the antenna.`,
+        asks: `under ${metres(LONG_RUN_M)}, or ferrites`,
+        has: metres(longestM),
       }
     : null;
 
-/** Runs of which nobody has said what they are made of: nothing can be held against them. */
-export const unknownRuns = (labels: readonly string[]): Answer =>
+/** Runs whose wire is not entered: nothing can be held against them. */
+export const unknownCableRuns = (labels: readonly string[]): Answer =>
   labels.length > 0
     ? {
         severity: 'note',

@@ -6,7 +6,7 @@ export const RULES = {
   },
   continuous: {
     title: 'continuous discharge',
-    why: 'Over its continuous limit a protection opens, or the cells heat up.',
+    why: 'Over its continuous limit the BMS cuts off, or the cells heat up.',
   },
   peak: { title: 'peak discharge', why: 'Voice peaks and dashes last long enough to open a protection.' },
   limit: {
@@ -20,17 +20,20 @@ export const RULES = {
   parallel: { title: 'packs alike', why: 'Unlike packs in parallel drive current into each other.' },
   disconnect: {
     title: 'low-voltage disconnect',
-    why: 'Lithium and lead are ruined when they are emptied too far.',
+    why: 'Lithium and lead-acid batteries are ruined when they are emptied too far.',
   },
   cold: {
     title: 'no charging in the cold',
     why: 'Charged below freezing, lithium plates out on the cells, and NiMH gasses.',
   },
   primary: { title: 'cells that cannot be charged', why: 'Charged, such cells leak or burst.' },
-  hot: { title: 'no charging in the heat', why: 'Above 45 °C lithium ages fast while it is charged.' },
+  hot: {
+    title: 'no charging in the heat',
+    why: 'Above 45 °C (113 °F) lithium ages fast while it is charged.',
+  },
   freeze: {
-    title: 'lead does not freeze',
-    why: 'The acid of an empty lead battery is little more than water.',
+    title: 'lead-acid does not freeze',
+    why: 'The acid of an empty lead-acid battery is little more than water.',
   },
   changeover: {
     title: 'one battery at a time',
@@ -42,7 +45,10 @@ export const RULES = {
   },
   settings: { title: 'disconnect entered', why: 'What takes the loads off decides when the outing ends.' },
   air: { title: 'by air', why: 'A lithium fire in an aircraft cannot be put out.' },
-  storage: { title: 'nothing draws in store', why: 'A few milliamps for weeks ruin a lead battery.' },
+  storage: {
+    title: 'nothing takes current in storage',
+    why: 'A few milliamps for weeks ruin a lead-acid battery.',
+  },
   fuse: {
     title: 'fuse at the battery',
     why: 'The battery itself feeds a short circuit; only a fuse near it stops that.',
@@ -76,7 +82,7 @@ export const RULES = {
   pin: { title: 'live side shrouded', why: 'A bare pin that is live shorts on the first key ring.' },
   copper: { title: 'copper wire', why: 'Aluminium under a skin of copper looks the same and loses more.' },
   floor: {
-    title: 'full power at the lowest charge',
+    title: 'full power at the lowest state of charge',
     why: 'A radio folds back or shuts off on peaks although there is charge left.',
   },
   charging: { title: 'radio survives charging', why: 'Charging volts are higher than the battery’s own.' },
@@ -91,11 +97,11 @@ export const RULES = {
   input: { title: 'controller input in the cold', why: 'A panel’s volts rise as it gets colder.' },
   current: {
     title: 'controller carries the panel',
-    why: 'A plain switch passes on all that the panel gives.',
+    why: 'A PWM controller passes on all that the panel gives.',
   },
   accepts: {
     title: 'battery takes the charge',
-    why: 'The controller decides what comes: too much opens a lithium battery’s protection and makes lead gas.',
+    why: 'The controller decides what comes: too much opens a lithium battery’s protection and makes lead-acid batteries gas.',
   },
   profile: {
     title: 'charge profile',
@@ -104,14 +110,17 @@ export const RULES = {
   wake: { title: 'wakes the battery', why: 'A protection that has opened shows the controller no battery.' },
   setpoint: {
     title: 'set point of the controller',
-    why: 'A few tenths of a volt too many open lithium’s protection and make lead gas.',
+    why: 'A few tenths of a volt too many open lithium’s protection and make lead-acid batteries gas.',
   },
   strings: { title: 'fuse in each string', why: 'Three panels together can burn the cable of one.' },
   shock: { title: 'volts that hurt', why: 'Over 60 V direct current gives a shock and draws an arc.' },
   terminals: { title: 'load terminals', why: 'Load terminals are switches made for lamps.' },
   noise: { title: 'noise', why: 'A controller that hisses costs more contacts than a dark hour.' },
   rf: { title: 'radio frequency on the cables', why: 'A long cable beside an antenna is a part of it.' },
-  inverter: { title: 'mains inverter', why: 'It draws for itself all the time, and its volts can kill.' },
+  inverter: {
+    title: 'mains inverter',
+    why: 'It takes standby current all the time, and its volts can kill.',
+  },
   outlet: { title: 'mains outlet', why: 'Its volts can kill.' },
   suspended: { title: 'not checked yet', why: 'Without currents most rules have nothing to hold against.' },
   unknown: { title: 'nothing known', why: 'A rule needs a figure on both sides.' },
@@ -121,4 +130,4 @@ export type RuleName = keyof typeof RULES;
 
 /** Whether a negative fuse belongs in. Source: usual practice of vehicle and portable wiring; the radio’s own manual goes first. */
 export const NEGATIVE_FUSE =
-  'The fuse belongs in the positive cable. A second one in the negative cable is asked for where a radio’s manual wants it and the radio is connected straight to a vehicle’s battery; on a battery that feeds nothing else it is advised against: if it opens, the return current looks for a way through antenna and microphone cables.';
+  'The fuse belongs in the positive cable. A second one in the negative cable is needed only where a radio’s manual calls for it and the radio is connected straight to a vehicle’s battery; on a battery that feeds nothing else it is advised against: if it opens, the return current looks for a way through antenna and microphone cables.';

@@ -2,9 +2,13 @@ import { sayQuantity } from '../say/quantity.js';
 
 export const amps = (value: number): string => sayQuantity({ value, unit: 'A' });
 export const volts = (value: number): string => sayQuantity({ value, unit: 'V' });
-export const percent = (value: number): string => sayQuantity({ value, unit: 'share', digits: 1 });
+export const sayShare = (value: number): string => sayQuantity({ value, unit: 'share', digits: 1 });
+export const metres = (value: number): string => sayQuantity({ value, unit: 'm', digits: 1 });
+/** @param value m; said in centimetres or inches */
+export const near = (value: number): string => sayQuantity({ value: value * 100, unit: 'cm' });
+export const degrees = (value: number): string => sayQuantity({ value, unit: 'C' });
 /** Without digits that say nothing: "7.5 A", "10 A". */
-export const rating = (value: number): string => `${Number(value.toFixed(1))} A`;
+export const sayRated = (value: number): string => `${Number(value.toFixed(1))} A`;
 
 /** The largest current of a run, and what it comes from. */
 export interface MostAmps {

@@ -4,7 +4,7 @@ import {
   controllerNoise,
   inputSurvivesCold,
   panelNeedsController,
-  stationInputKnown,
+  powerStationInputKnown,
   stringsFused,
   terminalsCarry,
   type ChargedBy,
@@ -88,8 +88,8 @@ describe('the word on noise', () => {
 
 describe('the rule of a power station’s solar input', () => {
   it('is silent where its volts are entered, else looks', () => {
-    expect(stationInputKnown({ name: 'Tarn', maxInputV: 28 }, 'Frond 42', 24)).toBeNull();
-    expect(stationInputKnown({ name: 'Tarn' }, 'Frond 42', 24)?.severity).toBe('look');
+    expect(powerStationInputKnown({ name: 'Tarn', maxInputV: 28 }, 'Frond 42', 24)).toBeNull();
+    expect(powerStationInputKnown({ name: 'Tarn' }, 'Frond 42', 24)?.severity).toBe('look');
   });
 });
 

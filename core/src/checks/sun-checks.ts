@@ -1,7 +1,7 @@
 import type { ChemistryName } from '../battery/chemistry.js';
 import { smallestFuse } from '../wire/fuses.js';
 import type { Answer } from './check.js';
-import { amps, rating, volts } from './say.js';
+import { amps, sayRated, volts } from './say.js';
 
 /** A panel goes to a charge controller, never straight to a radio or a battery. @param into what it is joined to */
 export const panelNeedsController = (
@@ -99,7 +99,7 @@ export const controllerNoise = (name: string, heard: readonly { readonly band: s
   heard === null
     ? {
         severity: 'note',
-        sentence: `Nobody has listened for ${name} on the bands: some controllers hiss on the upper ones. Rehearse has the grid for it.`,
+        sentence: `Nobody has checked for ${name} on the bands: some controllers hiss on the upper ones. Rehearse has the grid for it.`,
         asks: 'listened on each band',
         has: 'not yet',
       }
@@ -113,7 +113,7 @@ export const controllerNoise = (name: string, heard: readonly { readonly band: s
       : null;
 
 /** The solar input of a power station: its volts are entered, and what it takes more than the panels give is no harm. */
-export const stationInputKnown = (
+export const powerStationInputKnown = (
   { name, maxInputV }: { readonly name: string; readonly maxInputV?: number },
   panel: string,
   coldV: number,
@@ -161,7 +161,7 @@ export function stringsFused(
     asks: 'a fuse in each string',
     has: 'not entered',
     ...(chosen !== null && {
-      remedy: { words: `a ${rating(chosen)} fuse in each string`, stringFuseA: chosen },
+      remedy: { words: `a ${sayRated(chosen)} fuse in each string`, stringFuseA: chosen },
     }),
   };
 }

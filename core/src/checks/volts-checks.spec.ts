@@ -82,7 +82,7 @@ describe('the rule of the radio and a full battery', () => {
     expect(stop?.sentence).not.toContain('fewer cells');
   });
 
-  it('assumes 13.8 V and 15 % where nobody has said, and says so', () => {
+  it('assumes 13.8 V and 15 % where it is not entered, and says so', () => {
     // 15.87 V: four cells are five per cent over it.
     const stop = survivesFullBattery(unsaid, pack(4), 0);
     expect(stop?.severity).toBe('stop');

@@ -61,7 +61,7 @@ export function fullPowerAtLowest({ name, fullPowerV, dropoutV }: Supplied, supp
     : null;
 }
 
-/** What a radio stands where nobody has said: 13.8 V and 15 %, V. Source: usual in makers' sheets; convention of this project. */
+/** What a radio stands where it is not entered: 13.8 V and 15 %, V. Source: usual in makers' sheets; convention of this project. */
 export const ASSUMED_MOST_V = 13.8 * 1.15;
 /** So far over an assumed limit there is no question any more. */
 const SURELY_OVER = 1.05;

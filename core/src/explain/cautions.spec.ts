@@ -1,5 +1,5 @@
 import { CHEMISTRY_NAMES, isPrimary } from '../battery/chemistry.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { cautions, outingCautions } from './cautions.js';
 
 describe('cautions', () => {
@@ -13,7 +13,7 @@ describe('cautions', () => {
 
   it('warn of charging in the cold exactly where the model forbids it', () => {
     for (const name of CHEMISTRY_NAMES) {
-      const pack = packAt({ chemistry: name, cellsInSeries: 4, ratedAh: 10, health: 1 }, -5);
+      const pack = batteryPackAt({ chemistry: name, cellsInSeries: 4, ratedAh: 10, health: 1 }, -5);
       const warned = cautions(name).some((sentence) => /below 0|Never charge it:/.test(sentence));
       expect(warned)
         .withContext(name)

@@ -2,12 +2,12 @@ import type { Chance, ChanceUp, Odds } from '../chance/chance.js';
 import type { Tornado } from '../chance/tornado.js';
 import { fixed, sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
-import { percent, q, type Sum, type SumLine } from './sum.js';
+import { shareQuantity, q, type Sum, type SumLine } from './sum.js';
 
 /** "87 of 100": in hundredths, unless all or none of them last. */
-export function sayOdds({ chance, draws, finished }: Odds): string {
-  if (finished === draws) return `all of ${draws}`;
-  if (finished === 0) return `none of ${draws}`;
+export function sayOdds({ chance, samples, finished }: Odds): string {
+  if (finished === samples) return `all of ${samples}`;
+  if (finished === 0) return `none of ${samples}`;
   return `${Math.min(99, Math.max(1, Math.round(chance * 100)))} of 100`;
 }
 
@@ -29,8 +29,8 @@ export const sayUp = (share: number): string => {
 };
 
 /** A chance in whole percent; "all" and "none" only where it is so, since no number of draws makes a certainty. */
-export function sayChance({ chance, draws, finished }: Odds): string {
-  if (finished === draws) return '100 %';
+export function sayChance({ chance, samples, finished }: Odds): string {
+  if (finished === samples) return '100 %';
   if (finished === 0) return '0 %';
   return `${Math.min(99, Math.max(1, Math.round(chance * 100)))} %`;
 }
@@ -43,17 +43,17 @@ const STOPPED: Record<Chance['stopped'], string> = {
 
 /** What a chance means and how sure it is itself, and what matters most. */
 export function chanceSum(chance: Chance, tornado: Tornado | null, zone: string): Sum {
-  const { finished, draws, standardError, stopped, endMs, target, availability } = chance;
+  const { finished, samples, standardError, stopped, endMs, target, availability } = chance;
   const lines: SumLine[] = [
     {
       label: availability
         ? `Simulated outings that are up for at least ${sayUp(availability.target)} of the hours wanted`
         : 'Simulated outings that reach the end above the reserve, on the air',
-      terms: [`${finished} / ${draws} = `, percent(chance.chance)],
-      result: `± ${sayQuantity(percent(standardError))}`,
+      terms: [`${finished} / ${samples} = `, shareQuantity(chance.chance)],
+      result: `± ${sayQuantity(shareQuantity(standardError))}`,
     },
-    { label: 'Target chance', terms: [], result: percent(target) },
-    { label: 'Simulated outings', terms: [STOPPED[stopped]], result: String(draws) },
+    { label: 'Target chance', terms: [], result: shareQuantity(target) },
+    { label: 'Simulated outings', terms: [STOPPED[stopped]], result: String(samples) },
     ...(availability ? upLines(availability) : []),
     ...(endMs === null || availability
       ? []
@@ -69,8 +69,8 @@ export function chanceSum(chance: Chance, tornado: Tornado | null, zone: string)
 }
 
 const upLines = ({ p50, p10, outages, longestH }: ChanceUp): readonly SumLine[] => [
-  { label: 'Half of them are up for at least', terms: [], result: percent(p50) },
-  { label: 'Nine in ten are up for at least', terms: [], result: percent(p10) },
+  { label: 'Half of them are up for at least', terms: [], result: shareQuantity(p50) },
+  { label: 'Nine in ten are up for at least', terms: [], result: shareQuantity(p10) },
   { label: 'Outages, in the middle of them', terms: [], result: String(outages) },
   { label: 'The longest outage, in the middle of them', terms: [], result: q(longestH, 'duration') },
 ];

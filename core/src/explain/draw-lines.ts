@@ -1,15 +1,15 @@
-import { ratedBlock } from '../forecast/plan-load.js';
-import { ratedCurrents, RATINGS } from '../load/rating.js';
+import { assumedBlock } from '../forecast/plan-load.js';
+import { assumedCurrents, ASSUMPTIONS } from '../load/assumption.js';
 import { radioCurrent } from '../load/radio-current.js';
 import type { LoadPiece } from '../load/accessory.js';
 import {
-  stationsOf,
+  positionsOf,
   type PlanInput,
   type PlannedBlock,
-  type PlannedStation,
+  type PlannedPosition,
 } from '../forecast/plan-input.js';
 import type { RadioCurrents } from '../load/transmit-current.js';
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import type { Forecast } from '../forecast/forecast.js';
 import { firstStepFrom } from '../time-grid.js';
 import { hoursOf, overlap, type Span } from '../span.js';
@@ -18,14 +18,16 @@ import { q, type SumLine, type Term } from './sum.js';
 
 /** The mean current of an over, once for each mode and power of the plan. */
 export function overLines(plan: PlanInput): SumLine[] {
-  return stationsOf(plan).flatMap((station) => {
-    const radio = ratedCurrents(station.radio.figures, plan.rating);
-    const rated = station.blocks.map((block) => ratedBlock(block, station.radio, plan.rating));
+  return positionsOf(plan).flatMap((position) => {
+    const radio = assumedCurrents(position.radio.figures, plan.assumption);
+    const assumed = position.blocks.map((block) => assumedBlock(block, position.radio, plan.assumption));
     const distinct = new Map(
-      rated.map((block) => [`${block.label} ${block.modeFactor} ${block.rating ?? ''}`, block] as const),
+      assumed.map(
+        (block) => [`${block.label} ${block.modeFactor} ${block.assumption ?? ''}`, block] as const,
+      ),
     );
     return [...distinct.values()].map((block) =>
-      overLine(block, block.currents ?? radio, whose(plan, station)),
+      overLine(block, block.currents ?? radio, whose(plan, position)),
     );
   });
 }
@@ -33,7 +35,7 @@ export function overLines(plan: PlanInput): SumLine[] {
 function overLine(block: PlannedBlock, radio: RadioCurrents, of: string): SumLine {
   const { keyDownA, keyUpA, overA } = radioCurrent(radio, block);
   return {
-    label: `an over of ${block.label}${of}${block.rating ? `, ${RATINGS[block.rating].label}` : ''}`,
+    label: `an over of ${block.label}${of}${block.assumption ? `, ${ASSUMPTIONS[block.assumption].label}` : ''}`,
     terms: [
       q(keyUpA, 'A'),
       ' + ',
@@ -49,30 +51,35 @@ function overLine(block: PlannedBlock, radio: RadioCurrents, of: string): SumLin
 }
 
 /** Which radio a line is about, where there are several. */
-const whose = ({ others }: PlanInput, { radio }: PlannedStation): string =>
+const whose = ({ others }: PlanInput, { radio }: PlannedPosition): string =>
   others && others.length > 0 ? ` on ${radio.name}` : '';
 
 /**
  * One line for each block and each draw of an accessory within a stretch. Watts are told at the mean volts that the march
- * reckoned with; behind the socket of a power station everything is watts through its converter.
+ * calculated with; behind the socket of a power station everything is watts through its converter.
  */
 export function drawLines(run: Forecast, within: Span): SumLine[] {
   return [...blockLines(run, within), ...accessoryLines(run, within), ...socketLines(run, within)];
 }
 
 function blockLines({ plan, packs }: Forecast, within: Span): SumLine[] {
-  return stationsOf(plan).flatMap((station) => stationLines(plan, station, packs[0], within));
+  return positionsOf(plan).flatMap((position) => positionLines(plan, position, packs[0], within));
 }
 
-function stationLines(plan: PlanInput, station: PlannedStation, pack: Pack, within: Span): SumLine[] {
-  const radio = ratedCurrents(station.radio.figures, plan.rating);
-  return station.blocks.flatMap((block) => {
+function positionLines(
+  plan: PlanInput,
+  position: PlannedPosition,
+  pack: BatteryPack,
+  within: Span,
+): SumLine[] {
+  const radio = assumedCurrents(position.radio.figures, plan.assumption);
+  return position.blocks.flatMap((block) => {
     const part = overlap(block, within);
     if (!part) return [];
-    const rated = ratedBlock(block, station.radio, plan.rating);
-    const { overA, meanA, receiveA } = radioCurrent(rated.currents ?? radio, rated);
+    const assumed = assumedBlock(block, position.radio, plan.assumption);
+    const { overA, meanA, receiveA } = radioCurrent(assumed.currents ?? radio, assumed);
     return {
-      label: `${block.label}${whose(plan, station)}`,
+      label: `${block.label}${whose(plan, position)}`,
       terms: [
         '(',
         q(block.share, 'factor'),

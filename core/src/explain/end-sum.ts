@@ -1,11 +1,11 @@
-import { openCircuitVolts } from '../battery/pack.js';
+import { openCircuitVolts } from '../battery/battery-pack.js';
 import { dischargingVolts } from '../battery/terminal-volts.js';
 import { socketCurrent } from '../battery/pack-current.js';
 import type { Forecast } from '../forecast/forecast.js';
-import { loadLeads } from '../forecast/plan-input.js';
-import { socAt, stepBefore } from '../march/soc-at.js';
+import { loadCables } from '../forecast/plan-input.js';
+import { stepBefore, valueAt } from '../time-grid.js';
 import { sayQuantity } from '../say/quantity.js';
-import { percent, q, type Sum, type SumLine, type Term } from './sum.js';
+import { shareQuantity, q, type Sum, type SumLine, type Term } from './sum.js';
 
 /** Why the first end point is where it is; where the plan lasts, how far the volts are from it. */
 export function endSum(run: Forecast): Sum {
@@ -15,7 +15,7 @@ export function endSum(run: Forecast): Sum {
   const inUse = march.inUse[step];
   const pack = packs[inUse];
   const planned = plan.packs[inUse];
-  const soc = socAt(march.edgesMs, march.socInUse, atMs);
+  const soc = valueAt(march.edgesMs, march.socInUse, atMs);
   const openV = openCircuitVolts(pack, soc);
   const meanA = march.wantedA[step];
   const lines: SumLine[] = [
@@ -41,7 +41,7 @@ export function endSum(run: Forecast): Sum {
   if (radioA > 0) {
     const { amps, watts } = load.keyDown;
     const outA = socketCurrent(pack, amps[keyStep], watts[keyStep], march.cellsV[keyStep]);
-    const { sharedOhm, radioOhm } = loadLeads(plan);
+    const { sharedOhm, radioOhm } = loadCables(plan);
     const fromV = pack.socket?.volts ?? openV;
     const drops: [number, number][] = [[radioA, radioOhm]];
     if (sharedOhm > 0) drops.unshift([outA, sharedOhm]);
@@ -64,14 +64,14 @@ export function endSum(run: Forecast): Sum {
       {
         label: 'up, of the hours wanted',
         terms: [q(share * wantedHours, 'h'), ' / ', q(wantedHours, 'h')],
-        result: percent(share),
+        result: shareQuantity(share),
       },
       { label: 'outages', terms: ['the longest ', q(longestH, 'duration')], result: String(outages) },
       { label: 'the loads come back at', terms: [], result: backAt(plan.restart!.reconnectV) },
     );
   }
   lines.push(
-    { label: 'reserve of the plan', terms: [], result: q(planned.floorSoc, 'share') },
+    { label: 'reserve of the plan', terms: [], result: q(planned.reserveSoc, 'share') },
     { label: `${plan.radio.name} drops out`, terms: [], result: q(plan.radio.dropoutV, 'V') },
     { label: `${planned.name} cuts off`, terms: [], result: q(pack.cutoffV, 'V') },
   );

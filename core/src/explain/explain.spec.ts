@@ -71,7 +71,7 @@ describe('explanation', () => {
     const run = forecast({ ...startingAt(0.5), offeredA: (timeMs) => (timeMs < 2 * HOUR_MS ? 1 : 0) });
     const { lines } = explain(run, 'UTC').lowest;
     expect(amountOf(lines, 'given by the sun until then')).toBeCloseTo(2, 9);
-    const drawn = amountOf(lines, 'drawn until then');
+    const drawn = amountOf(lines, 'consumption until then');
     const lost = run.march.books.chargeLossAh + run.march.books.dischargeLossAh;
     expect(run.verdict.lowestSoc).toBeCloseTo(0.5 - (drawn - 2 + lost) / 20, 9);
   });
@@ -94,12 +94,12 @@ describe('verdict sentence', () => {
 
   it('says what is still in the pack where the volts end it', () => {
     const thin = whiteboardPlan({
-      leadOhm: 0.6,
+      cableOhm: 0.6,
       radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 3]), dropoutV: 11.2 },
       blocks: [{ ...block, startMs: 0, endMs: 10 * HOUR_MS }],
     });
     const words = plainSentence(verdictSentence(forecast(thin).verdict, 'UTC'));
-    // 48 %: see the forecast's own test of this lead
+    // 48 %: see the forecast's own test of this cable
     expect(words).toContain(
       'the radio’s minimum supply voltage comes first, with 48 % still in the battery.',
     );

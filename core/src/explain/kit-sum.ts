@@ -2,9 +2,9 @@ import type { BatteryChoice, SunChoice } from '../size/choices.js';
 import { kitName } from '../size/kits.js';
 import type { TriedKit } from '../size/kit-search.js';
 import type { Ledger } from '../size/kit-trial.js';
-import { percent, q, type Sum, type SumLine } from './sum.js';
+import { shareQuantity, q, type Sum, type SumLine } from './sum.js';
 
-/** Why a kit stands where it does: what it weighs, what it has to do with, and how many draws it finishes. */
+/** Why a kit stands where it does: what it weighs, what it has to do with, and how many samples it finishes. */
 export function kitSum(
   {
     batteries,
@@ -16,10 +16,10 @@ export function kitSum(
   {
     kit,
     finished,
-    draws,
+    samples,
     chance,
     standardError,
-  }: Pick<TriedKit, 'kit' | 'finished' | 'draws' | 'chance' | 'standardError'>,
+  }: Pick<TriedKit, 'kit' | 'finished' | 'samples' | 'chance' | 'standardError'>,
   { givesAh, sunAh, loadAh }: Ledger,
 ): Sum {
   const battery = batteries[kit.battery];
@@ -52,9 +52,9 @@ export function kitSum(
         result: q(loadAh.middle, 'Ah'),
       },
       {
-        label: 'Draws that finish',
-        terms: [`${finished} / ${draws}, ± `, percent(standardError)],
-        result: percent(chance),
+        label: 'Simulated outings that finish',
+        terms: [`${finished} / ${samples}, ± `, shareQuantity(standardError)],
+        result: shareQuantity(chance),
       },
     ],
     remark:

@@ -7,7 +7,7 @@ import { q, type Sum, type SumLine } from './sum.js';
 export function loadSum(run: Forecast): Sum {
   const { plan, verdict } = run;
   return {
-    title: 'What the plan draws',
+    title: 'What the plan takes from the battery',
     lines: [
       ...overLines(plan),
       ...drawLines(run, plan.outing),

@@ -1,7 +1,7 @@
 import type { Forecast } from '../forecast/forecast.js';
 import { chargeBetween } from '../load/load-series.js';
 import { drawLines } from './draw-lines.js';
-import { percent, q, type Sum, type SumLine } from './sum.js';
+import { shareQuantity, q, type Sum, type SumLine } from './sum.js';
 
 /** Less than this is not worth a line, Ah. */
 const NEXT_TO_NOTHING_AH = 0.005;
@@ -23,7 +23,7 @@ export function lowestSum(run: Forecast): Sum {
       result: q(packs[index].storedAh, 'Ah'),
     })),
     ...drawLines(run, until),
-    { label: 'drawn until then', terms: [], result: q(loadsAh, 'Ah') },
+    { label: 'consumption until then', terms: [], result: q(loadsAh, 'Ah') },
   ];
   if (sunAh > 0) lines.push({ label: 'given by the sun until then', terms: [], result: q(sunAh, 'Ah') });
   if (lostAh >= NEXT_TO_NOTHING_AH) {
@@ -32,7 +32,7 @@ export function lowestSum(run: Forecast): Sum {
   lines.push({
     label: packs.length > 1 ? 'left in all packs' : 'left in the pack',
     terms: [
-      percent(startSoc),
+      shareQuantity(startSoc),
       ' − (',
       q(loadsAh, 'Ah'),
       ...(sunAh > 0 ? [' − ', q(sunAh, 'Ah')] : []),
@@ -40,7 +40,7 @@ export function lowestSum(run: Forecast): Sum {
       ') ÷ ',
       q(storesAh, 'Ah'),
     ],
-    result: percent(verdict.lowestSoc),
+    result: shareQuantity(verdict.lowestSoc),
   });
-  return { title: 'The lowest charge', lines };
+  return { title: 'Lowest state of charge', lines };
 }

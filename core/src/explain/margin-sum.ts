@@ -1,11 +1,11 @@
 import { CHEMISTRIES } from '../battery/chemistry.js';
-import { coldCapacityFactor } from '../battery/pack.js';
+import { coldCapacityFactor } from '../battery/battery-pack.js';
 import type { Forecast } from '../forecast/forecast.js';
 import { shortfall } from '../forecast/read-verdict.js';
 import { chargeBetween } from '../load/load-series.js';
 import { sayQuantity } from '../say/quantity.js';
 import { drawLines } from './draw-lines.js';
-import { percent, q, type Sum, type SumLine } from './sum.js';
+import { shareQuantity, q, type Sum, type SumLine } from './sum.js';
 
 /** What is left at the end, or what is missing. */
 export function marginSum(run: Forecast): Sum {
@@ -34,16 +34,16 @@ function leftSum(run: Forecast): Sum {
     title: 'What is left above the reserve',
     lines: [
       ...packs.flatMap((pack, index) => {
-        const above = march.endSoc[index] - plan.packs[index].floorSoc;
+        const above = march.endSoc[index] - plan.packs[index].reserveSoc;
         return [
           capacityLine(run, index),
           {
             label: several ? `left in ${plan.packs[index].name}` : 'at the end, above the reserve',
             terms: [
               '(',
-              percent(march.endSoc[index]),
+              shareQuantity(march.endSoc[index]),
               ' − ',
-              percent(plan.packs[index].floorSoc),
+              shareQuantity(plan.packs[index].reserveSoc),
               ') × ',
               q(pack.deliverableAh, 'Ah'),
             ],

@@ -3,7 +3,7 @@ import { sayQuantity, type Quantity } from '../say/quantity.js';
 /** A piece of a line of arithmetic: words and signs as they are, or a number with its unit. */
 export type Term = string | Quantity;
 
-/** One line that a person can check on paper: what it is, how it is reckoned, what comes out. */
+/** One line that a person can check on paper: what it is, how it is calculated, what comes out. */
 export interface SumLine {
   readonly label: string;
   readonly terms: readonly Term[];
@@ -22,7 +22,7 @@ export interface Sum {
 export const q = (value: number, unit: Quantity['unit']): Quantity => ({ value, unit });
 
 /** A share of charge to a tenth of a percent, so that the sum can be followed on paper. */
-export const percent = (value: number): Quantity => ({ value, unit: 'share', digits: 1 });
+export const shareQuantity = (value: number): Quantity => ({ value, unit: 'share', digits: 1 });
 
 /** A term in words. */
 export const sayTerm = (term: Term): string => (typeof term === 'string' ? term : sayQuantity(term));

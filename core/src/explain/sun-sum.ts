@@ -16,7 +16,7 @@ export function sunSum({ verdict }: Forecast, zone: string): Sum {
     { label: `best at ${sayTime(sun.bestMs, zone)}`, terms: [], result: q(sun.bestA, 'A') },
     { label: 'beyond the load then', terms: [], result: q(sun.bestSurplusA, 'A') },
     { label: 'at the worst by day', terms: [], result: q(sun.worstSurplusA, 'A') },
-    { label: 'carries the load for', terms: [], result: q(sun.balanceHours, 'duration') },
+    { label: 'solar covers the load for', terms: [], result: q(sun.balanceHours, 'duration') },
   ];
   if (sun.balanceA !== null) {
     lines.push({

@@ -11,7 +11,7 @@ export type SentencePart = string | { readonly text: string; readonly unfolds: E
 
 /** What each end point is called. */
 export const BINDING_WORDS: Record<Binding, string> = {
-  floor: 'the reserve',
+  reserve: 'the reserve',
   radioDropout: 'the radio’s minimum supply voltage',
   cutoff: 'the battery’s cut-off',
 };

@@ -1,30 +1,34 @@
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import type { March } from '../march/march-data.js';
-import { controllerRunAmps, panelRunAmps } from '../wire/source-runs.js';
-import type { RunCurrents } from '../wire/runs.js';
+import { controllerCableAmps, panelCableAmps } from '../wire/source-cables.js';
+import type { CableRunCurrents } from '../wire/cable-runs.js';
 import type { PlanInput } from './plan-input.js';
 
-/** What flows through the panel's lead, and what it is fed with. */
-export function panelCurrents({ sun }: PlanInput, run: March): RunCurrents {
+/** What flows through the panel's cable, and what it is fed with. */
+export function panelCurrents({ sun }: PlanInput, run: March): CableRunCurrents {
   if (!sun) return { meanA: 0, mostA: 0, safeForA: 0, feedV: 0 };
-  // What flows to the battery came through the panel's lead at the panel's volts.
+  // What flows to the battery came through the panel's cable at the panel's volts.
   const { vmpV, impA } = sun.panel;
   const volts = sun.controller.kind === 'pwm' ? run.terminalV[0] : vmpV;
   const scale = (batteryA: number) => Math.min(impA, (batteryA * run.terminalV[0]) / volts);
   return {
     meanA: scale(meanWhileOn(run)),
     mostA: scale(most(run.offeredA)),
-    safeForA: panelRunAmps(sun.panel),
+    safeForA: panelCableAmps(sun.panel),
     feedV: volts,
   };
 }
 
 /** What flows from the controller to the battery. */
-export function controllerCurrents({ sun }: PlanInput, packs: readonly Pack[], run: March): RunCurrents {
+export function controllerCurrents(
+  { sun }: PlanInput,
+  packs: readonly BatteryPack[],
+  run: March,
+): CableRunCurrents {
   return {
     meanA: meanWhileOn(run),
     mostA: most(run.offeredA),
-    safeForA: sun ? controllerRunAmps(sun.controller, sun.panel, packs[0]) : most(run.offeredA),
+    safeForA: sun ? controllerCableAmps(sun.controller, sun.panel, packs[0]) : most(run.offeredA),
     feedV: run.terminalV[0],
   };
 }

@@ -11,7 +11,7 @@ describe('events', () => {
   it('tell when the pack is down to its reserve and empty, inside their step', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1, leaksAMonth: 0 } as const;
     const events = eventsOf({ pack: { label } });
-    expect(events.map(([kind]) => kind)).toEqual(['floor', 'cutoff']);
+    expect(events.map(([kind]) => kind)).toEqual(['reserve', 'cutoff']);
     expect(events[0][1]).toBeCloseTo(4.5, 9);
     expect(events[1][1]).toBeLessThan(5);
   });
@@ -36,7 +36,7 @@ describe('events', () => {
     expect(kindsOf({ temperatureC: -5, pack: { startSoc: 0.5 }, offeredA })).toContain('coldBlock');
     const noon = { startMs: Date.UTC(2027, 5, 21, 10), endMs: Date.UTC(2027, 5, 21, 14) };
     const blocks = [{ ...whiteboardPlan().blocks[0], ...noon }];
-    const sun = sunPlan({ controller: { kind: 'mppt', maxA: 1, wakeShare: 0.01, panelLeadOhm: 0 } });
+    const sun = sunPlan({ controller: { kind: 'mppt', maxA: 1, wakeShare: 0.01, panelCableOhm: 0 } });
     const limited = { outing: noon, blocks, sun, pack: { startSoc: 0.5 } };
     expect(kindsOf(limited)).toContain('controllerLimit');
     expect(kindsOf({ ...limited, sun: sunPlan() })).not.toContain('controllerLimit');
@@ -47,7 +47,7 @@ describe('events', () => {
     const blocks = [{ ...whiteboardPlan().blocks[0], ...outing }];
     const place = { latitudeDeg: 0, longitudeDeg: 0 };
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 60, health: 1, leaksAMonth: 0 } as const;
-    expect(kindsOf({ outing, blocks, place, pack: { label } })).toEqual(['sunrise', 'sunset']);
+    expect(kindsOf({ outing, blocks, site: place, pack: { label } })).toEqual(['sunrise', 'sunset']);
     const [pack] = whiteboardPlan().packs;
     const { verdict } = forecast(
       whiteboardPlan({

@@ -1,4 +1,4 @@
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import type { March } from '../march/march-data.js';
 import type { Harvest } from '../sun/harvest.js';
 import { RISE_AND_SET_DEG, sunCrossings } from '../sun/twilight.js';
@@ -8,13 +8,13 @@ import type { PlanInput } from './plan-input.js';
 export const EVENTS = {
   sunrise: 'the sun rises',
   sunset: 'the sun sets',
-  balanceGained: 'the sun carries the load',
+  balanceGained: 'solar covers the load',
   balanceLost: 'the load outruns the sun',
   full: 'full',
   controllerLimit: 'the controller gives all it may',
   coldBlock: 'too cold to charge',
   swap: 'the next battery',
-  floor: 'down to the reserve',
+  reserve: 'down to the reserve',
   radioDropout: 'the radio drops out',
   cutoff: 'the battery cuts off',
   back: 'the loads come back',
@@ -37,21 +37,21 @@ const FULL_SOC = 1 - 1e-6;
 /** Everything that happens in a run, in order of time. Ends and swaps are found inside their step, sunrise to the second. */
 export function planEvents(
   plan: PlanInput,
-  packs: readonly Pack[],
+  packs: readonly BatteryPack[],
   run: March,
   sun: Harvest | null,
 ): PlanEvent[] {
   const events: PlanEvent[] = [];
-  if (plan.place) {
-    for (const { timeMs, rising } of sunCrossings(plan.outing, plan.place, RISE_AND_SET_DEG)) {
+  if (plan.site) {
+    for (const { timeMs, rising } of sunCrossings(plan.outing, plan.site, RISE_AND_SET_DEG)) {
       events.push({ kind: rising ? 'sunrise' : 'sunset', timeMs });
     }
   }
   for (const { timeMs, to } of run.swaps) {
     events.push({ kind: 'swap', timeMs, pack: plan.packs[to].name });
   }
-  const { floorMs, radioDropoutMs, cutoffMs } = run.ends;
-  if (floorMs !== null) events.push({ kind: 'floor', timeMs: floorMs });
+  const { reserveMs, radioDropoutMs, cutoffMs } = run.ends;
+  if (reserveMs !== null) events.push({ kind: 'reserve', timeMs: reserveMs });
   if (radioDropoutMs !== null) events.push({ kind: 'radioDropout', timeMs: radioDropoutMs });
   if (cutoffMs !== null) {
     events.push({ kind: run.socInUse[run.socInUse.length - 1] <= 0 ? 'empty' : 'cutoff', timeMs: cutoffMs });
@@ -62,7 +62,7 @@ export function planEvents(
 }
 
 /** What begins or ends with a step: balance, full, the controller's limit, cold. */
-function stepEvents(packs: readonly Pack[], run: March, sun: Harvest | null): PlanEvent[] {
+function stepEvents(packs: readonly BatteryPack[], run: March, sun: Harvest | null): PlanEvent[] {
   const { edgesMs, soc, offeredA, wantedA, curtailedA, terminalV, inUse } = run;
   const events: PlanEvent[] = [];
   const begins = { full: false, controllerLimit: false, coldBlock: false, balanceGained: false };

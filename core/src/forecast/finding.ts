@@ -1,5 +1,5 @@
 import type { Answer, Severity } from '../checks/check.js';
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
 import type { PlanEvent } from './events.js';
@@ -17,9 +17,9 @@ export const finding = (code: string, answer: Answer): Finding | null =>
   answer && { severity: answer.severity, code, sentence: answer.sentence };
 
 /** What findings are read off. */
-export interface Run {
+export interface ForecastRun {
   readonly plan: PlanInput;
-  readonly packs: readonly Pack[];
+  readonly packs: readonly BatteryPack[];
   readonly load: LoadSeries;
   readonly march: March;
   /** Last step edge that counts: the verdict's end, UTC epoch ms. */

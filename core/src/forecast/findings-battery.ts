@@ -2,8 +2,8 @@ import { socketCurrent } from '../battery/pack-current.js';
 import { continuousDischarge, dischargeLimitKnown, peakDischarge } from '../checks/discharge-checks.js';
 import { heldLonger } from '../load/held-key.js';
 import { sayQuantity } from '../say/quantity.js';
-import { finding, lowestOver, type Finding, type Run } from './finding.js';
-import { stationsOf, type PlannedBlock } from './plan-input.js';
+import { finding, lowestOver, type Finding, type ForecastRun } from './finding.js';
+import { positionsOf, type PlannedBlock } from './plan-input.js';
 
 const volts = (value: number) => sayQuantity({ value, unit: 'V' });
 
@@ -11,21 +11,21 @@ const volts = (value: number) => sayQuantity({ value, unit: 'V' });
 const HARDLY_CARRIED_AH = 400;
 
 /** What the battery cannot do or should be watched for. */
-export function batteryFindings(run: Run): Finding[] {
+export function batteryFindings(run: ForecastRun): Finding[] {
   return [dischargeLimit(run), keyDownCutoff(run), boxNoise(run), ...tooLarge(run)].filter(
     (finding) => finding !== null,
   );
 }
 
 /** A pack whose discharge limit is under what the key-down asks for: its protection opens. */
-function dischargeLimit({ plan, packs, load, march }: Run): Finding | null {
-  const blocks = stationsOf(plan).flatMap((station) => station.blocks);
+function dischargeLimit({ plan, packs, load, march }: ForecastRun): Finding | null {
+  const blocks = positionsOf(plan).flatMap((position) => position.blocks);
   for (const [index, pack] of packs.entries()) {
     // What passes a socket, and what its mains outlet, only the harness knows: Wire says it.
     if (pack.socket) continue;
     const { name, continuousA, peakA, peakS } = plan.packs[index];
     const held = blocks.filter((block) => heldLonger(block, peakS));
-    const at = (of: Run['load']['mean'], step: number) =>
+    const at = (of: ForecastRun['load']['mean'], step: number) =>
       socketCurrent(pack, of.amps[step], of.watts[step], march.cellsV[step] || pack.cutoffV);
     let peak = 0;
     let long = 0;
@@ -59,7 +59,7 @@ const isWithin = (blocks: readonly PlannedBlock[], timeMs: number): boolean =>
   blocks.some(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs);
 
 /** A dip under the cut-off while the key is down: the mean current stays above it, a protection may still open. */
-function keyDownCutoff({ plan, packs, load, march, untilMs }: Run): Finding | null {
+function keyDownCutoff({ plan, packs, load, march, untilMs }: ForecastRun): Finding | null {
   const pack = packs[packs.length - 1];
   if (pack.socket) return null;
   const shared = plan.onLoadTerminals ? plan.wiring.controller : plan.wiring.distribution;
@@ -79,7 +79,7 @@ function keyDownCutoff({ plan, packs, load, march, untilMs }: Run): Finding | nu
 }
 
 /** The converters of a boxed power station are heard on some bands. */
-function boxNoise({ plan, packs }: Run): Finding | null {
+function boxNoise({ plan, packs }: ForecastRun): Finding | null {
   const index = packs.findIndex(({ socket }) => socket);
   return index === -1
     ? null
@@ -90,7 +90,7 @@ function boxNoise({ plan, packs }: Run): Finding | null {
       };
 }
 
-function tooLarge({ plan }: Run): Finding[] {
+function tooLarge({ plan }: ForecastRun): Finding[] {
   return plan.packs
     .filter(({ label }) => label.ratedAh > HARDLY_CARRIED_AH && label.cellsInSeries > 1)
     .map(({ name, label }) => ({

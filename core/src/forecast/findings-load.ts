@@ -1,13 +1,13 @@
 import { hoursAlone } from '../load/internal-battery.js';
 import { slotTiming } from '../load/mode.js';
 import { sayDuration, sayQuantity } from '../say/quantity.js';
-import { stationsOf } from './plan-input.js';
-import { lowestOver, type Finding, type Run } from './finding.js';
+import { positionsOf } from './plan-input.js';
+import { lowestOver, type Finding, type ForecastRun } from './finding.js';
 
 const volts = (value: number) => sayQuantity({ value, unit: 'V' });
 
 /** What the radio and the figures behind it should be looked at for. */
-export function loadFindings(run: Run): Finding[] {
+export function loadFindings(run: ForecastRun): Finding[] {
   return [
     fullPower(run),
     moreThanEverySlot(run),
@@ -19,7 +19,7 @@ export function loadFindings(run: Run): Finding[] {
 }
 
 /** Volts at the radio under what it needs for full power. */
-function fullPower({ plan, load, march, untilMs }: Run): Finding | null {
+function fullPower({ plan, load, march, untilMs }: ForecastRun): Finding | null {
   const { fullPowerV } = plan.radio;
   if (fullPowerV === undefined) return null;
   const lowest = lowestOver(march, untilMs, (step) =>
@@ -35,8 +35,8 @@ function fullPower({ plan, load, march, untilMs }: Run): Finding | null {
 }
 
 /** A share that no slot timing allows. */
-function moreThanEverySlot({ plan }: Run): Finding | null {
-  const block = stationsOf(plan)
+function moreThanEverySlot({ plan }: ForecastRun): Finding | null {
+  const block = positionsOf(plan)
     .flatMap(({ blocks }) => blocks)
     .find(({ mode, share }) => {
       const timing = mode && slotTiming(mode);
@@ -51,7 +51,7 @@ function moreThanEverySlot({ plan }: Run): Finding | null {
   };
 }
 
-function ownBattery({ plan, load }: Run): Finding | null {
+function ownBattery({ plan, load }: ForecastRun): Finding | null {
   const { internal, name } = plan.radio;
   const radioA = load.byConsumer[0].amps;
   let sum = 0;
@@ -70,8 +70,8 @@ function ownBattery({ plan, load }: Run): Finding | null {
   };
 }
 
-function oneTransmitPoint({ plan }: Run): Finding | null {
-  const single = stationsOf(plan).find(
+function oneTransmitPoint({ plan }: ForecastRun): Finding | null {
+  const single = positionsOf(plan).find(
     ({ radio, blocks }) =>
       new Set(radio.figures.transmit.map(({ rfW }) => rfW)).size === 1 &&
       blocks.some((block) => block.share > 0),
@@ -85,10 +85,10 @@ function oneTransmitPoint({ plan }: Run): Finding | null {
     : null;
 }
 
-const remarks = ({ plan }: Run): Finding[] =>
+const remarks = ({ plan }: ForecastRun): Finding[] =>
   (plan.remarks ?? []).map((sentence, index) => ({ severity: 'note', code: `remark-${index}`, sentence }));
 
-function assumedFigures({ plan }: Run): Finding | null {
+function assumedFigures({ plan }: ForecastRun): Finding | null {
   return plan.assumed.length > 0
     ? {
         severity: 'note',

@@ -1,17 +1,17 @@
 import { chargeBetween } from '../load/load-series.js';
 import { sayQuantity } from '../say/quantity.js';
-import type { Finding, Run } from './finding.js';
+import type { Finding, ForecastRun } from './finding.js';
 
 /** Worth a word when this share of what the plan draws is left unused by the sun. */
 const MUCH_SUN = 0.1;
 
 /** What the sun does or does not, and what the controller cannot. */
-export function sunFindings(run: Run): Finding[] {
+export function sunFindings(run: ForecastRun): Finding[] {
   return [wakeUp(run), noSunrise(run), sunToSpare(run)].filter((finding) => finding !== null);
 }
 
 /** A protection that has opened stays open where the controller cannot wake it. */
-function wakeUp({ plan, march }: Run): Finding | null {
+function wakeUp({ plan, march }: ForecastRun): Finding | null {
   const { controller, restart } = plan;
   if (restart && !Number.isFinite(restart.reconnectV) && march.ends.cutoffMs !== null) {
     return {
@@ -31,7 +31,7 @@ function wakeUp({ plan, march }: Run): Finding | null {
 }
 
 /** A panel that never sees the sun. */
-function noSunrise({ plan, march }: Run): Finding | null {
+function noSunrise({ plan, march }: ForecastRun): Finding | null {
   return plan.sun && largestOf(march.offeredA) === 0
     ? {
         severity: 'look',
@@ -43,7 +43,7 @@ function noSunrise({ plan, march }: Run): Finding | null {
 }
 
 /** Sun that is neither needed nor stored: it could be used. */
-function sunToSpare({ march }: Run): Finding | null {
+function sunToSpare({ march }: ForecastRun): Finding | null {
   const { curtailedAh } = march.books;
   const { edgesMs, wantedA } = march;
   const plannedAh = chargeBetween(edgesMs, wantedA, edgesMs[0], edgesMs[edgesMs.length - 1]);

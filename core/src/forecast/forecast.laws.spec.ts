@@ -7,7 +7,7 @@ import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { AimPlan } from '../sun/aim.js';
 import type { SunPlan } from '../sun/harvest.js';
 import { leadOf, measuredRadio } from '../testing/plans.js';
-import { NO_WIRING } from '../wire/runs.js';
+import { NO_WIRING } from '../wire/cable-runs.js';
 import { forecast, type Forecast } from './forecast.js';
 import type { PlanInput } from './plan-input.js';
 
@@ -32,8 +32,8 @@ const plans: fc.Arbitrary<PlanInput> = fc
     ratedAh: between(1, 100),
     temperatureC: between(-30, 40),
     startSoc: between(0.05, 1),
-    floorSoc: between(0, 0.9),
-    leadOhm: between(0, 0.3),
+    reserveSoc: between(0, 0.9),
+    cableOhm: between(0, 0.3),
     dropoutV: between(8, 12),
     sunA: fc.option(between(0, 30), { nil: null }),
     panel: fc.option(
@@ -68,7 +68,7 @@ const plans: fc.Arbitrary<PlanInput> = fc
         dropoutV: given.dropoutV,
       },
       blocks,
-      rating: 'expected' as const,
+      assumption: 'expected' as const,
       accessories: [
         {
           name: 's',
@@ -94,11 +94,11 @@ const plans: fc.Arbitrary<PlanInput> = fc
           ...(given.socket && { socket: given.socket }),
         },
         startSoc: given.startSoc,
-        floorSoc: given.floorSoc,
+        reserveSoc: given.reserveSoc,
       })),
       chargeIdle: given.chargeIdle,
       temperatureC: given.temperatureC,
-      wiring: { ...NO_WIRING, radio: leadOf(given.leadOhm), distribution: leadOf(given.leadOhm / 3) },
+      wiring: { ...NO_WIRING, radio: leadOf(given.cableOhm), distribution: leadOf(given.cableOhm / 3) },
       assumed: [],
       ...(given.panel && { sun: sunPlan(given.panel, given.temperatureC) }),
       ...(sunA !== null && {
@@ -131,7 +131,7 @@ function sunPlan(
     shade: { horizon: [], spans: [], sensitivity: 1.5 },
     panel: labelFromWatts(panel.watts, panel.technology),
     truth: 0.9,
-    controller: { kind: panel.kind, maxA: panel.maxA, wakeShare: 0.01, panelLeadOhm: 0.05 },
+    controller: { kind: panel.kind, maxA: panel.maxA, wakeShare: 0.01, panelCableOhm: 0.05 },
   };
 }
 

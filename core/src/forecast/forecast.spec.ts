@@ -16,10 +16,10 @@ describe('forecast', () => {
   });
 
   it('ends at the reserve, to the minute between two steps', () => {
-    // 9 Ah above the reserve of 12 Ah x 0.25: 9 h; startSoc 1, floor 0.25
+    // 9 Ah above the reserve of 12 Ah x 0.25: 9 h; startSoc 1, reserve 0.25
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 12, health: 1, leaksAMonth: 0 } as const;
-    const { verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 12', label, floorSoc: 0.2501 } }));
-    expect(verdict.binds).toBe('floor');
+    const { verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 12', label, reserveSoc: 0.2501 } }));
+    expect(verdict.binds).toBe('reserve');
     expect(verdict.endMs! / HOUR_MS).toBeCloseTo(12 * (1 - 0.2501), 9);
     expect(verdict.marginAh).toBeCloseTo(-(10 - 12 * (1 - 0.2501)), 9);
     // the march goes on behind the verdict, so that the other end points are known too
@@ -27,9 +27,9 @@ describe('forecast', () => {
     expect(verdict.endSoc).toBeCloseTo(1 - 10 / 12, 9);
   });
 
-  it('ends at the radio’s drop-out on a thin lead although there is charge left', () => {
+  it('ends at the radio’s drop-out on a thin cable although there is charge left', () => {
     const plan = whiteboardPlan({
-      leadOhm: 0.6,
+      cableOhm: 0.6,
       radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 3]), dropoutV: 11.2 },
       blocks: [
         {
@@ -45,12 +45,12 @@ describe('forecast', () => {
     });
     const { verdict } = forecast(plan);
     expect(verdict.binds).toBe('radioDropout');
-    expect(verdict.floorMs).toBeNull();
+    expect(verdict.reserveMs).toBeNull();
     // mean 0.5 x (0.5 + 0.44 x 2.5) + 0.5 x 0.5 = 1.05 A; ohmic 0.25 / 20 = 0.0125 ohm, polarisation 0.2 / 20 = 0.01 ohm:
     // 11.2 V + 1.05 A x 0.01 ohm + 3 A x (0.0125 + 0.6) ohm = 13.048 V: on the line from 13 V at 40 % to 13.06 V at 50 %
     const soc = 0.4 + ((13.048 - 13) / 0.06) * 0.1;
     expect(verdict.endMs! / HOUR_MS).toBeCloseTo(((1 - soc) * 20) / 1.05, 6);
-    // with the short lead the same plan lasts
+    // with the short cable the same plan lasts
     expect(forecast({ ...plan, wiring: whiteboardPlan().wiring }).verdict.lasts).toBeTrue();
   });
 
@@ -67,7 +67,7 @@ describe('forecast', () => {
 
   it('lacks what its loads run ahead of the sun, no more', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 4, health: 1, leaksAMonth: 0 } as const;
-    const plan = whiteboardPlan({ pack: { name: 'Shale 4', label, floorSoc: 0 } });
+    const plan = whiteboardPlan({ pack: { name: 'Shale 4', label, reserveSoc: 0 } });
     // ends after 4 h; 1 A for 6 h more, of which the sun gives 0.25 A from 6 to 8 h and 3 A from 8 h on
     const sunny = forecast({
       ...plan,
@@ -81,7 +81,7 @@ describe('forecast', () => {
 
   it('takes the loads off for good once the cut-off has opened', () => {
     const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 5, health: 1, leaksAMonth: 0 } as const;
-    const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label, floorSoc: 0 } }));
+    const { march, verdict } = forecast(whiteboardPlan({ pack: { name: 'Shale 5', label, reserveSoc: 0 } }));
     expect(verdict.cutoffMs).not.toBeNull();
     expect(march.loadA.at(-1)).toBe(0);
     expect(march.soc.at(-1)).toBe(march.soc.at(-10)!);

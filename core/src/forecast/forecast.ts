@@ -1,12 +1,12 @@
-import { packAt, type Pack } from '../battery/pack.js';
+import { batteryPackAt, type BatteryPack } from '../battery/battery-pack.js';
 import type { LoadSeries } from '../load/load-series.js';
-import type { Rating } from '../load/rating.js';
+import type { Assumption } from '../load/assumption.js';
 import { march } from '../march/march.js';
 import type { March } from '../march/march-data.js';
 import { timeGrid } from '../time-grid.js';
 import { harvest, type Harvest } from '../sun/harvest.js';
-import { loadLeads, stationsOf, type PlanInput } from './plan-input.js';
-import { planLoad, ratedThroughout } from './plan-load.js';
+import { loadCables, positionsOf, type PlanInput } from './plan-input.js';
+import { planLoad, assumedThroughout } from './plan-load.js';
 import { readOutcome, readVerdict } from './read-verdict.js';
 import { underTypicalSky } from './typical-sky.js';
 import type { Outcome, Verdict } from './verdict.js';
@@ -14,7 +14,7 @@ import type { Outcome, Verdict } from './verdict.js';
 export interface Forecast {
   readonly plan: PlanInput;
   /** The packs at the trip's temperature, in the order of the plan. */
-  readonly packs: readonly Pack[];
+  readonly packs: readonly BatteryPack[];
   readonly load: LoadSeries;
   /** Null without a panel. */
   readonly sun: Harvest | null;
@@ -36,11 +36,11 @@ export function forecast(asked: PlanInput, skyFactor = 1): Forecast {
   return { plan, sun, ...marched, verdict: readVerdict(plan, packs, load, run, sun) };
 }
 
-/** The same plan by another rating: how it ends, over the steps and the harvest that are known already. */
-export function outcomeRated({ plan, march: { edgesMs }, sun }: Forecast, rating: Rating): Outcome {
-  const rated = ratedThroughout(plan, rating);
-  const { packs, march: run } = marchOver(rated, edgesMs, sun);
-  return readOutcome(rated, packs, run);
+/** The same plan under another assumption: how it ends, over the steps and the harvest that are known already. */
+export function outcomeRated({ plan, march: { edgesMs }, sun }: Forecast, assumption: Assumption): Outcome {
+  const assumed = assumedThroughout(plan, assumption);
+  const { packs, march: run } = marchOver(assumed, edgesMs, sun);
+  return readOutcome(assumed, packs, run);
 }
 
 function marchOver(
@@ -49,15 +49,15 @@ function marchOver(
   sun: Harvest | null,
 ): Pick<Forecast, 'packs' | 'load' | 'march'> {
   const load = planLoad(plan, edgesMs);
-  const packs = plan.packs.map(({ label }) => packAt(label, plan.temperatureC));
-  const { sharedOhm, radioOhm } = loadLeads(plan);
+  const packs = plan.packs.map(({ label }) => batteryPackAt(label, plan.temperatureC));
+  const { sharedOhm, radioOhm } = loadCables(plan);
   const run = march({
-    bank: plan.packs.map(({ startSoc, floorSoc }, index) => ({ pack: packs[index], startSoc, floorSoc })),
+    bank: plan.packs.map(({ startSoc, reserveSoc }, index) => ({ pack: packs[index], startSoc, reserveSoc })),
     ...(plan.chargeIdle && { chargeIdle: true }),
     ...(plan.restart && { reconnectV: plan.restart.reconnectV }),
     load,
     radioDropoutV: plan.radio.dropoutV,
-    leadOhm: radioOhm,
+    cableOhm: radioOhm,
     sharedOhm,
     ...offers(plan, sun, edgesMs),
   });
@@ -67,7 +67,7 @@ function marchOver(
 /** Edges of the steps: no step straddles the edge of a block, of an accessory's stretch or of hours of shade. */
 export function stepEdges(plan: PlanInput): Float64Array {
   const spans = [
-    ...stationsOf(plan).flatMap(({ blocks }) => blocks),
+    ...positionsOf(plan).flatMap(({ blocks }) => blocks),
     ...plan.accessories.flatMap(({ pieces }) => pieces),
     ...(plan.sun?.shade.spans ?? []),
   ];

@@ -1,13 +1,13 @@
-import type { PackLabel } from '../battery/pack.js';
+import type { PackLabel } from '../battery/battery-pack.js';
 import type { InternalBattery } from '../load/internal-battery.js';
 import type { AccessoryLoad, WorkBlock } from '../load/load-series.js';
 import type { Mode } from '../load/mode.js';
-import type { OverFactors, RadioFigures, Rating } from '../load/rating.js';
+import type { OverFactors, RadioFigures, Assumption } from '../load/assumption.js';
 import type { Trust } from '../source.js';
 import type { Span } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
 import type { Outlook } from '../weather/outlook.js';
-import type { Wiring } from '../wire/runs.js';
+import type { Wiring } from '../wire/cable-runs.js';
 
 /** A block of operating with the words that its sum is told in. */
 export interface PlannedBlock extends WorkBlock, OverFactors {
@@ -15,7 +15,7 @@ export interface PlannedBlock extends WorkBlock, OverFactors {
   readonly label: string;
   readonly mode?: Mode;
   /** Rated otherwise than the plan; as the plan if absent. */
-  readonly rating?: Rating;
+  readonly assumption?: Assumption;
 }
 
 export interface PlannedRadio {
@@ -32,7 +32,7 @@ export interface PlannedRadio {
 }
 
 /** A radio with the hours that it is worked. */
-export interface PlannedStation {
+export interface PlannedPosition {
   readonly radio: PlannedRadio;
   /** Ascending, without overlap, inside the outing. */
   readonly blocks: readonly PlannedBlock[];
@@ -44,7 +44,7 @@ export interface PlannedPack {
   readonly label: PackLabel;
   /** State of charge at the start and the reserve, 0 to 1. */
   readonly startSoc: number;
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
   /** Where its capacity comes from; the rating on its label if absent. */
   readonly capacityFrom?: Trust;
   /** Where its resistance comes from; assumed, from the chemistry's table, if absent. */
@@ -78,11 +78,11 @@ export interface PlanInput {
   readonly outing: Span;
   readonly stepMs: number;
   readonly radio: PlannedRadio;
-  readonly rating: Rating;
+  readonly assumption: Assumption;
   /** Ascending, without overlap, inside the outing. */
   readonly blocks: readonly PlannedBlock[];
-  /** More stations that share the batteries: a second operator, a relay. */
-  readonly others?: readonly PlannedStation[];
+  /** More operating positions that share the batteries: a second operator, a relay. */
+  readonly others?: readonly PlannedPosition[];
   readonly accessories: readonly AccessoryLoad[];
   /** One pack (or several in parallel as one), or several that are used in turn; at least one. */
   readonly packs: readonly PlannedPack[];
@@ -92,11 +92,11 @@ export interface PlanInput {
   readonly restart?: PlannedRestart;
   readonly temperatureC: number;
   readonly wiring: Wiring;
-  /** The radio hangs on the controller's load terminals instead of straight on the battery. */
+  /** The radio is fed on the controller's load terminals instead of straight on the battery. */
   readonly onLoadTerminals?: boolean;
   readonly controller?: PlannedController;
   /** Where the outing is, where known. */
-  readonly place?: { readonly latitudeDeg: number; readonly longitudeDeg: number };
+  readonly site?: { readonly latitudeDeg: number; readonly longitudeDeg: number };
   /** A panel in its place behind its controller; absent for none. */
   readonly sun?: SunPlan;
   /** How well its sky is known; certain, as it is told, if absent. */
@@ -111,18 +111,18 @@ export interface PlanInput {
   readonly remarks?: readonly string[];
 }
 
-/** All stations of a plan, the first first. */
-export const stationsOf = ({
+/** All operating positions of a plan, the first first. */
+export const positionsOf = ({
   radio,
   blocks,
   others = [],
-}: Pick<PlanInput, 'radio' | 'blocks' | 'others'>): readonly PlannedStation[] => [
+}: Pick<PlanInput, 'radio' | 'blocks' | 'others'>): readonly PlannedPosition[] => [
   { radio, blocks },
   ...others,
 ];
 
-/** Resistance between the battery and the point where the loads part, and of the radio's own lead, ohm. */
-export function loadLeads({ wiring, onLoadTerminals }: PlanInput): { sharedOhm: number; radioOhm: number } {
+/** Resistance between the battery and the point where the loads part, and of the radio's own cable, ohm. */
+export function loadCables({ wiring, onLoadTerminals }: PlanInput): { sharedOhm: number; radioOhm: number } {
   const shared = onLoadTerminals ? wiring.controller : wiring.distribution;
   return { sharedOhm: shared?.ohm ?? 0, radioOhm: wiring.radio?.ohm ?? 0 };
 }

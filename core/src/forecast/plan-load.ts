@@ -1,27 +1,33 @@
-import { loadSeries, type LoadSeries, type LoadStation, type WorkBlock } from '../load/load-series.js';
-import { ratedCurrents, ratedFactor, type Rating } from '../load/rating.js';
-import { loadLeads, stationsOf, type PlanInput, type PlannedBlock, type PlannedRadio } from './plan-input.js';
+import { loadSeries, type LoadSeries, type LoadPosition, type WorkBlock } from '../load/load-series.js';
+import { assumedCurrents, assumedFactor, type Assumption } from '../load/assumption.js';
+import {
+  loadCables,
+  positionsOf,
+  type PlanInput,
+  type PlannedBlock,
+  type PlannedRadio,
+} from './plan-input.js';
 
-/** A block as its rating has it: its mode factor, and the radio's currents where it is rated otherwise than the plan. */
-export function ratedBlock(
+/** A block as its assumption has it: its mode factor, and the radio's currents where its assumption is another than the plan's. */
+export function assumedBlock(
   block: PlannedBlock,
   { figures }: PlannedRadio,
-  rating: Rating,
+  assumption: Assumption,
 ): PlannedBlock & WorkBlock {
-  const by = block.rating ?? rating;
+  const by = block.assumption ?? assumption;
   return {
     ...block,
-    modeFactor: ratedFactor(block, by),
-    ...(by !== rating && { currents: ratedCurrents(figures, by) }),
+    modeFactor: assumedFactor(block, by),
+    ...(by !== assumption && { currents: assumedCurrents(figures, by) }),
   };
 }
 
-/** The same plan with every block rated one way. */
-export function ratedThroughout(plan: PlanInput, rating: Rating): PlanInput {
-  const bare = (blocks: readonly PlannedBlock[]) => blocks.map(({ rating: _own, ...block }) => block);
+/** The same plan with one assumption for every block. */
+export function assumedThroughout(plan: PlanInput, assumption: Assumption): PlanInput {
+  const bare = (blocks: readonly PlannedBlock[]) => blocks.map(({ assumption: _own, ...block }) => block);
   return {
     ...plan,
-    rating,
+    assumption,
     blocks: bare(plan.blocks),
     ...(plan.others && {
       others: plan.others.map(({ radio, blocks }) => ({ radio, blocks: bare(blocks) })),
@@ -29,12 +35,12 @@ export function ratedThroughout(plan: PlanInput, rating: Rating): PlanInput {
   };
 }
 
-/** The load of a plan, each block by its rating. */
+/** The load of a plan, each block under its assumption. */
 export function planLoad(plan: PlanInput, edgesMs: Float64Array): LoadSeries {
-  const [first, ...others] = stationsOf(plan).map(({ radio, blocks }): LoadStation => ({
+  const [first, ...others] = positionsOf(plan).map(({ radio, blocks }): LoadPosition => ({
     name: radio.name,
-    radio: ratedCurrents(radio.figures, plan.rating),
-    blocks: blocks.map((block) => ratedBlock(block, radio, plan.rating)),
+    radio: assumedCurrents(radio.figures, plan.assumption),
+    blocks: blocks.map((block) => assumedBlock(block, radio, plan.assumption)),
     dropoutV: radio.dropoutV,
   }));
   const { name, radio, blocks, dropoutV } = first;
@@ -44,7 +50,7 @@ export function planLoad(plan: PlanInput, edgesMs: Float64Array): LoadSeries {
       radio,
       blocks,
       accessories: plan.accessories,
-      ...(others.length > 0 && { others, dropoutV, leadOhm: loadLeads(plan).radioOhm }),
+      ...(others.length > 0 && { others, dropoutV, cableOhm: loadCables(plan).radioOhm }),
     },
     edgesMs,
   );

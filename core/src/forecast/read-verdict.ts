@@ -1,9 +1,9 @@
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import { packCurrent } from '../battery/pack-current.js';
 import { chargeBetween, type LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
 import { availabilityOf, type Availability } from '../march/availability.js';
-import { socAt } from '../march/soc-at.js';
+import { valueAt } from '../time-grid.js';
 import { HOUR_MS, hoursOf } from '../span.js';
 import type { Harvest } from '../sun/harvest.js';
 import { planEvents } from './events.js';
@@ -15,7 +15,7 @@ import { schools } from './schools.js';
 import type { Binding, Consumed, Outcome, Verdict } from './verdict.js';
 
 /** How a plan ends, read off its march. */
-export function readOutcome(plan: PlanInput, packs: readonly Pack[], run: March): Outcome {
+export function readOutcome(plan: PlanInput, packs: readonly BatteryPack[], run: March): Outcome {
   const { outing } = plan;
   const { endMs, binds } = plan.restart ? firstOutage(plan.restart, run) : firstEnd(run);
   const lasts = endMs === null;
@@ -32,7 +32,7 @@ export function readOutcome(plan: PlanInput, packs: readonly Pack[], run: March)
 /** Reads the verdict off a march. */
 export function readVerdict(
   plan: PlanInput,
-  packs: readonly Pack[],
+  packs: readonly BatteryPack[],
   load: LoadSeries,
   run: March,
   sun: Harvest | null,
@@ -51,12 +51,12 @@ export function readVerdict(
     ...outcome,
     availability: plan.restart ? availabilityIn(run) : null,
     planEndMs: plan.outing.endMs,
-    stopSoc: endMs === null ? null : socAt(run.edgesMs, run.socInUse, endMs),
+    stopSoc: endMs === null ? null : valueAt(run.edgesMs, run.socInUse, endMs),
     ...run.ends,
     lowestSoc: lowest.soc,
     lowestMs: lowest.timeMs,
     endSoc: run.soc[run.soc.length - 1],
-    floorSoc: reserveOf(plan, packs),
+    reserveSoc: reserveOf(plan, packs),
     lowestRadioV: Number.isFinite(lowestRadioV) ? lowestRadioV : null,
     plannedWh: consumers.reduce((sum, { wattHours }) => sum + wattHours, 0),
     consumers,
@@ -68,26 +68,26 @@ export function readVerdict(
 }
 
 /** Charge above the reserves that the packs would still give, Ah at the rated current. */
-function leftAboveReserve(plan: PlanInput, packs: readonly Pack[], run: March): number {
+function leftAboveReserve(plan: PlanInput, packs: readonly BatteryPack[], run: March): number {
   let ampereHours = 0;
   packs.forEach((pack, index) => {
-    const above = run.endSoc[index] - plan.packs[index].floorSoc;
+    const above = run.endSoc[index] - plan.packs[index].reserveSoc;
     ampereHours += (packs.length > 1 ? Math.max(0, above) : above) * pack.deliverableAh;
   });
   return ampereHours;
 }
 
 /** Reserve of all packs together as a share of what they store, 0 to 1. */
-function reserveOf(plan: PlanInput, packs: readonly Pack[]): number {
-  if (packs.length === 1) return plan.packs[0].floorSoc;
+function reserveOf(plan: PlanInput, packs: readonly BatteryPack[]): number {
+  if (packs.length === 1) return plan.packs[0].reserveSoc;
   const storesAh = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
-  return packs.reduce((sum, pack, index) => sum + plan.packs[index].floorSoc * pack.storedAh, 0) / storesAh;
+  return packs.reduce((sum, pack, index) => sum + plan.packs[index].reserveSoc * pack.storedAh, 0) / storesAh;
 }
 
-/** What each consumer takes out of the packs over the plan, at the volts that the march reckoned with. */
-function consumed(packs: readonly Pack[], load: LoadSeries, run: March): Consumed[] {
+/** What each consumer takes out of the packs over the plan, at the volts that the march calculated with. */
+function consumed(packs: readonly BatteryPack[], load: LoadSeries, run: March): Consumed[] {
   const { edgesMs, cellsV, inUse } = run;
-  const sum = (name: string, ampsAt: (pack: Pack, step: number) => number): Consumed => {
+  const sum = (name: string, ampsAt: (pack: BatteryPack, step: number) => number): Consumed => {
     let ampereHours = 0;
     let wattHours = 0;
     for (let step = 0; step < cellsV.length; step++) {
@@ -97,7 +97,7 @@ function consumed(packs: readonly Pack[], load: LoadSeries, run: March): Consume
     }
     return { name, ampereHours, wattHours };
   };
-  const idleA = (pack: Pack, step: number) => packCurrent(pack, 0, 0, cellsV[step]);
+  const idleA = (pack: BatteryPack, step: number) => packCurrent(pack, 0, 0, cellsV[step]);
   const rows = load.byConsumer.map(({ amps, watts }, index) =>
     sum(
       load.consumers[index],
@@ -156,12 +156,12 @@ const downHours = (run: March): number => {
   return (1 - share) * wantedHours;
 };
 
-/** The first of the three end points; at the same instant the cut-off is named before the drop-out, that before the floor. */
+/** The first of the three end points; at the same instant the cut-off is named before the drop-out, that before the reserve. */
 function firstEnd({ ends }: March): { endMs: number | null; binds: Binding | null } {
   const candidates: readonly [Binding, number | null][] = [
     ['cutoff', ends.cutoffMs],
     ['radioDropout', ends.radioDropoutMs],
-    ['floor', ends.floorMs],
+    ['reserve', ends.reserveMs],
   ];
   let endMs: number | null = null;
   let binds: Binding | null = null;

@@ -5,7 +5,7 @@ import { forecast } from './forecast.js';
 describe('the three schools of usable capacity', () => {
   const label = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 10, health: 1, leaksAMonth: 0 } as const;
   const plan = whiteboardPlan({
-    pack: { label, floorSoc: 0.2 },
+    pack: { label, reserveSoc: 0.2 },
     radio: { name: 'Curlew', figures: measuredRadio(0.5, [10, 2]), dropoutV: 11.5 },
     outing: { startMs: 0, endMs: 30 * HOUR_MS },
     blocks: [

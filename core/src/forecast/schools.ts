@@ -1,14 +1,14 @@
 import { chemistryOf } from '../battery/chemistry.js';
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { March } from '../march/march-data.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
-import { loadLeads, type PlanInput } from './plan-input.js';
+import { loadCables, type PlanInput } from './plan-input.js';
 
 /** How people say what of a battery can be used. */
 export const SCHOOLS = {
-  whole: 'all of the rating',
+  whole: 'all of the rated capacity',
   fixed: 'a fixed share of it',
   volts: 'down to the volts at which the radio quits',
 } as const;
@@ -32,7 +32,7 @@ export interface School {
  */
 export function schools(
   plan: PlanInput,
-  packs: readonly Pack[],
+  packs: readonly BatteryPack[],
   load: LoadSeries,
   run: March,
 ): readonly School[] {
@@ -53,8 +53,8 @@ export function schools(
 }
 
 /** Where the volts end it: the drop-out at the heaviest key-down of the plan, or the cut-off. */
-function voltsLevel(plan: PlanInput, pack: Pack, load: LoadSeries, run: March): number {
-  const { sharedOhm, radioOhm } = loadLeads(plan);
+function voltsLevel(plan: PlanInput, pack: BatteryPack, load: LoadSeries, run: March): number {
+  const { sharedOhm, radioOhm } = loadCables(plan);
   let level = cutoffLevel(
     pack,
     run.wantedA.reduce((most, amps) => Math.max(most, amps), 0),

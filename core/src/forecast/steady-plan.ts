@@ -5,7 +5,7 @@ import type { PlanInput } from './plan-input.js';
 const STEP_MS = HOUR_MS / 4;
 
 /**
- * The same batteries, leads and panel under a load that never changes, over other hours: what questions about many days are
+ * The same batteries, cables and panel under a load that never changes, over other hours: what questions about many days are
  * asked of. The radio's drop-out is not looked for, since nothing keys it.
  */
 export function steadyPlan(plan: PlanInput, outing: Span, loadA: number): PlanInput {

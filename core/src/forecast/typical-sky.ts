@@ -1,4 +1,4 @@
-import { drawSky, skyLaw, type SkyLaw } from '../chance/drawn-sky.js';
+import { sampleSky, skyLaw, type SkyLaw } from '../chance/sampled-sky.js';
 import { generator, seedOf } from '../random/generator.js';
 import { HOUR_MS } from '../span.js';
 import { clearSky, dayOfYear, underCloud } from '../sun/clear-sky.js';
@@ -55,7 +55,7 @@ function meanClosed(
   const hours = law.hours.length;
   const skies = Array.from({ length: SKIES }, (_, index) => {
     const places = new Float32Array(hours);
-    drawSky(law, generator(seedOf(`${SEED} ${index} sky`)), places);
+    sampleSky(law, generator(seedOf(`${SEED} ${index} sky`)), places);
     return places;
   });
   return law.hours.map((_, hour) => {

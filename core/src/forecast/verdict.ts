@@ -4,7 +4,7 @@ import type { Finding } from './finding.js';
 import type { School } from './schools.js';
 
 /** What stops a plan first. */
-export type Binding = 'floor' | 'radioDropout' | 'cutoff';
+export type Binding = 'reserve' | 'radioDropout' | 'cutoff';
 
 /** Fine, look here, or stop. */
 export type Blaze = 'fine' | 'look' | 'stop';
@@ -57,7 +57,7 @@ export interface Verdict extends Outcome {
   readonly planEndMs: number;
   /** State of charge of the pack in use when it ends too soon, 0 to 1; null where it lasts. */
   readonly stopSoc: number | null;
-  readonly floorMs: number | null;
+  readonly reserveMs: number | null;
   readonly radioDropoutMs: number | null;
   readonly cutoffMs: number | null;
   /** Lowest charge of all packs together within the plan, and when, UTC epoch ms. */
@@ -66,7 +66,7 @@ export interface Verdict extends Outcome {
   /** State of charge at the plan's end, as marched. */
   readonly endSoc: number;
   /** Reserve of all packs together, 0 to 1. */
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
   /** Lowest volts at the radio at a block's largest current, up to the verdict's end; null where it is never on. */
   readonly lowestRadioV: number | null;
   /** All that the plan would draw, Wh out of the packs. */

@@ -1,4 +1,4 @@
-/** What one end of a lead, or a socket of a part, is. */
+/** What one end of a cable, or a socket of a part, is. */
 export interface Connector {
   readonly family: ConnectorName;
   /** Ignored where both ends of a pair are alike. */
@@ -17,7 +17,7 @@ interface Family {
 
 /**
  * Families of connectors in generic terms. The ratings are the lower end of what usual parts of each family are sold for; what a
- * lead states of its own goes first.
+ * cable states of its own goes first.
  */
 export const CONNECTORS = {
   flat30: { label: '30 A flat-contact pair', ratedA: 30, ends: ['either'], mostMm2: 6 },

@@ -1,5 +1,5 @@
 import { copper, part } from '../testing/harness.js';
-import { connectorAmps, loopIn, partsBelow, runOhm, UNKNOWN_RUN, wayToRoot } from './harness.js';
+import { connectorAmps, loopIn, partsBelow, cableRunOhm, UNKNOWN_CABLE_RUN, wayToRoot } from './harness.js';
 
 const parts = [
   part('battery', 'battery', null),
@@ -33,18 +33,18 @@ describe('a harness', () => {
 
 describe('the resistance of a run', () => {
   it('is the measured one where there is one, else that of its copper and contacts', () => {
-    expect(runOhm({ ...UNKNOWN_RUN, ...copper(2.5, 1), measuredOhm: 0.03 }, 20)).toBe(0.03);
+    expect(cableRunOhm({ ...UNKNOWN_CABLE_RUN, ...copper(2.5, 1), measuredOhm: 0.03 }, 20)).toBe(0.03);
     // 2 m of copper in all: 0.0175 x 2 / 2.5 = 14.0 mOhm, and 2 contact pairs.
-    const plain = runOhm({ ...UNKNOWN_RUN, ...copper(2.5, 1) }, 20)!;
-    const joined = runOhm({ ...UNKNOWN_RUN, ...copper(2.5, 1, 2) }, 20)!;
+    const plain = cableRunOhm({ ...UNKNOWN_CABLE_RUN, ...copper(2.5, 1) }, 20)!;
+    const joined = cableRunOhm({ ...UNKNOWN_CABLE_RUN, ...copper(2.5, 1, 2) }, 20)!;
     expect(plain).toBeCloseTo(0.014, 3);
     expect(joined).toBeGreaterThan(plain);
   });
 
-  it('grows by a fuse, and is not known where nobody has said', () => {
-    const plain = runOhm({ ...UNKNOWN_RUN, ...copper(2.5, 1) }, 20)!;
-    expect(runOhm({ ...UNKNOWN_RUN, ...copper(2.5, 1), fuseA: 5 }, 20)).toBeGreaterThan(plain);
-    expect(runOhm(UNKNOWN_RUN, 20)).toBeNull();
+  it('grows by a fuse, and is not known where it is not entered', () => {
+    const plain = cableRunOhm({ ...UNKNOWN_CABLE_RUN, ...copper(2.5, 1) }, 20)!;
+    expect(cableRunOhm({ ...UNKNOWN_CABLE_RUN, ...copper(2.5, 1), fuseA: 5 }, 20)).toBeGreaterThan(plain);
+    expect(cableRunOhm(UNKNOWN_CABLE_RUN, 20)).toBeNull();
   });
 });
 
@@ -52,8 +52,8 @@ describe('the rating of a run’s connectors', () => {
   it('is that of the weakest that is known', () => {
     const near = { family: 'ring', end: 'plug' } as const;
     const far = { family: 'barrel21', end: 'plug' } as const;
-    expect(connectorAmps({ ...UNKNOWN_RUN, near, far })).toBe(5);
-    expect(connectorAmps({ ...UNKNOWN_RUN, near, statedA: 12 })).toBe(12);
-    expect(connectorAmps(UNKNOWN_RUN)).toBeNull();
+    expect(connectorAmps({ ...UNKNOWN_CABLE_RUN, near, far })).toBe(5);
+    expect(connectorAmps({ ...UNKNOWN_CABLE_RUN, near, statedA: 12 })).toBe(12);
+    expect(connectorAmps(UNKNOWN_CABLE_RUN)).toBeNull();
   });
 });

@@ -35,7 +35,7 @@ export interface HarnessPart {
   /** Id of the part nearer the battery; null where the harness begins. */
   readonly from: string | null;
   /** Null where the harness begins, and inside a part. */
-  readonly run: HarnessRun | null;
+  readonly run: CableRun | null;
   /** What sits on the part itself, where known. */
   readonly connectors: readonly Connector[];
   /** What the part may carry, A, where known. */
@@ -50,27 +50,27 @@ export interface Supply {
   readonly efficiency: number;
 }
 
-/** A converter of which nobody has said more. Source: convention of this project, docs/model.md. */
+/** A converter of which no more is entered. Source: convention of this project, docs/model.md. */
 export const USUAL_SUPPLY: Supply = { volts: 13.8, efficiency: 0.9 };
 
 /** Two wires from one part to the next, as far as anyone has said. */
-export interface HarnessRun {
-  /** The lead of the bag that it is, where it is one. */
-  readonly lead: string | null;
+export interface CableRun {
+  /** The cable of the bag that it is, where it is one. */
+  readonly cable: string | null;
   /** Measured resistance there and back, fuses and contacts included, ohm; null where it follows from the wire or is not known. */
   readonly measuredOhm: number | null;
-  readonly wire: RunWire | null;
-  /** Fuse, A; null for none, undefined where nobody has said. */
+  readonly wire: CableRunWire | null;
+  /** Fuse, A; null for none, undefined where it is not entered. */
   readonly fuseA: number | null | undefined;
   /** What kind it is; as its rating is usually sold if absent. */
   readonly fuseKind?: FuseKind;
   /** Of panels: the fuse in each string, A. */
   readonly stringFuseA?: number;
-  /** More fuses in the same lead, A: they only add resistance. */
+  /** More fuses in the same cable, A: they only add resistance. */
   readonly moreFusesA: readonly number[];
   /** How far from the battery (or what feeds it) the fuse sits, m. */
   readonly fuseAtM: number;
-  /** What its connectors may carry, A, where a lead states it. */
+  /** What its connectors may carry, A, where a cable states it. */
   readonly statedA: number | null;
   /** Its end at the part nearer the battery, and at the part that it leads to. */
   readonly near: Connector | null;
@@ -78,7 +78,7 @@ export interface HarnessRun {
 }
 
 /** What a run is made of. */
-export interface RunWire {
+export interface CableRunWire {
   readonly size: WireSize;
   /** One way, m. */
   readonly lengthM: number;
@@ -89,9 +89,9 @@ export interface RunWire {
 /** Where a fuse sits unless told otherwise, m: within reach of the battery. */
 export const USUAL_FUSE_AT_M = 0.15;
 
-/** A run of which nobody has said anything. */
-export const UNKNOWN_RUN: HarnessRun = {
-  lead: null,
+/** A run of which nothing is entered. */
+export const UNKNOWN_CABLE_RUN: CableRun = {
+  cable: null,
   measuredOhm: null,
   wire: null,
   fuseA: undefined,
@@ -103,8 +103,8 @@ export const UNKNOWN_RUN: HarnessRun = {
 };
 
 /** Resistance of a run there and back, ohm, its copper at a temperature (C); null where nothing is known of it. */
-export function runOhm(
-  { measuredOhm, wire, fuseA, moreFusesA }: HarnessRun,
+export function cableRunOhm(
+  { measuredOhm, wire, fuseA, moreFusesA }: CableRun,
   temperatureC: number,
 ): number | null {
   if (measuredOhm !== null) return measuredOhm;
@@ -116,7 +116,7 @@ export function runOhm(
 }
 
 /** What the connectors of a run may carry, A; null where they are not known. */
-export function connectorAmps({ statedA, near, far }: HarnessRun): number | null {
+export function connectorAmps({ statedA, near, far }: CableRun): number | null {
   const known = [
     statedA,
     near && CONNECTORS[near.family].ratedA,

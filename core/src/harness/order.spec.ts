@@ -47,9 +47,9 @@ describe('the order of connection', () => {
       part('two', 'battery', 'joint', { fuseA: 20 }),
       part('radio', 'radio', 'joint', { fuseA: 20 }),
     ];
-    const lead = words(connectionOrder(two, { batteries: 'parallel' })).slice(2, 4);
-    expect(lead[0]).toContain('within 0.1 V');
-    expect(lead[1]).toContain('plus at one, minus at two');
+    const cable = words(connectionOrder(two, { batteries: 'parallel' })).slice(2, 4);
+    expect(cable[0]).toContain('within 0.1 V');
+    expect(cable[1]).toContain('plus at one, minus at two');
     const iron = words(connectionOrder(two, { batteries: 'parallel', fullByCharger: true }))[2];
     expect(iron).toContain('until its charger says so');
   });

@@ -149,12 +149,12 @@ export function disconnectionOrder(parts: readonly HarnessPart[]): readonly Orde
       .reverse()
       .map((group) => ({
         words: `Take ${inWords(group.map(({ name }) => name).reverse())} off ${nameOf(parts, group[0])}.`,
-        why: 'Nothing stays connected that draws while it is stored.',
+        why: 'Nothing that takes current stays connected in storage.',
         part: group[0].id,
       })),
     ...controllers.map((controller) => ({
       words: `Take ${controller.name} off ${nameOf(parts, controller)}, plus first.`,
-      why: 'A few milliamps of its own empty a battery in store; lead does not come back from that.',
+      why: 'A few milliamps of its own empty a battery in store; a lead-acid battery does not come back from that.',
       part: controller.id,
     })),
     ...(batteries.length > 0

@@ -54,7 +54,7 @@ export interface LoadPiece extends Span {
   readonly inOvers?: Draw;
 }
 
-/** Stretches that overlap, as of two stations that work at once, as one. */
+/** Stretches that overlap, as of two operating positions that work at once, as one. */
 function joined(spans: readonly Span[]): Span[] {
   const whole: { startMs: number; endMs: number }[] = [];
   for (const { startMs, endMs } of [...spans].sort((a, b) => a.startMs - b.startMs)) {

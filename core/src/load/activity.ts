@@ -19,6 +19,7 @@ export const ACTIVITIES = {
   contest: { label: 'contest run', short: 'contest', share: 0.4 },
   listening: { label: 'listening watch', short: 'listening', share: 0.02 },
   relay: { label: 'relay or gateway', short: 'relay', share: 0.25 },
+  positions: { label: 'packet position reports', short: 'positions', share: 0.01 },
   slots: { label: 'every other slot', short: 'slots', share: 0.42 },
 } as const satisfies Record<string, Activity>;
 

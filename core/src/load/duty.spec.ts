@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { dutyOf, sayDuty, shareOf, usualShare } from './duty.js';
+import { dutyOf, sayDuty, shareOfDuty, usualShare } from './duty.js';
 import { MODE_NAMES } from './mode.js';
 
 describe('duty', () => {
-  const shareIn = (duty: Parameters<typeof shareOf>[0], mode: 'SSB' | 'FT8' | 'WSPR' = 'SSB') => {
-    const share = shareOf(duty, mode);
+  const shareIn = (duty: Parameters<typeof shareOfDuty>[0], mode: 'SSB' | 'FT8' | 'WSPR' = 'SSB') => {
+    const share = shareOfDuty(duty, mode);
     return share.ok ? share.value : share.problems[0].sentence;
   };
 
@@ -27,7 +27,7 @@ describe('duty', () => {
         fc.double({ min: 0.001, max: 0.67, noNaN: true }),
         fc.constantFrom(...MODE_NAMES),
         (share, mode) => {
-          const back = shareOf(dutyOf(share, mode), mode);
+          const back = shareOfDuty(dutyOf(share, mode), mode);
           expect(back.ok && back.value).toBeCloseTo(share, 9);
         },
       ),

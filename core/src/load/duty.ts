@@ -1,7 +1,7 @@
 import { fixed } from '../say/quantity.js';
 import { fail, succeed, type Result } from '../problem.js';
 import { ACTIVITIES, type ActivityName } from './activity.js';
-import { familyOf, MODES, slotTiming, type Mode } from './mode.js';
+import { familyOf, MODES, sayMode, slotTiming, type Mode } from './mode.js';
 
 /** A transmit share as it is counted on the air: so many pieces a minute of so many seconds, or one slot in so many. */
 export type Duty =
@@ -14,10 +14,11 @@ export type Duty =
  *
  * @returns a sentence where a minute has not that many seconds, or the mode has no slots
  */
-export function shareOf(duty: Duty, mode: Mode): Result<number> {
+export function shareOfDuty(duty: Duty, mode: Mode): Result<number> {
   if (duty.in === 'slots') {
     const timing = slotTiming(mode);
-    if (!timing) return fail({ code: 'no-slots', sentence: `${mode} has no slots; count calls a minute.` });
+    if (!timing)
+      return fail({ code: 'no-slots', sentence: `${sayMode(mode)} has no slots; count calls a minute.` });
     if (!(duty.oneIn >= 1)) {
       return fail({
         code: 'more-than-all',
@@ -36,7 +37,7 @@ export function shareOf(duty: Duty, mode: Mode): Result<number> {
   return succeed(seconds / 60);
 }
 
-/** What a share means on the air: the reverse of {@link shareOf}, so that an absurd figure is seen. */
+/** What a share means on the air: the reverse of {@link shareOfDuty}, so that an absurd figure is seen. */
 export function dutyOf(share: number, mode: Mode): Duty {
   const timing = slotTiming(mode);
   if (timing) {

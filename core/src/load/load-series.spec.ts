@@ -6,7 +6,7 @@ const block = { startMs: 0, endMs: HOUR_MS, powerW: 10, modeFactor: 1, keyUpAtRe
 const radio = (amps: number) => ({ receiveA: 0.2, points: [{ rfW: 10, amps }] });
 
 /** A first radio of 4 A that drops out at 11 V, and another beside it, on cables of the same resistance. */
-const decidedBy = (otherA: number, otherDropoutV: number, leadOhm: number) => {
+const decidedBy = (otherA: number, otherDropoutV: number, cableOhm: number) => {
   const load = loadSeries(
     {
       radioName: 'first',
@@ -14,7 +14,7 @@ const decidedBy = (otherA: number, otherDropoutV: number, leadOhm: number) => {
       blocks: [block],
       accessories: [],
       dropoutV: 11,
-      leadOhm,
+      cableOhm,
       others: [{ name: 'other', radio: radio(otherA), blocks: [block], dropoutV: otherDropoutV }],
     },
     edgesMs,

@@ -7,7 +7,7 @@ import type { RadioCurrents } from './transmit-current.js';
 
 /** A stretch of operating. */
 export interface WorkBlock extends Span, Operation {
-  /** The radio's currents by another rating than the rest of the plan; the station's if absent. */
+  /** The radio's currents under another assumption than the rest of the plan; the operating position's if absent. */
   readonly currents?: RadioCurrents;
 }
 
@@ -33,20 +33,20 @@ export interface LoadSeries {
   readonly edgesMs: Float64Array;
   /** Mean draw of everything. */
   readonly mean: DrawSeries;
-  /** Draw of everything while the key is down, of all stations at once; 0 where no radio is on. */
+  /** Draw of everything while the key is down, of all operating positions at once; 0 where no radio is on. */
   readonly keyDown: DrawSeries;
   /** The radio's part of it, A; of several that are on, of the one that needs the most volts at the battery. */
   readonly keyDownRadioA: Float64Array;
-  /** Volts below which that radio shuts off; only with several stations. */
+  /** Volts below which that radio shuts off; only with several operating positions. */
   readonly dropoutV?: Float64Array;
-  /** Names of the consumers: the radio first, then other stations, then the accessories in order. */
+  /** Names of the consumers: the radio first, then other operating positions, then the accessories in order. */
   readonly consumers: readonly string[];
   /** Mean draw of each consumer, in the order of {@link consumers}. */
   readonly byConsumer: readonly DrawSeries[];
 }
 
 /** A radio with the hours that it is worked. */
-export interface LoadStation {
+export interface LoadPosition {
   readonly name: string;
   readonly radio: RadioCurrents;
   /** Stretches of operating that do not overlap. Outside them the radio is off. */
@@ -61,11 +61,11 @@ export interface LoadPlan {
   /** Stretches of operating that do not overlap. Outside them the radio is off. */
   readonly blocks: readonly WorkBlock[];
   readonly accessories: readonly AccessoryLoad[];
-  /** More stations on the same batteries, each on a lead like the first one's. */
-  readonly others?: readonly LoadStation[];
-  /** With other stations: volts at the first radio below which it shuts off, and the lead's resistance, ohm. */
+  /** More operating positions on the same batteries, each on a cable like the first one's. */
+  readonly others?: readonly LoadPosition[];
+  /** With other operating positions: volts at the first radio below which it shuts off, and the cable's resistance, ohm. */
   readonly dropoutV?: number;
-  readonly leadOhm?: number;
+  readonly cableOhm?: number;
 }
 
 /**
@@ -74,9 +74,8 @@ export interface LoadPlan {
  */
 export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
   const steps = edgesMs.length - 1;
-  const empty = (): DrawSeries => ({ amps: new Float64Array(steps), watts: new Float64Array(steps) });
-  const radio = empty();
-  const keyDown = empty();
+  const radio = noDraw(steps);
+  const keyDown = noDraw(steps);
   const keyDownRadioA = new Float64Array(steps);
   for (const block of plan.blocks) {
     const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? plan.radio, block);
@@ -89,49 +88,31 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
   }
 
   const dropoutV = plan.others && new Float64Array(steps).fill(plan.dropoutV ?? 0);
-  const others = (plan.others ?? []).map((station) => {
-    const series = empty();
-    for (const block of station.blocks) {
-      const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? station.radio, block);
+  const others = (plan.others ?? []).map((position) => {
+    const series = noDraw(steps);
+    for (const block of position.blocks) {
+      const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? position.radio, block);
       const peakA = block.share > 0 ? keyDownA : receiveA;
       forSteps(edgesMs, block, (step) => {
         series.amps[step] = meanA;
         keyDown.amps[step] += peakA;
-        const needsV = (volts: number, amps: number) => volts + amps * (plan.leadOhm ?? 0);
+        const needsV = (volts: number, amps: number) => volts + amps * (plan.cableOhm ?? 0);
         const isOn = keyDownRadioA[step] > 0;
-        if (isOn && needsV(station.dropoutV, peakA) <= needsV(dropoutV![step], keyDownRadioA[step])) return;
+        if (isOn && needsV(position.dropoutV, peakA) <= needsV(dropoutV![step], keyDownRadioA[step])) return;
         keyDownRadioA[step] = peakA;
-        dropoutV![step] = station.dropoutV;
+        dropoutV![step] = position.dropoutV;
       });
     }
     return series;
   });
 
-  const accessories = plan.accessories.map(({ pieces }) => {
-    const series = empty();
-    for (const piece of pieces) {
-      forSteps(edgesMs, piece, (step) => {
-        series.amps[step] += piece.mean.amps;
-        series.watts[step] += piece.mean.watts;
-        if (keyDownRadioA[step] === 0) return;
-        keyDown.amps[step] += piece.keyDown.amps;
-        keyDown.watts[step] += piece.keyDown.watts;
-      });
-    }
-    return series;
-  });
-
+  const accessories = plan.accessories.map(({ pieces }) =>
+    accessorySeries(pieces, edgesMs, keyDownRadioA, keyDown),
+  );
   const byConsumer = [radio, ...others, ...accessories];
-  const mean = empty();
-  for (const { amps, watts } of byConsumer) {
-    for (let step = 0; step < steps; step++) {
-      mean.amps[step] += amps[step];
-      mean.watts[step] += watts[step];
-    }
-  }
   return {
     edgesMs,
-    mean,
+    mean: sumOf(byConsumer, steps),
     keyDown,
     keyDownRadioA,
     ...(dropoutV && { dropoutV }),
@@ -142,6 +123,42 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
     ],
     byConsumer,
   };
+}
+
+const noDraw = (steps: number): DrawSeries => ({
+  amps: new Float64Array(steps),
+  watts: new Float64Array(steps),
+});
+
+/** What an accessory takes; in steps in which a radio is on it counts into what everything takes while the key is down. */
+function accessorySeries(
+  pieces: readonly LoadPiece[],
+  edgesMs: Float64Array,
+  keyDownRadioA: Float64Array,
+  keyDown: DrawSeries,
+): DrawSeries {
+  const series = noDraw(edgesMs.length - 1);
+  for (const piece of pieces) {
+    forSteps(edgesMs, piece, (step) => {
+      series.amps[step] += piece.mean.amps;
+      series.watts[step] += piece.mean.watts;
+      if (keyDownRadioA[step] === 0) return;
+      keyDown.amps[step] += piece.keyDown.amps;
+      keyDown.watts[step] += piece.keyDown.watts;
+    });
+  }
+  return series;
+}
+
+function sumOf(consumers: readonly DrawSeries[], steps: number): DrawSeries {
+  const sum = noDraw(steps);
+  for (const { amps, watts } of consumers) {
+    for (let step = 0; step < steps; step++) {
+      sum.amps[step] += amps[step];
+      sum.watts[step] += watts[step];
+    }
+  }
+  return sum;
 }
 
 /** Charge that a current series takes from one instant to another, Ah. */

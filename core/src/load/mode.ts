@@ -11,7 +11,10 @@ export interface ModeFamily {
   /** Listened to by ear, so that the receiver stands at listening volume. */
   readonly byEar: boolean;
   /** What the time on transmit comes in, and how long one usually is, s; for the reverse of a share. */
-  readonly piece: { readonly name: 'call' | 'packet' | 'exchange' | 'slot'; readonly seconds: number };
+  readonly piece: {
+    readonly name: 'call' | 'packet' | 'exchange' | 'picture' | 'slot';
+    readonly seconds: number;
+  };
 }
 
 /**
@@ -76,6 +79,13 @@ export const MODE_FAMILIES = {
     byEar: false,
     piece: { name: 'call', seconds: 20 },
   },
+  picture: {
+    label: 'slow-scan pictures',
+    factor: 1,
+    keyUpAtReceive: false,
+    byEar: false,
+    piece: { name: 'picture', seconds: 110 },
+  },
   dataLink: {
     label: 'data link with acknowledgements',
     factor: 1,
@@ -104,15 +114,36 @@ export const MODES = {
   DMR: 'timeSliceVoice',
   FT8: 'slotted',
   FT4: 'slotted',
+  JS8: 'slotted',
+  JT65: 'slotted',
+  Q65: 'slotted',
+  MSK144: 'slotted',
   WSPR: 'slotted',
   RTTY: 'keyboard',
+  MFSK: 'keyboard',
   OLIVIA: 'keyboard',
+  CONTESTI: 'keyboard',
+  THOR: 'keyboard',
   PSK31: 'keyboardPhase',
+  PSK63: 'keyboardPhase',
+  SSTV: 'picture',
   DYNAMIC: 'dataLink',
   PKT: 'packet',
 } as const satisfies Record<string, ModeFamilyName>;
 
 export type Mode = keyof typeof MODES;
+
+/** What operators say for a mode whose name in the log standard is not a word. */
+const SPOKEN: Partial<Record<Mode, string>> = {
+  DIGITALVOICE: 'Digital voice',
+  OLIVIA: 'Olivia',
+  CONTESTI: 'Contestia',
+  DYNAMIC: 'Data link',
+  PKT: 'Packet',
+};
+
+/** A mode as operators say it: "CW", "Digital voice". */
+export const sayMode = (mode: Mode): string => SPOKEN[mode] ?? mode;
 
 export const MODE_NAMES = Object.keys(MODES) as readonly Mode[];
 
@@ -134,6 +165,10 @@ export interface SlotTiming {
 const SLOTS: Partial<Record<Mode, SlotTiming>> = {
   FT8: { onAirS: 12.64, slotS: 15 },
   FT4: { onAirS: 5.04, slotS: 7.5 },
+  JS8: { onAirS: 12.64, slotS: 15 },
+  JT65: { onAirS: 46.8, slotS: 60 },
+  Q65: { onAirS: 25.5, slotS: 30 },
+  MSK144: { onAirS: 15, slotS: 15 },
   WSPR: { onAirS: 110.6, slotS: 120 },
 };
 

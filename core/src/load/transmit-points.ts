@@ -10,7 +10,7 @@ export interface SourcedPoint extends TransmitPoint {
 export type TrustedPoint = TransmitPoint & Trust;
 
 /**
- * The transmit points to reckon with: ascending by power, and where several stand for one power the
+ * The transmit points to calculate with: ascending by power, and where several stand for one power the
  * best-founded (measured before learned before datasheet before assumed).
  */
 export function bestPoints<Point extends SourcedPoint>(points: readonly Point[]): Point[] {

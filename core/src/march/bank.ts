@@ -1,14 +1,14 @@
 import { chargeFor } from '../battery/charge.js';
-import { dischargeRate, type Pack } from '../battery/pack.js';
+import { dischargeRate, type BatteryPack } from '../battery/battery-pack.js';
 
 /** A pack with the charge it starts with and the charge that the plan keeps in it; states of charge 0 to 1. */
 export interface BankPack {
-  readonly pack: Pack;
+  readonly pack: BatteryPack;
   readonly startSoc: number;
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
 }
 
-/** An idle pack comes into use again only with this much above its floor, so that two empty packs do not take turns for ever. */
+/** An idle pack comes into use again only with this much above its reserve, so that two empty packs do not take turns for ever. */
 export const WORTH_A_SWAP_SOC = 0.02;
 
 /** The packs of a plan as they stand: one in use, the others waiting. */
@@ -22,7 +22,7 @@ export class Bank {
     this.storesAh = packs.reduce((sum, { pack }) => sum + pack.storedAh, 0);
   }
 
-  get pack(): Pack {
+  get pack(): BatteryPack {
     return this.packs[this.inUse].pack;
   }
 
@@ -41,7 +41,7 @@ export class Bank {
     let best = -1;
     let most = WORTH_A_SWAP_SOC;
     for (let index = 0; index < this.packs.length; index++) {
-      const above = this.soc[index] - this.packs[index].floorSoc;
+      const above = this.soc[index] - this.packs[index].reserveSoc;
       if (index !== this.inUse && above > most) [best, most] = [index, above];
     }
     return best;

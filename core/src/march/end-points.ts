@@ -1,9 +1,9 @@
-import { openCircuitVolts, socAtOpenCircuitVolts, type Pack } from '../battery/pack.js';
+import { openCircuitVolts, socAtOpenCircuitVolts, type BatteryPack } from '../battery/battery-pack.js';
 import { HOUR_MS } from '../span.js';
 
 /** When each end point comes first, UTC epoch ms; null where it does not come within the march. */
 export interface EndPoints {
-  readonly floorMs: number | null;
+  readonly reserveMs: number | null;
   readonly radioDropoutMs: number | null;
   readonly cutoffMs: number | null;
 }
@@ -14,7 +14,7 @@ export const NEVER = -1;
 export const AT_ONCE = 2;
 
 /** State of charge at which the cut-off opens under a mean current out of the pack, A: its volts at the terminals, or empty. */
-export const cutoffLevel = (pack: Pack, amps: number): number =>
+export const cutoffLevel = (pack: BatteryPack, amps: number): number =>
   Math.max(0, socAtOpenCircuitVolts(pack, pack.cutoffV + amps * (pack.ohmicOhm + pack.polarisationOhm)));
 
 /**
@@ -23,7 +23,7 @@ export const cutoffLevel = (pack: Pack, amps: number): number =>
  *
  * @param dipV volts lost between open circuit and radio while the key is down; behind a socket, between socket and radio
  */
-export function dropoutLevel(pack: Pack, radioDropoutV: number, dipV: number): number {
+export function dropoutLevel(pack: BatteryPack, radioDropoutV: number, dipV: number): number {
   if (pack.socket) return pack.socket.volts - dipV < radioDropoutV ? AT_ONCE : NEVER;
   const neededV = radioDropoutV + dipV;
   if (neededV <= pack.openCircuitV[0]) return NEVER;
@@ -37,7 +37,7 @@ export function dropoutLevel(pack: Pack, radioDropoutV: number, dipV: number): n
  * @param meanA mean load out of the pack, A
  * @param keyDownA load while the key is down, A
  */
-export const insideDip = (pack: Pack, meanA: number, keyDownA: number): number =>
+export const insideDip = (pack: BatteryPack, meanA: number, keyDownA: number): number =>
   pack.socket ? 0 : meanA * pack.polarisationOhm + keyDownA * pack.ohmicOhm;
 
 /** When a straight fall from one state of charge to another passes a level; its start where it is below it already. */

@@ -15,11 +15,11 @@ export interface MarchInput {
   readonly offeredAt?: (step: number, batteryV: number) => number;
   /** Volts at the radio below which it shuts off. */
   readonly radioDropoutV: number;
-  /** Resistance of the lead that the radio has for itself, there and back, ohm. */
-  readonly leadOhm: number;
+  /** Resistance of the cable that the radio has for itself, there and back, ohm. */
+  readonly cableOhm: number;
   /** Volts at the terminals, while charging, at which loads come back that were taken off; absent where that needs a hand. */
   readonly reconnectV?: number;
-  /** Resistance of the lead that all loads share, battery to distribution, there and back, ohm. */
+  /** Resistance of the cable that all loads share, battery to distribution, there and back, ohm. */
   readonly sharedOhm?: number;
 }
 
@@ -64,7 +64,7 @@ export interface March {
   readonly terminalV: Float64Array;
   /** Volts at the radio at the end of each step while the key is down; the resting volts where the radio is off. */
   readonly radioV: Float64Array;
-  /** Volts of the cells that the loads of each step were reckoned at. */
+  /** Volts of the cells that the loads of each step were calculated at. */
   readonly cellsV: Float64Array;
   /** Current towards the loads while the key is down, A; 0 with the radio off. */
   readonly keyDownA: Float64Array;

@@ -1,4 +1,4 @@
-import { packAt, type PackLabel } from '../battery/pack.js';
+import { batteryPackAt, type PackLabel } from '../battery/battery-pack.js';
 import type { Socket } from '../battery/socket.js';
 import { loadSeries } from '../load/load-series.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
@@ -17,7 +17,11 @@ const lithium = (ratedAh: number, socket?: Socket): PackLabel => ({
   leaksAMonth: 0,
   ...(socket && { socket }),
 });
-const full = (label: PackLabel, floorSoc = 0.1) => ({ pack: packAt(label, 25), startSoc: 1, floorSoc });
+const full = (label: PackLabel, reserveSoc = 0.1) => ({
+  pack: batteryPackAt(label, 25),
+  startSoc: 1,
+  reserveSoc,
+});
 
 /** A march of some hours with nothing but a steady draw of amps and watts. */
 function steady(
@@ -36,7 +40,7 @@ function steady(
     },
     timeGrid(outing, 5 * MINUTE_MS, []),
   );
-  return { bank: [full(lithium(10))], load, radioDropoutV: 0, leadOhm: 0, ...change };
+  return { bank: [full(lithium(10))], load, radioDropoutV: 0, cableOhm: 0, ...change };
 }
 
 describe('packs in turn', () => {
@@ -48,7 +52,7 @@ describe('packs in turn', () => {
     expect(run.swaps.length).toBe(1);
     expect(run.swaps[0].to).toBe(1);
     expect(run.swaps[0].timeMs / HOUR_MS).toBeCloseTo(9, 9);
-    expect(run.ends.floorMs! / HOUR_MS).toBeCloseTo(13.5, 6);
+    expect(run.ends.reserveMs! / HOUR_MS).toBeCloseTo(13.5, 6);
     // the march goes on in the last one until it is empty, and never back into the first
     expect(run.ends.cutoffMs! / HOUR_MS).toBeGreaterThan(13.9);
     expect(run.endSoc[0]).toBeCloseTo(0.1, 9);
@@ -69,10 +73,10 @@ describe('packs in turn', () => {
     // Each lasts 7.2 h at 0.5 A, in which the other takes 3.6 Ah.
     const run = march(steady(40, { amps: 0.5 }, { bank, ...source }));
     expect(run.swaps.map(({ to }) => to)).toEqual([1, 0, 1, 0, 1]);
-    expect(run.ends.floorMs).toBeNull();
+    expect(run.ends.reserveMs).toBeNull();
     expect(run.books.servedAh).toBe(0);
     const dark = march(steady(40, { amps: 0.5 }, { bank }));
-    expect(dark.ends.floorMs! / HOUR_MS).toBeCloseTo(7.2, 6);
+    expect(dark.ends.reserveMs! / HOUR_MS).toBeCloseTo(7.2, 6);
   });
 
   it('hand over where the radio would drop out, not only at the reserve', () => {
@@ -86,7 +90,7 @@ describe('packs in turn', () => {
       },
       timeGrid(outing, 5 * MINUTE_MS, []),
     );
-    const run = march({ bank: two, load, radioDropoutV: 12.5, leadOhm: 0.25, sharedOhm: 0.01 });
+    const run = march({ bank: two, load, radioDropoutV: 12.5, cableOhm: 0.25, sharedOhm: 0.01 });
     // mean 1.25 A x 0.02 ohm and 2 A x (0.025 + 0.01 + 0.25) ohm under 13.095 V: on the line from 13.06 V at 50 % to 13.12 V at 60 %
     const soc = 0.5 + (0.035 / 0.06) * 0.1;
     expect(run.swaps[0].timeMs / HOUR_MS).toBeCloseTo(((1 - soc) * 10) / 1.25, 4);
@@ -112,7 +116,7 @@ describe('loads of constant power', () => {
     const [early, late] = [run.wantedA[0], run.wantedA[run.wantedA.length - 1]];
     expect(early).toBeCloseTo(12 / run.cellsV[0], 12);
     expect(late).toBeGreaterThan(early);
-    // The volts that each step was reckoned at are those of its middle, near enough.
+    // The volts that each step was calculated at are those of its middle, near enough.
     for (let step = 1; step < run.cellsV.length; step++) {
       const middle = (run.terminalV[step - 1] + run.terminalV[step]) / 2;
       expect(Math.abs(run.cellsV[step] - middle)).toBeLessThan(0.02);
@@ -148,7 +152,7 @@ describe('a boxed power station', () => {
       },
       timeGrid(outing, 5 * MINUTE_MS, []),
     );
-    const input = { bank: [full(lithium(20, socket))], load, leadOhm: 0.1 };
+    const input = { bank: [full(lithium(20, socket))], load, cableOhm: 0.1 };
     const run = march({ ...input, radioDropoutV: 12.5 });
     expect(run.radioV[0]).toBeCloseTo(13 - 4 * 0.1, 12);
     expect(run.radioV[30]).toBe(run.radioV[0]);

@@ -1,4 +1,4 @@
-import { dischargeRate, openCircuitVolts, type Pack } from '../battery/pack.js';
+import { dischargeRate, openCircuitVolts, type BatteryPack } from '../battery/battery-pack.js';
 import { packCurrent, socketCurrent } from '../battery/pack-current.js';
 import { terminalVolts } from '../battery/terminal-volts.js';
 import { HOUR_MS } from '../span.js';
@@ -12,10 +12,10 @@ import type { March, MarchInput, Swap } from './march-data.js';
 /**
  * Marches packs through their loads, step by step: what is offered serves the load first, the rest charges within the
  * pack's acceptance, what is left is curtailed; a deficit discharges by coulomb counting with Peukert's factor on the
- * step's mean current; every pack loses its self-discharge besides. Loads of constant power are reckoned at the volts of the step before, corrected once, to those of
+ * step's mean current; every pack loses its self-discharge besides. Loads of constant power are calculated at the volts of the step before, corrected once, to those of
  * its middle.
  *
- * Packs in turn: when the one in use reaches its floor, the radio's drop-out or its cut-off, the fullest of the others
+ * Packs in turn: when the one in use reaches its reserve, the radio's drop-out or its cut-off, the fullest of the others
  * takes over within the step. The three end points are those of the last pack, looked for in the same run, each as if
  * the others did not stop the plan, and found inside their step.
  *
@@ -40,7 +40,7 @@ class Walk {
   private readonly inUse: Uint8Array;
   private readonly swaps: Swap[] = [];
   private readonly ends: { -readonly [Name in keyof EndPoints]: EndPoints[Name] } = {
-    floorMs: null,
+    reserveMs: null,
     radioDropoutMs: null,
     cutoffMs: null,
   };
@@ -141,7 +141,7 @@ class Walk {
     const helps = idle >= 0 ? 0 : 1;
     if (offeredAt || watts > 0 || pack.socket) {
       const netA = (this.connected ? wanted : 0) - helps * offered;
-      // While it falls, at the volts of the middle of the stretch: what takes power or gives it is reckoned at those.
+      // While it falls, at the volts of the middle of the stretch: what takes power or gives it is calculated at those.
       const halfWay = netA > 0 ? Math.max(0, soc - (dischargeRate(pack, netA) * hours) / 2) : soc;
       const firstV = terminalVolts(pack, halfWay, netA);
       cellsV = Math.max(firstV, this.leastVolts(pack, soc));
@@ -198,7 +198,7 @@ class Walk {
     let stop = cutoffLevel(pack, deficit);
     if (spare >= 0) {
       const dropout = this.dropoutLevelAt(step);
-      stop = Math.max(stop, bank.packs[inUse].floorSoc, dropout);
+      stop = Math.max(stop, bank.packs[inUse].reserveSoc, dropout);
     }
     let share = 1;
     if (after <= stop) {
@@ -216,10 +216,10 @@ class Walk {
     return share;
   }
 
-  /** Notes floor and drop-out where the charge of the last pack passes them. */
+  /** Notes reserve and drop-out where the charge of the last pack passes them. */
   private pointsPassed(step: number, fromMs: number, hours: number, before: number, after: number): void {
     const { ends, bank } = this;
-    ends.floorMs ??= crossing(fromMs, hours, before, after, bank.packs[bank.inUse].floorSoc);
+    ends.reserveMs ??= crossing(fromMs, hours, before, after, bank.packs[bank.inUse].reserveSoc);
     ends.radioDropoutMs ??= crossing(fromMs, hours, before, after, this.dropoutLevelAt(step));
   }
 
@@ -238,12 +238,12 @@ class Walk {
     return socketCurrent(pack, load.keyDown.amps[step], load.keyDown.watts[step], cellsV);
   }
 
-  /** Volts lost on the way to the radio while the key is down: in the pack (unless a socket holds them) and in the leads. */
+  /** Volts lost on the way to the radio while the key is down: in the pack (unless a socket holds them) and in the cables. */
   private dipVolts(step: number): number {
-    const { load, leadOhm, sharedOhm = 0 } = this.input;
+    const { load, cableOhm, sharedOhm = 0 } = this.input;
     const radioA = this.connected ? load.keyDownRadioA[step] : 0;
     const outA = this.keyDownAmps(step);
-    return insideDip(this.bank.pack, this.meanA, outA) + outA * sharedOhm + radioA * leadOhm;
+    return insideDip(this.bank.pack, this.meanA, outA) + outA * sharedOhm + radioA * cableOhm;
   }
 
   private atEdge(step: number): void {
@@ -260,18 +260,18 @@ class Walk {
     series.radioV[step] = (pack.socket?.volts ?? restV) - this.dipVolts(step);
   }
 
-  /** Volts of the cells to reckon a load of constant power at, before they are known. */
-  private loadVolts(pack: Pack, soc: number): number {
+  /** Volts of the cells to calculate a load of constant power at, before they are known. */
+  private loadVolts(pack: BatteryPack, soc: number): number {
     return Math.max(this.busV, this.leastVolts(pack, soc));
   }
 
-  /** A pack gives no more power than it does at half of its open-circuit volts; nothing is reckoned at fewer. */
-  private leastVolts(pack: Pack, soc: number): number {
+  /** A pack gives no more power than it does at half of its open-circuit volts; nothing is calculated at fewer. */
+  private leastVolts(pack: BatteryPack, soc: number): number {
     return openCircuitVolts(pack, soc) / 2;
   }
 
   /** What is offered to a pack that waits, A: at the volts to which that current itself raises it. */
-  private offeredToIdle(step: number, pack: Pack, soc: number): number {
+  private offeredToIdle(step: number, pack: BatteryPack, soc: number): number {
     const { offeredAt } = this.input;
     if (!offeredAt) return 0;
     const firstA = offeredAt(step, openCircuitVolts(pack, soc));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { comesBack, reconnectVolts } from '../battery/restart.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { forecast } from '../forecast/forecast.js';
 import { loadSeries } from '../load/load-series.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
@@ -53,12 +53,12 @@ describe('gear that comes back by itself', () => {
     const { verdict, march } = forecast(attended);
     expect(verdict.availability).toBeNull();
     expect(march.upHours).toBeNull();
-    expect(verdict.binds).toBe('floor');
+    expect(verdict.binds).toBe('reserve');
   });
 
   it('is not ended by its reserve, and holds where it is up for its share', () => {
     const { verdict } = forecast(relay({ restart: { reconnectV: 13, targetUp: 0.8 } }));
-    expect(verdict.floorMs).not.toBeNull();
+    expect(verdict.reserveMs).not.toBeNull();
     expect(verdict.lasts).toBeTrue();
     expect(verdict.endMs).toBeNull();
   });
@@ -97,15 +97,15 @@ describe('gear that comes back by itself', () => {
             },
             edgesMs,
           );
-          const pack = packAt({ chemistry: 'lifepo4', cellsInSeries: 4, ratedAh, health: 1 }, 25);
+          const pack = batteryPackAt({ chemistry: 'lifepo4', cellsInSeries: 4, ratedAh, health: 1 }, 25);
           // Six hours of each day.
           const sun = Float32Array.from({ length: steps }, (_, step) => (step % 288 < 72 ? sunA : 0));
           const marchedAt = (backV: number, lowV: number) => {
             const { upHours } = march({
-              bank: [{ pack, startSoc, floorSoc: 0 }],
+              bank: [{ pack, startSoc, reserveSoc: 0 }],
               load,
               radioDropoutV: lowV,
-              leadOhm: 0.02,
+              cableOhm: 0.02,
               reconnectV: backV,
               offeredAt: (step) => sun[step],
             });
@@ -120,9 +120,9 @@ describe('gear that comes back by itself', () => {
           const tight = tightSteps(load, () => 13);
           const given = {
             startSoc,
-            floorSoc: 0,
+            reserveSoc: 0,
             radioDropoutV: dropoutV,
-            leadOhm: 0.02,
+            cableOhm: 0.02,
             sharedOhm: 0,
             cellsV: 13,
           };

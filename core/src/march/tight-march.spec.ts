@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CHEMISTRY_NAMES } from '../battery/chemistry.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { loadSeries } from '../load/load-series.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { labelFromWatts } from '../panel/panel.js';
@@ -32,7 +32,7 @@ const kits = fc.record({
   topA: between(0.5, 4),
   share: between(0, 1),
   startSoc: between(0.3, 1),
-  floorSoc: between(0.05, 0.25),
+  reserveSoc: between(0.05, 0.25),
 });
 
 describe('the tight loop', () => {
@@ -43,7 +43,7 @@ describe('the tight loop', () => {
     const cells = { lifepo4: 4, liion: 4, agm: 6, gel: 6, flooded: 6, nimh: 10, alkaline: 9, lithiumaa: 8 };
     fc.assert(
       fc.property(kits, (kit) => {
-        const { chemistry, ratedAh, panelW, maxA, startSoc, floorSoc } = kit;
+        const { chemistry, ratedAh, panelW, maxA, startSoc, reserveSoc } = kit;
         const block = { powerW: 10, modeFactor: 0.5, keyUpAtReceive: true, share: kit.share };
         const load = loadSeries(
           {
@@ -57,14 +57,14 @@ describe('the tight loop', () => {
           },
           edgesMs,
         );
-        const pack = packAt(
+        const pack = batteryPackAt(
           { chemistry, cellsInSeries: cells[chemistry], ratedAh, health: 1 },
           kit.temperatureC,
         );
         const steps = tightSteps(load, () => VOLTS);
         const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
-        const leads = { radioDropoutV: 9.5, leadOhm: 0.02, sharedOhm: 0.01 };
-        const tight = tightPack(pack, steps, { startSoc, floorSoc, ...leads, cellsV: VOLTS });
+        const leads = { radioDropoutV: 9.5, cableOhm: 0.02, sharedOhm: 0.01 };
+        const tight = tightPack(pack, steps, { startSoc, reserveSoc, ...leads, cellsV: VOLTS });
         tightMarch(
           {
             steps,
@@ -77,7 +77,7 @@ describe('the tight loop', () => {
           out,
         );
         const run = march({
-          bank: [{ pack, startSoc, floorSoc }],
+          bank: [{ pack, startSoc, reserveSoc }],
           load,
           offeredAt: (step) => Math.min(maxA, panelW * unitA[step]),
           ...leads,
@@ -86,7 +86,7 @@ describe('the tight loop', () => {
         const endHours = (Math.min(...ends) - START_MS) / HOUR_MS;
         // A cut-off under the sun's help comes later in the march; the loop is on the safe side.
         const byCutoff = tight.levels.some(
-          (level, index) => level > floorSoc && level === tight.cutoffs[index],
+          (level, index) => level > reserveSoc && level === tight.cutoffs[index],
         );
         if (byCutoff && out.endHours < endHours) return;
         if (Number.isFinite(out.endHours) || Number.isFinite(endHours)) {

@@ -58,7 +58,7 @@ export function tightMarch(
     return;
   }
   const { hours } = run.steps;
-  const at = PLACE;
+  const at = AT_START;
   at.step = 0;
   at.stretch = 0;
   at.left = hours[0];
@@ -98,7 +98,7 @@ export function tightStep(pack: TightPack, soc: number, netA: number, hours: num
 }
 
 /** Where a run stands: the step and what is left of it, h, and the charge of the pack in use. */
-interface Place {
+interface Progress {
   step: number;
   stretch: number;
   left: number;
@@ -107,10 +107,16 @@ interface Place {
 }
 
 /** One place for all runs, so that the loop makes nothing: a run is over before the next begins. */
-const PLACE: Place = { step: 0, stretch: 0, left: 0, soc: 0, lowest: 0 };
+const AT_START: Progress = { step: 0, stretch: 0, left: 0, soc: 0, lowest: 0 };
 
 /** Walks on with one pack from where a run stands; false where the pack reaches its level before the end. */
-function walk(run: TightRun, pack: TightPack, levels: Float64Array, at: Place, trace: Trace | null): boolean {
+function walk(
+  run: TightRun,
+  pack: TightPack,
+  levels: Float64Array,
+  at: Progress,
+  trace: Trace | null,
+): boolean {
   const { loadA, sunA, sunGain, controllerMaxA } = run;
   const { hours, stretchEnd, stretchKeyDown } = run.steps;
   const { loadGain, idleA, chargeMaxA, taperSoc, peukert, leakAnHour } = pack;

@@ -1,4 +1,4 @@
-import type { Pack } from '../battery/pack.js';
+import type { BatteryPack } from '../battery/battery-pack.js';
 import { cutoffLevel, dropoutLevel, insideDip } from './end-points.js';
 import type { KeyDown, TightSteps } from './tight-steps.js';
 
@@ -29,17 +29,17 @@ export interface TightPack {
 /** What does not belong to the pack. */
 export interface TightGiven {
   readonly startSoc: number;
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
   readonly radioDropoutV: number;
-  readonly leadOhm: number;
+  readonly cableOhm: number;
   readonly sharedOhm: number;
-  /** Volts of the cells that a socket's power is reckoned at, V. */
+  /** Volts of the cells that a socket's power is calculated at, V. */
   readonly cellsV: number;
 }
 
 /** What the levels of a pack come from: it may be more or less stiff, and the keyed radio hungrier, than they are said to be. */
 export interface LevelSource {
-  readonly pack: Pack;
+  readonly pack: BatteryPack;
   readonly keyDowns: readonly KeyDown[];
   readonly given: TightGiven;
 }
@@ -65,10 +65,10 @@ export function setLevels(to: TightPack, resistance: number, keyDown: number): v
     const keyedA = radioA * keyDown;
     const outA = packA + keyedA - radioA;
     const cutoff = cutoffLevel(pack, meanA * to.loadGain + to.idleA);
-    const dipV = insideDip(pack, meanA, outA) + outA * given.sharedOhm + keyedA * given.leadOhm;
+    const dipV = insideDip(pack, meanA, outA) + outA * given.sharedOhm + keyedA * given.cableOhm;
     const dropout = radioA > 0 ? dropoutLevel(pack, dropoutV, dipV) : 0;
     to.cutoffs[index] = cutoff;
-    to.levels[index] = Math.max(given.floorSoc, dropout, cutoff);
+    to.levels[index] = Math.max(given.reserveSoc, dropout, cutoff);
   }
 }
 
@@ -80,7 +80,7 @@ export const copyOf = (pack: TightPack): TightPack => ({
 });
 
 /** A pack for the tight loop. */
-export function tightPack(pack: Pack, { keyDowns }: TightSteps, given: TightGiven): TightPack {
+export function tightPack(pack: BatteryPack, { keyDowns }: TightSteps, given: TightGiven): TightPack {
   const { charge, socket } = pack;
   const loadGain = socket ? socket.volts / socket.efficiency / given.cellsV : 1;
   const idleA = socket ? socket.idleW / given.cellsV : 0;

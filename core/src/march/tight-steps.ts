@@ -18,14 +18,14 @@ export interface KeyDown {
   readonly packA: number;
   readonly radioA: number;
   readonly meanA: number;
-  /** Volts below which the radio that decides shuts off; only with several stations. */
+  /** Volts below which the radio that decides shuts off; only with several operating positions. */
   readonly dropoutV?: number;
 }
 
 /**
  * The steps of a plan's load for the tight loop.
  *
- * @param voltsAt at which loads of constant power are reckoned in each step, V
+ * @param voltsAt at which loads of constant power are calculated in each step, V
  */
 export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number): TightSteps {
   const { edgesMs, mean, keyDown, keyDownRadioA } = load;

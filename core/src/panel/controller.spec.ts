@@ -8,7 +8,7 @@ const controller = (kind: ControllerKind, change: Partial<Controller> = {}): Con
   kind,
   maxA: 100,
   wakeShare: 0.01,
-  panelLeadOhm: 0,
+  panelCableOhm: 0,
   ...change,
 });
 const amps = (of: Controller, light: number, volts = 13) =>
@@ -19,14 +19,14 @@ describe('controllers and their leads', () => {
   it('lose I2 R of the panel’s power in its lead, by hand', () => {
     const { watts, volts } = greatestPower(curve(800));
     const lost = (watts / volts) ** 2 * 0.2;
-    expect(amps(controller('mppt', { panelLeadOhm: 0.2 }), 800)).toBeCloseTo(
+    expect(amps(controller('mppt', { panelCableOhm: 0.2 }), 800)).toBeCloseTo(
       (0.95 * (watts - lost)) / 13,
       12,
     );
   });
 
   it('work against the volts at the far end of the battery’s lead', () => {
-    const got = amps(controller('mppt', { batteryLeadOhm: 0.3 }), 800);
+    const got = amps(controller('mppt', { batteryCableOhm: 0.3 }), 800);
     expect(got * (13 + got * 0.3)).toBeCloseTo(0.95 * greatestPower(curve(800)).watts, 9);
   });
 
@@ -41,7 +41,7 @@ describe('controllers and their leads', () => {
     fc.assert(
       fc.property(kinds, between(0, 3), between(1, 3), between(20, 1100), (kind, ohm, times, light) => {
         const leads = (by: number) =>
-          controller(kind, { panelLeadOhm: ohm * by, batteryLeadOhm: (ohm * by) / 2 });
+          controller(kind, { panelCableOhm: ohm * by, batteryCableOhm: (ohm * by) / 2 });
         expect(amps(leads(times), light)).toBeLessThanOrEqual(amps(leads(1), light) + 1e-9);
         const brighter = Math.min(1200, light * times);
         expect(amps(leads(1), brighter)).toBeGreaterThanOrEqual(amps(leads(1), light) - 1e-9);

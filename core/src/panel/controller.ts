@@ -12,10 +12,10 @@ export interface Controller {
   readonly limitsCurrent?: boolean;
   /** Share of the panel's label watts under which it sleeps, 0 to 1. */
   readonly wakeShare: number;
-  /** Lead from the panel, there and back, ohm. */
-  readonly panelLeadOhm: number;
-  /** Lead to the battery, there and back, ohm; none if absent. */
-  readonly batteryLeadOhm?: number;
+  /** Cable from the panel, there and back, ohm. */
+  readonly panelCableOhm: number;
+  /** Cable to the battery, there and back, ohm; none if absent. */
+  readonly batteryCableOhm?: number;
 }
 
 /** What the controller does just now. */
@@ -37,12 +37,12 @@ const SWITCH_DROP_V = 0.3;
 const BOOST_LEAST_V = 5;
 
 /**
- * Current into the battery, A. Source: convention of this project, docs/model.md.; the leads are ours: the panel's takes I2 R of what is
+ * Current into the battery, A. Source: convention of this project, docs/model.md.; the cables are ours: the panel's takes I2 R of what is
  * tracked, the battery's raises the volts that the controller works against.
  *
  * - MPPT (buck): 0.95 Pmp / Vbat while Vmp > Vbat + 1; below, the panel is held at Vbat + 1; nothing when Voc <= Vbat + 1.
  * - Boost: 0.95 Pmp / Vbat for 5 V <= Vmp < Vbat; at or above Vbat the panel is passed through at Vbat + 0.3.
- * - PWM: the panel is dragged to Vbat + 0.3 + the leads' drop at that same current.
+ * - PWM: the panel is dragged to Vbat + 0.3 + the cables' drop at that same current.
  * - Built in: 0.95 Pmp / Vbat from 5 V up.
  *
  * It sleeps while the panel could give less than its wake share of the label's watts.
@@ -73,24 +73,24 @@ function unlimited(
   best: PowerPoint,
   batteryV: number,
 ): ControllerOutput {
-  const { kind, panelLeadOhm, batteryLeadOhm = 0 } = controller;
+  const { kind, panelCableOhm, batteryCableOhm = 0 } = controller;
   switch (kind) {
     case 'mppt': {
       const heldV = batteryV + BUCK_HEADROOM_V;
       if (best.volts > heldV) return tracked(controller, best, batteryV);
       if (curve.vocV <= heldV) return TOO_LOW;
-      const panelA = directCurrent(curve, heldV, panelLeadOhm);
+      const panelA = directCurrent(curve, heldV, panelCableOhm);
       return { batteryA: (CONVERTER_EFFICIENCY * panelA * heldV) / batteryV, state: 'held' };
     }
     case 'boost': {
       if (best.volts < BOOST_LEAST_V) return TOO_LOW;
       if (best.volts < batteryV) return tracked(controller, best, batteryV);
-      const ohm = panelLeadOhm + batteryLeadOhm;
+      const ohm = panelCableOhm + batteryCableOhm;
       return { batteryA: directCurrent(curve, batteryV + SWITCH_DROP_V, ohm), state: 'pass_through' };
     }
     case 'pwm': {
       if (curve.vocV <= batteryV + SWITCH_DROP_V) return TOO_LOW;
-      const ohm = panelLeadOhm + batteryLeadOhm;
+      const ohm = panelCableOhm + batteryCableOhm;
       return { batteryA: directCurrent(curve, batteryV + SWITCH_DROP_V, ohm), state: 'direct' };
     }
     case 'builtIn':
@@ -98,20 +98,20 @@ function unlimited(
   }
 }
 
-/** At the panel's best point: what is left of its power behind the lead, over the battery's volts and the lead to it. */
+/** At the panel's best point: what is left of its power behind the cable, over the battery's volts and the cable to it. */
 function tracked(
-  { panelLeadOhm, batteryLeadOhm = 0 }: Controller,
+  { panelCableOhm, batteryCableOhm = 0 }: Controller,
   { watts, volts }: PowerPoint,
   batteryV: number,
 ): ControllerOutput {
   const amps = watts / volts;
-  // Behind so thin a lead that half of the volts would be lost, a tracker draws less: the most that such a lead lets through.
+  // Behind so thin a cable that half of the volts would be lost, a tracker draws less: the most that such a cable lets through.
   const passed =
-    amps * panelLeadOhm <= volts / 2 ? watts - amps ** 2 * panelLeadOhm : volts ** 2 / (4 * panelLeadOhm);
+    amps * panelCableOhm <= volts / 2 ? watts - amps ** 2 * panelCableOhm : volts ** 2 / (4 * panelCableOhm);
   const power = CONVERTER_EFFICIENCY * passed;
-  if (batteryLeadOhm === 0) return { batteryA: power / batteryV, state: 'tracking' };
+  if (batteryCableOhm === 0) return { batteryA: power / batteryV, state: 'tracking' };
   // I (V + I R) = P
-  const batteryA = (2 * power) / (batteryV + Math.sqrt(batteryV ** 2 + 4 * batteryLeadOhm * power));
+  const batteryA = (2 * power) / (batteryV + Math.sqrt(batteryV ** 2 + 4 * batteryCableOhm * power));
   return { batteryA, state: 'tracking' };
 }
 

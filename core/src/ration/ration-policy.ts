@@ -6,7 +6,7 @@ import type { RationSlot } from './ration-slots.js';
 /** Steps of charge that the policy is told in. */
 export const LEVELS = 400;
 
-/** A world that a ration is reckoned or tried in: what comes and what goes besides the radio, and the pack in it. */
+/** A world that a ration is calculated or tried in: what comes and what goes besides the radio, and the pack in it. */
 export interface RationWorld {
   readonly hours: Float64Array;
   /** Load of everything but the first radio, A. */
@@ -19,7 +19,7 @@ export interface RationWorld {
   readonly pack: TightPack;
   /** State of charge that an action of a slot must not go under. */
   readonly levelOf: (keyDownA: number) => number;
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
 }
 
 /** For each slot and each step of charge the action to take; −1 where the radio stays off. */
@@ -57,7 +57,7 @@ const STAYS_UP = -1e3;
  */
 export function bestPolicy(world: RationWorld, slots: readonly RationSlot[], mayRest: boolean): RationPolicy {
   let after = Float64Array.from({ length: LEVELS + 1 }, (_, level) =>
-    level / LEVELS >= world.floorSoc ? 0 : RUN_DRY,
+    level / LEVELS >= world.reserveSoc ? 0 : RUN_DRY,
   );
   const policy: Int16Array[] = new Array<Int16Array>(slots.length);
   for (let index = slots.length - 1; index >= 0; index--) {
@@ -68,7 +68,7 @@ export function bestPolicy(world: RationWorld, slots: readonly RationSlot[], may
     for (let level = 0; level <= LEVELS; level++) {
       const soc = level / LEVELS;
       const off = throughSlot(world, slot, soc, 0, 0);
-      let best = off < 0 ? RUN_DRY : valueAt(after, off) + (off < world.floorSoc ? RUN_DRY : 0);
+      let best = off < 0 ? RUN_DRY : valueAt(after, off) + (off < world.reserveSoc ? RUN_DRY : 0);
       if (slot.actions.length > 0 && !mayRest) best += STAYS_UP;
       for (let choice = 0; choice < slot.actions.length; choice++) {
         const { meanA, keyDownA, worth } = slot.actions[choice];
@@ -147,9 +147,15 @@ export function follow(
     const choice = choosing ? choosing(index, soc) : -1;
     const action = choosing ? slot.actions[choice] : slot.planned;
     const hours = hoursOf(slot);
-    const level = action ? world.levelOf(action.keyDownA) : world.floorSoc;
+    const level = action ? world.levelOf(action.keyDownA) : world.reserveSoc;
     const then = held
-      ? throughSlot(world, slot, soc, (action?.meanA ?? 0) * world.radioGain, Math.max(level, world.floorSoc))
+      ? throughSlot(
+          world,
+          slot,
+          soc,
+          (action?.meanA ?? 0) * world.radioGain,
+          Math.max(level, world.reserveSoc),
+        )
       : -1;
     actions.push(choice);
     if (then < 0) held = false;

@@ -1,8 +1,8 @@
 import type { PlanInput, PlannedBlock } from '../forecast/plan-input.js';
-import { ratedBlock } from '../forecast/plan-load.js';
+import { assumedBlock } from '../forecast/plan-load.js';
 import { slotTiming } from '../load/mode.js';
 import { radioCurrent } from '../load/radio-current.js';
-import { ratedCurrents } from '../load/rating.js';
+import { assumedCurrents } from '../load/assumption.js';
 import { bestPoints } from '../load/transmit-points.js';
 import { HOUR_MS, type Span } from '../span.js';
 import { firstStepFrom } from '../time-grid.js';
@@ -23,7 +23,7 @@ export interface RationAction {
 export interface RationSlot extends Span {
   readonly fromStep: number;
   readonly toStep: number;
-  /** Index of the block among the first station's; −1 where its radio is off. */
+  /** Index of the block among the first operating position's; −1 where its radio is off. */
   readonly block: number;
   /** Ways to work it, that of least current first; empty where the radio is off. */
   readonly actions: readonly RationAction[];
@@ -116,9 +116,9 @@ export function actionOf(
   powerW: number,
   share: number,
 ): RationAction {
-  const rated = ratedBlock({ ...block, powerW, share }, plan.radio, plan.rating);
+  const rated = assumedBlock({ ...block, powerW, share }, plan.radio, plan.assumption);
   const { meanA, keyDownA, receiveA } = radioCurrent(
-    rated.currents ?? ratedCurrents(plan.radio.figures, plan.rating),
+    rated.currents ?? assumedCurrents(plan.radio.figures, plan.assumption),
     rated,
   );
   const leastW = bestPoints(plan.radio.figures.transmit)[0].rfW;

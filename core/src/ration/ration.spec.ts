@@ -1,62 +1,12 @@
 import { chanceOf } from '../chance/chance.js';
 import { forecast } from '../forecast/forecast.js';
-import type { PlanInput } from '../forecast/plan-input.js';
 import { HOUR_MS } from '../span.js';
-import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
+import { START_MS, even, outing, plan } from '../testing/ration-plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { ration } from './ration.js';
 import { singleSetting } from './single-setting.js';
 
-const START_MS = Date.UTC(2027, 5, 1, 8);
-const outing = { startMs: START_MS, endMs: START_MS + 14 * HOUR_MS };
-const even = { worthAt: () => 1, doubling: 0.3, leastShare: 0 };
-
-const plan = (ratedAh: number, change: Partial<PlanInput> = {}): PlanInput =>
-  whiteboardPlan({
-    outing,
-    stepMs: HOUR_MS / 4,
-    radio: { name: 'Curlew', figures: measuredRadio(0.2, [2, 0.9], [5, 1.4], [10, 2]), dropoutV: 9 },
-    blocks: [{ ...outing, label: 'CW 10 W', powerW: 10, modeFactor: 0.44, keyUpAtReceive: true, share: 0.4 }],
-    pack: { label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh, health: 1 } },
-    ...change,
-  });
-
 describe('the ration', () => {
-  it('meets its target within two points over 2,000 fresh draws, where the plan does not', () => {
-    for (const [ratedAh, target] of [
-      [7, 0.9],
-      [7, 0.7],
-      [6, 0.95],
-      [6, 0.8],
-    ] as const) {
-      const { odds, blindOdds, plannedOdds, binds } = ration(plan(ratedAh), even, target);
-      expect(odds.draws).toBe(2000);
-      expect(plannedOdds.chance).toBeLessThan(target);
-      expect(odds.chance).toBeGreaterThan(target - 0.02);
-      if (binds === null) expect(odds.chance).toBeLessThanOrEqual(target + 0.02);
-      // Who never looks at the battery cannot save when it is low.
-      expect(blindOdds.chance).toBeLessThan(odds.chance);
-    }
-  });
-
-  it('asks for no more than was planned, and says so, unless more is allowed', () => {
-    const rich = ration(plan(14), even, 0.9);
-    expect(rich.binds).toBe('ceilings');
-    expect(rich.worth).toBeLessThanOrEqual(rich.plannedWorth + 1e-9);
-    for (const { rules, planned } of rich.hours) {
-      for (const { choice } of rules) {
-        expect(choice?.powerW ?? 0).toBeLessThanOrEqual(planned!.powerW);
-        expect(choice?.share ?? 0).toBeLessThanOrEqual(planned!.share);
-      }
-    }
-    const more = ration(plan(14), { ...even, moreShare: true }, 0.9);
-    expect(more.worth).toBeGreaterThan(1.2 * more.plannedWorth);
-    expect(Math.max(...more.hours.map(({ proposed }) => proposed?.share ?? 0))).toBeGreaterThan(0.4);
-    const low = plan(14, { blocks: [{ ...plan(14).blocks[0], powerW: 5 }] });
-    const louder = ration(low, { ...even, morePower: true }, 0.9);
-    expect(Math.max(...louder.hours.map(({ proposed }) => proposed?.powerW ?? 0))).toBe(10);
-  });
-
   it('changes the power first: the share is cut at the least power only', () => {
     const { hours } = ration(plan(5), even, 0.9);
     const choices = hours.flatMap(({ rules }) => rules.flatMap(({ choice }) => (choice ? [choice] : [])));

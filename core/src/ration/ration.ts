@@ -3,18 +3,18 @@ import { SEED } from '../random/seed.js';
 import {
   capacityGain,
   chanceLaw,
-  drawFor,
+  sampleFor,
   emptyRun,
   expectedFor,
   take,
   type ChanceLaw,
 } from '../chance/chance-law.js';
-import type { ChanceDraw } from '../chance/draw.js';
-import { drawnRest } from '../chance/drawn-load.js';
+import type { Sample } from '../chance/sample.js';
+import { sampledRest } from '../chance/sampled-load.js';
 import { generator, normal, seedOf } from '../random/generator.js';
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { copyOf } from '../march/tight-pack.js';
-import { loadLeads, type PlanInput } from '../forecast/plan-input.js';
+import { loadCables, type PlanInput } from '../forecast/plan-input.js';
 import { cutoffLevel, dropoutLevel, insideDip } from '../march/end-points.js';
 import {
   bestPolicy,
@@ -33,7 +33,7 @@ import { rationSlots, type RationSlot, type RationWorth } from './ration-slots.j
 export interface RationHour {
   readonly startMs: number;
   readonly endMs: number;
-  /** Index of the block among the first station's; −1 where its radio is off anyway. */
+  /** Index of the block among the first operating position's; −1 where its radio is off anyway. */
   readonly block: number;
   /** What is proposed with everything as expected; null with the radio off. */
   readonly proposed: RationChoice | null;
@@ -58,7 +58,7 @@ export interface Ration {
   readonly hours: readonly RationHour[];
   /** State of charge at each hour's start and at the end, as expected. */
   readonly socs: readonly number[];
-  /** How often its table keeps above the reserve where the charge is read at each hour, over draws that it was not made from. */
+  /** How often its table keeps above the reserve where the charge is read at each hour, over samples that it was not made from. */
   readonly odds: Odds;
   /** The same of its hours as proposed, followed without checking the battery, and of the plan as it is. */
   readonly blindOdds: Odds;
@@ -66,15 +66,15 @@ export interface Ration {
   /** The chance that it was to reach, and why it does not come out at that; null where it does. */
   readonly target: number;
   readonly binds: RationBinds | null;
-  /** Weighted hours on the air, the mean over the same draws. */
+  /** Weighted hours on the air, the mean over the same samples. */
   readonly worth: number;
   readonly plannedWorth: number;
 }
 
-/** Draws that a caution is judged by, and as many fresh ones that the result is told from; fewer where the outing is long. */
+/** Samples that a caution is judged by, and as many fresh ones that the result is told from; fewer where the outing is long. */
 const JUDGED_BY = 2000;
 const TOLD_FROM = 2000;
-const MOST_DRAWN_STEPS = 1.5e6;
+const MOST_SAMPLED_STEPS = 1.5e6;
 const CAUTIONS = 8;
 /** A policy is made for one world: outings up to this many standard deviations better or worse than expected. */
 const LEAST_CAUTION = -2;
@@ -89,7 +89,7 @@ const NEAR = 0.02;
 /**
  * The schedule of power and share by hour that is worth the most and still keeps above the reserve with the target chance, for
  * somebody who reads the charge at each hour and follows the table, with the error that such readings have. The policy is the
- * best for a world somewhat better or worse than expected; which one is found by trying policies on draws, so that the chance
+ * best for a world somewhat better or worse than expected; which one is found by trying policies on samples, so that the chance
  * comes out as asked. Source: convention of this project, docs/model.md; the search for the caution is ours.
  *
  * @param target chance, above 0 and below 1
@@ -98,14 +98,14 @@ export function ration(plan: PlanInput, worth: RationWorth, target: number, seed
   const law = chanceLaw(plan);
   const slots = rationSlots(plan, law.edgesMs, worth);
   const skies = law.sun ? skiesByLight(law, seed) : [];
-  const draws = Math.min(JUDGED_BY, Math.floor(MOST_DRAWN_STEPS / law.steps.hours.length));
-  const judged = Array.from({ length: draws }, (_, index) => worldOf(law, drawFor(law, seed, index)));
+  const samples = Math.min(JUDGED_BY, Math.floor(MOST_SAMPLED_STEPS / law.steps.hours.length));
+  const judged = Array.from({ length: samples }, (_, index) => worldOf(law, sampleFor(law, seed, index)));
   const held = (policy: RationPolicy) =>
     judged.filter((world, index) => follow(world, slots, byTable(policy, errors(seed, index))).held).length;
   const mayRest = worth.leastShare === 0;
   const policyAt = (caution: number) =>
-    bestPolicy(worldOf(law, cautiousDraw(law, skies, caution)), slots, mayRest);
-  const holds = (policy: RationPolicy) => held(policy) >= target * draws;
+    bestPolicy(worldOf(law, cautiousSample(law, skies, caution)), slots, mayRest);
+  const holds = (policy: RationPolicy) => held(policy) >= target * samples;
   let policy = policyAt(MOST_CAUTION);
   const reached = holds(policy);
   let bold: RationPolicy | null = null;
@@ -116,7 +116,7 @@ export function ration(plan: PlanInput, worth: RationWorth, target: number, seed
     else [low, bold] = [caution, tried];
   }
   if (bold) policy = between(bold, policy, holds);
-  return told(law, slots, policy, { target, reached, isBound: bold === null, from: draws, seed });
+  return told(law, slots, policy, { target, reached, isBound: bold === null, from: samples, seed });
 }
 
 /**
@@ -138,7 +138,7 @@ function between(
   return boldFrom(high);
 }
 
-/** Errors of the readings in one draw, by its number. */
+/** Errors of the readings in one sample, by its number. */
 function errors(seed: number, index: number): () => number {
   const next = generator(seedOf(`${seed} ${index} readings`));
   return () => READING_ERROR * normal(next);
@@ -157,7 +157,7 @@ function told(
   }: { target: number; reached: boolean; isBound: boolean; from: number; seed: number },
 ): Ration {
   const fresh = Array.from({ length: Math.min(TOLD_FROM, from) }, (_, index) =>
-    worldOf(law, drawFor(law, seed, from + index)),
+    worldOf(law, sampleFor(law, seed, from + index)),
   );
   const expected = follow(worldOf(law, expectedFor(law)), slots, byTable(policy));
   const kept = fresh.map((world, index) => follow(world, slots, byTable(policy, errors(seed, from + index))));
@@ -208,7 +208,7 @@ function skiesByLight(law: ChanceLaw, seed: number): readonly (Float32Array | nu
   const run = emptyRun(law);
   const { hours } = law.steps;
   return Array.from({ length: SKIES }, (_, index) => {
-    const { sky } = drawFor(law, seed, index);
+    const { sky } = sampleFor(law, seed, index);
     take(law, { ...expectedFor(law), sky }, run, []);
     return { sky, light: run.sunA!.reduce((sum, amps, step) => sum + amps * hours[step], 0) };
   })
@@ -217,7 +217,7 @@ function skiesByLight(law: ChanceLaw, seed: number): readonly (Float32Array | nu
 }
 
 /** An outing so many standard deviations worse than expected in everything at once. */
-function cautiousDraw(law: ChanceLaw, skies: readonly (Float32Array | null)[], caution: number): ChanceDraw {
+function cautiousSample(law: ChanceLaw, skies: readonly (Float32Array | null)[], caution: number): Sample {
   const expected = expectedFor(law);
   if (caution <= 0) return { ...expected, capacity: -caution, truth: -caution };
   const place = Math.floor((skies.length - 1) * Math.max(0, 0.5 - caution / (2 * MOST_CAUTION)));
@@ -234,32 +234,32 @@ function cautiousDraw(law: ChanceLaw, skies: readonly (Float32Array | null)[], c
   };
 }
 
-/** One drawn outing as a ration meets it: the radio's part of the load is taken out, its error kept as a factor. */
-function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
+/** One sampled outing as a ration meets it: the radio's part of the load is taken out, its error kept as a factor. */
+function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
   const { plan, load, steps } = law;
   const run = emptyRun(law);
   const [as] = law.packs;
   const pack = copyOf(as);
-  take(law, draw, run, law.packs.length > 1 ? [] : [pack]);
-  if (law.packs.length > 1) joinInto(law, pack, draw);
-  const drawnRestA = new Float32Array(run.loadA.length);
-  drawnRest(load.accessories, draw, drawnRestA);
-  const restA = drawnRestA.slice();
+  take(law, sample, run, law.packs.length > 1 ? [] : [pack]);
+  if (law.packs.length > 1) joinInto(law, pack, sample);
+  const sampledRestA = new Float32Array(run.loadA.length);
+  sampledRest(load.accessories, sample, sampledRestA);
+  const restA = sampledRestA.slice();
   const own = plan.blocks.length;
   let [drawn, planned] = [0, 0];
   load.blocks.forEach(({ fromStep, toStep }, index) => {
     const mean = load.load.byConsumer[0].amps;
     for (let step = fromStep; step < toStep; step++) {
-      const radioA = run.loadA[step] - drawnRestA[step];
+      const radioA = run.loadA[step] - sampledRestA[step];
       if (index < own) {
         drawn += radioA * steps.hours[step];
         planned += mean[step] * steps.hours[step];
       } else if (mean[step] === 0) restA[step] = run.loadA[step];
     }
   });
-  const { sharedOhm, radioOhm } = loadLeads(plan);
-  const at = packAt(plan.packs[0].label, plan.temperatureC);
-  const { floorSoc } = plan.packs[0];
+  const { sharedOhm, radioOhm } = loadCables(plan);
+  const at = batteryPackAt(plan.packs[0].label, plan.temperatureC);
+  const { reserveSoc } = plan.packs[0];
   return {
     hours: steps.hours,
     restA,
@@ -268,17 +268,17 @@ function worldOf(law: ChanceLaw, draw: ChanceDraw): RationWorld {
     sunGain: run.sunGain,
     controllerMaxA: run.controllerMaxA,
     pack,
-    floorSoc,
+    reserveSoc,
     levelOf: (keyDownA) => {
       const dipV = insideDip(at, keyDownA / 2, keyDownA) + keyDownA * (sharedOhm + radioOhm);
-      return Math.max(floorSoc, dropoutLevel(at, plan.radio.dropoutV, dipV), cutoffLevel(at, keyDownA / 2));
+      return Math.max(reserveSoc, dropoutLevel(at, plan.radio.dropoutV, dipV), cutoffLevel(at, keyDownA / 2));
     },
   };
 }
 
 /** Packs in turn stand as one large one. */
-function joinInto(law: ChanceLaw, pack: RationWorld['pack'], draw: ChanceDraw): void {
-  const gain = capacityGain(law.weaknesses[0].capacitySpread, draw);
+function joinInto(law: ChanceLaw, pack: RationWorld['pack'], sample: Sample): void {
+  const gain = capacityGain(law.weaknesses[0].capacitySpread, sample);
   pack.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
   pack.deliverableAh = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0) * gain;
 }

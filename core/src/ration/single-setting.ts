@@ -8,7 +8,7 @@ import type { Ration, RationChoice, RationHour } from './ration.js';
 import { actionOf, actionsOf, rationSlots, type RationAction, type RationWorth } from './ration-slots.js';
 
 /**
- * One setting for the whole outing, for a station where nobody can turn a knob: the best rung of a ladder of power and share
+ * One setting for the whole outing, for an operating position where nobody can turn a knob: the best rung of a ladder of power and share
  * that reaches the target chance, or none (binds 'nothing') where not even the lowest does. Power changes first, as in the
  * ration by the hour. Source: convention of this project, docs/model.md
  *

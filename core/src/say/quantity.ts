@@ -1,6 +1,24 @@
+import { habits } from './habits.js';
+import { here, unitHere } from './units.js';
+
 /** Units that sums and sentences are told in. */
 export type Unit =
-  'A' | 'Ah' | 'Ah at socket' | 'Wh' | 'h' | 'duration' | 'V' | 'ohm' | 'W' | 'share' | 'factor' | 'C' | 'g';
+  | 'A'
+  | 'Ah'
+  | 'Ah at socket'
+  | 'Wh'
+  | 'h'
+  | 'duration'
+  | 'V'
+  | 'ohm'
+  | 'W'
+  | 'share'
+  | 'factor'
+  | 'C'
+  | 'g'
+  | 'm'
+  | 'cm'
+  | 'm/s';
 
 export interface Quantity {
   readonly value: number;
@@ -9,7 +27,7 @@ export interface Quantity {
   readonly digits?: number;
 }
 
-/** A number with its unit as one writes it on paper: "0.14 A", "35 %", "4 h 20". */
+/** A number with its unit as one writes it on paper, in the habits of the moment: "0.14 A", "35 %", "4 h 20". */
 export function sayQuantity({ value, unit, digits }: Quantity): string {
   switch (unit) {
     case 'A':
@@ -35,10 +53,41 @@ export function sayQuantity({ value, unit, digits }: Quantity): string {
     case 'factor':
       return fixed(value, 2);
     case 'C':
-      return `${fixed(value, 0)} °C`;
+      return `${fixed(here(value, '°C'), 0)} ${unitHere('°C')}`;
     case 'g':
-      return `${fixed(value / 1000, 2)} kg`;
+      return sayWeight(value);
+    case 'm':
+      return `${fixed(here(value, 'm'), digits ?? (Math.abs(value) < 10 ? 1 : 0))} ${unitHere('m')}`;
+    case 'cm':
+      return `${fixed(here(value, 'cm'), digits ?? 0)} ${unitHere('cm')}`;
+    case 'm/s':
+      return `${fixed(here(value, 'm/s'), digits ?? 0)} ${unitHere('m/s')}`;
   }
+}
+
+const OUNCES_IN_POUND = 16;
+
+/** Grams as "2.31 kg", or in US customary units as "5.09 lb" and, below a pound, "7.4 oz". */
+function sayWeight(grams: number): string {
+  if (habits().units === 'metric') return `${fixed(grams / 1000, 2)} kg`;
+  const ounces = here(grams, 'g');
+  return Math.abs(ounces) < OUNCES_IN_POUND
+    ? `${fixed(ounces, 1)} oz`
+    : `${fixed(ounces / OUNCES_IN_POUND, 2)} lb`;
+}
+
+/** A sum of money with the currency's sign, where one is chosen: "€120", "NOK 1,200", "120". */
+export function sayMoney(value: number, digits = 0): string {
+  const { currency } = habits();
+  if (currency === '') return fixed(value, digits);
+  const money = new Intl.NumberFormat('en', {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  });
+  return money.format(value).replace('-', '−');
 }
 
 /** Hours as "50 min", "4 h 20" or "3 d 4 h", to the minute. */

@@ -8,6 +8,25 @@ describe('saying quantities', () => {
     expect(sayQuantity({ value: 20.44, unit: 'A' })).toBe('20.4 A');
   });
 
+  it('writes each unit with as many digits as tell something', () => {
+    const said = (value: number, ...units: Parameters<typeof sayQuantity>[0]['unit'][]) =>
+      units.map((unit) => sayQuantity({ value, unit }));
+    expect(said(9.996, 'Ah', 'Ah at socket', 'Wh', 'W')).toEqual([
+      '10.00 Ah',
+      '10.00 Ah at the socket',
+      '10.0 Wh',
+      '10.0 W',
+    ]);
+    expect(said(10, 'A', 'Ah', 'Wh', 'W')).toEqual(['10.0 A', '10.0 Ah', '10 Wh', '10 W']);
+    expect(said(0.1, 'A')).toEqual(['0.10 A']);
+    expect(said(0, 'A')).toEqual(['0.00 A']);
+    expect(said(-12.5, 'h', 'V', 'C')).toEqual(['−12.50 h', '−12.50 V', '−13 °C']);
+    expect(said(0.0171, 'ohm', 'share', 'factor')).toEqual(['17.1 mΩ', '2 %', '0.02']);
+    expect(sayQuantity({ value: 0.0171, unit: 'share', digits: 1 })).toBe('1.7 %');
+    expect(said(2600, 'g')).toEqual(['2.60 kg']);
+    expect(said(4.5, 'duration')).toEqual(['4 h 30']);
+  });
+
   it('writes durations to the minute without ever showing 60 minutes', () => {
     expect(sayDuration(0.9999)).toBe('1 h 00');
     expect(sayDuration(4 + 1 / 3)).toBe('4 h 20');

@@ -1,24 +1,35 @@
 import { DateTime } from 'luxon';
 import { MINUTE_MS } from '../span.js';
+import { habits } from './habits.js';
 
 const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-US' });
 
 const toMinute = (timeMs: number): number => Math.round(timeMs / MINUTE_MS) * MINUTE_MS;
 
-/** "Sat 18:40" in a time zone by its IANA name, to the nearest minute. */
+const clock = (): string => (habits().clock === 24 ? 'HH:mm' : 'h:mm\u00A0a');
+
+/** "Sat 18:40", or "Sat 6:40 PM", in a time zone by its IANA name, to the nearest minute. */
 export const sayTime = (timeMs: number, zone: string): string =>
-  inZone(toMinute(timeMs), zone).toFormat('ccc HH:mm');
+  inZone(toMinute(timeMs), zone).toFormat(`ccc ${clock()}`);
 
-/** "18:40" in a time zone. */
+/** "18:40", or "6:40 PM", in a time zone. */
 export const sayHour = (timeMs: number, zone: string): string =>
-  inZone(toMinute(timeMs), zone).toFormat('HH:mm');
+  inZone(toMinute(timeMs), zone).toFormat(clock());
 
-/** "Sat 4 Sep" in a time zone. */
-export const sayDay = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc d LLL');
+/** The hour alone, for an axis: "18", or "6 PM", in a time zone. */
+export const sayFullHour = (timeMs: number, zone: string): string =>
+  inZone(toMinute(timeMs), zone).toFormat(habits().clock === 24 ? 'HH' : 'h\u00A0a');
 
-/** "Sat 4 September 2027" in a time zone. */
+/** "Sat 4": the day as an axis has it, in a time zone. */
+export const sayWeekday = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc d');
+
+/** "Sat 4 Sep", or where units are US customary "Sat Sep 4", in a time zone. */
+export const sayDay = (timeMs: number, zone: string): string =>
+  inZone(timeMs, zone).toFormat(habits().units === 'us' ? 'ccc LLL d' : 'ccc d LLL');
+
+/** "Sat 4 September 2027", or where units are US customary "Sat September 4, 2027", in a time zone. */
 export const sayDate = (timeMs: number, zone: string): string =>
-  inZone(timeMs, zone).toFormat('ccc d MMMM yyyy');
+  inZone(timeMs, zone).toFormat(habits().units === 'us' ? 'ccc MMMM d, yyyy' : 'ccc d MMMM yyyy');
 
 /** "2027-09-04T18:40", as a date and time field holds it. */
 export const toLocalField = (timeMs: number, zone: string): string =>

@@ -1,5 +1,5 @@
 import { chemistryOf } from '../battery/chemistry.js';
-import { coldCapacityFactor, type PackLabel } from '../battery/pack.js';
+import { coldCapacityFactor, type PackLabel } from '../battery/battery-pack.js';
 
 /** What a battery is worth to carry and to buy. */
 export interface PackWorth {
@@ -26,9 +26,9 @@ export function packWorth(
   loadA: number,
   given: { readonly weightG?: number; readonly price?: number },
 ): PackWorth {
-  const { floorSoc, nominalV, tableCells } = chemistryOf(label.chemistry);
+  const { reserveSoc, nominalV, tableCells } = chemistryOf(label.chemistry);
   const usableAh =
-    label.ratedAh * label.health * coldCapacityFactor(label.chemistry, temperatureC) * (1 - floorSoc);
+    label.ratedAh * label.health * coldCapacityFactor(label.chemistry, temperatureC) * (1 - reserveSoc);
   const volts = (nominalV * label.cellsInSeries) / tableCells;
   const usableWh = usableAh * volts * (label.socket?.efficiency ?? 1);
   const { weightG, price } = given;

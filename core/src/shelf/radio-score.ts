@@ -1,5 +1,5 @@
 import { bestPoints } from '../load/transmit-points.js';
-import { ratedCurrents, type RadioFigures } from '../load/rating.js';
+import { assumedCurrents, type RadioFigures } from '../load/assumption.js';
 import { transmitCurrent } from '../load/transmit-current.js';
 import { sayQuantity } from '../say/quantity.js';
 
@@ -49,7 +49,7 @@ const volts = (value: number) => sayQuantity({ value, unit: 'V' });
 
 /** A radio's points by a school's thresholds, each with its reason: a figure that nobody knows wins nothing. */
 export function scoreRadio(radio: RadioTraits, school: RadioThresholds): readonly Point[] {
-  const currents = ratedCurrents(radio.figures, 'measured');
+  const currents = assumedCurrents(radio.figures, 'measured');
   const receiveA = currents.receiveByEarA ?? currents.receiveA;
   const highest = bestPoints(radio.figures.transmit).at(-1)?.rfW ?? TEN_W;
   const atW = Math.min(TEN_W, highest);
@@ -64,17 +64,17 @@ export function scoreRadio(radio: RadioTraits, school: RadioThresholds): readonl
     point(
       'receive',
       receiveA <= school.receiveA,
-      `receives on ${amps(receiveA)}, ${amps(school.receiveA)} asked for`,
+      `receive current ${amps(receiveA)}, needed ${amps(school.receiveA)} or less`,
     ),
     point(
       'transmit',
       transmitA <= school.transmitA,
-      `draws ${amps(transmitA)} at ${atW} W, ${amps(school.transmitA)} asked for`,
+      `transmit current ${amps(transmitA)} at ${atW} W, needed ${amps(school.transmitA)} or less`,
     ),
     point(
       'window',
       fromV <= school.fromV && radio.maxV !== undefined && radio.maxV >= school.toV,
-      `works from ${volts(fromV)} to ${radio.maxV === undefined ? 'nobody knows where' : volts(radio.maxV)}, ${volts(school.fromV)} to ${volts(school.toV)} asked for`,
+      `works from ${volts(fromV)} to ${radio.maxV === undefined ? 'not entered' : volts(radio.maxV)}, ${volts(school.fromV)} to ${volts(school.toV)} needed`,
     ),
     point(
       'charges',
@@ -87,7 +87,7 @@ export function scoreRadio(radio: RadioTraits, school: RadioThresholds): readonl
       'quiet',
       radio.quiet === true,
       radio.quiet === undefined
-        ? 'nobody has listened for noise'
+        ? 'noise not checked'
         : radio.quiet
           ? 'is quiet beside a controller'
           : 'is noisy beside a controller',

@@ -45,14 +45,14 @@ describe('the radio shortlist', () => {
     expect(won(radio)).toEqual(['receive', 'transmit', 'window']);
     expect(won(radio, RADIO_SCHOOLS.cw)).toEqual(['transmit', 'window']);
     const [receive] = scoreRadio(radio, RADIO_SCHOOLS.cw);
-    expect(receive.why).toBe('receives on 0.14 A, 0.10 A asked for');
+    expect(receive.why).toBe('receive current 0.14 A, needed 0.10 A or less');
   });
 
   it('gives none for what nobody knows', () => {
     const { maxV, ...unknown } = radio;
     expect(maxV).toBe(15);
     expect(won(unknown)).toEqual(['receive', 'transmit']);
-    expect(scoreRadio(radio, RADIO_SCHOOLS.cw).at(-1)!.why).toBe('nobody has listened for noise');
+    expect(scoreRadio(radio, RADIO_SCHOOLS.cw).at(-1)!.why).toBe('noise not checked');
     expect(won({ ...radio, quiet: true, chargesWhileOperating: true })).toContain('quiet');
   });
 

@@ -17,7 +17,7 @@ export interface BatteryChoice extends Burden {
   readonly packs: readonly PlannedPack[];
   readonly chemistry: ChemistryName;
   /** A power station, which brings an input for a panel. */
-  readonly isStation: boolean;
+  readonly isPowerStation: boolean;
   /** Why it cannot be used with this plan, in a sentence; null where it can. */
   readonly barred: Reason | null;
 }
@@ -32,7 +32,7 @@ export interface SunChoice extends Burden {
   /** What its controller draws all hours, A. */
   readonly selfUseA: number;
   /** It charges through the power station's own input. */
-  readonly throughStation: boolean;
+  readonly throughPowerStation: boolean;
   /** For each chemistry the panel in its place, or why not; null without a panel. */
   readonly by: Readonly<Partial<Record<ChemistryName, SunPlan | Reason>>> | null;
 }

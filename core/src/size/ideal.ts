@@ -1,9 +1,9 @@
 import { CHEMISTRIES, type ChemistryName } from '../battery/chemistry.js';
-import type { PackLabel } from '../battery/pack.js';
+import type { PackLabel } from '../battery/battery-pack.js';
 import { SEED } from '../random/seed.js';
 import {
   chanceLaw,
-  drawFor,
+  sampleFor,
   emptyRun,
   take,
   weaken,
@@ -20,7 +20,7 @@ export const TRADE_CHANCES = [0.5, 0.8, 0.9, 0.95] as const;
 /** Watts of panel that the trade is told at. */
 export const TRADE_WATTS = [0, 10, 20, 30, 40, 60, 80, 100, 130, 160, 200] as const;
 
-const IDEAL_DRAWS = 200;
+const IDEAL_SAMPLES = 200;
 /** No larger battery is looked for, Ah. */
 const LARGEST_AH = 400;
 const HALVINGS = 11;
@@ -40,31 +40,31 @@ export function idealPack(
   cells: number,
 ): PlannedPack {
   const label: PackLabel = { chemistry, cellsInSeries: cells, ratedAh, health: 1 };
-  return { name: CHEMISTRIES[chemistry].label, label, startSoc: like.startSoc, floorSoc: like.floorSoc };
+  return { name: CHEMISTRIES[chemistry].label, label, startSoc: like.startSoc, reserveSoc: like.reserveSoc };
 }
 
 /**
- * The smallest battery with which each of many draws just lasts, Ah, ascending; its quantiles are the smallest batteries
- * that reach the end with any chance. More Ah never end a draw sooner, so halving finds each.
+ * The smallest battery with which each of many samples just lasts, Ah, ascending; its quantiles are the smallest batteries
+ * that reach the end with any chance. More Ah never end a sample sooner, so halving finds each.
  *
  * @param plan one ideal pack in it, of any size
  */
-export function smallestAh(plan: PlanInput, draws = IDEAL_DRAWS, seed = SEED): Float64Array {
+export function smallestAh(plan: PlanInput, samples = IDEAL_SAMPLES, seed = SEED): Float64Array {
   const law = chanceLaw(plan);
-  return Float64Array.from({ length: draws }, (_, index) => smallestFor(law, seed, index)).sort();
+  return Float64Array.from({ length: samples }, (_, index) => smallestFor(law, seed, index)).sort();
 }
 
 function smallestFor(law: ChanceLaw, seed: number, index: number): number {
   const { plan } = law;
   const [planned] = plan.packs;
   const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
-  const draw = drawFor(law, seed, index);
+  const sample = sampleFor(law, seed, index);
   const run = emptyRun(law);
-  take(law, draw, run, []);
+  take(law, sample, run, []);
   const lasts = (ratedAh: number): boolean => {
     const label = { ...planned.label, ratedAh };
     const pack = tightPackOf(plan, { ...planned, label }, law.steps, CELLS_V);
-    weaken(pack, { ...pack }, law.weaknesses[0], law.load, draw);
+    weaken(pack, { ...pack }, law.weaknesses[0], law.load, sample);
     tightMarch(run, [pack], out);
     return out.endHours === Infinity;
   };
@@ -81,17 +81,17 @@ function smallestFor(law: ChanceLaw, seed: number, index: number): number {
   return high;
 }
 
-/** No ideal pack stands behind a socket, whose power would be reckoned at these volts. */
+/** No ideal pack stands behind a socket, whose power would be calculated at these volts. */
 const CELLS_V = 13;
 
-/** The smallest battery for a chance out of those that draws want, Ah; null where too many want more than there is. */
+/** The smallest battery for a chance out of those that samples want, Ah; null where too many want more than there is. */
 export function atChance(smallest: Float64Array, chance: number): number | null {
   const found = smallest[Math.min(smallest.length - 1, Math.ceil(chance * smallest.length) - 1)];
   return Number.isFinite(found) ? found : null;
 }
 
 /** The trade between battery and panel at one size of panel: as in the plan, but of so many watts, without a controller's limit. */
-export function tradeAt(plan: PlanInput, watts: number, draws = IDEAL_DRAWS, seed = SEED): TradePoint {
+export function tradeAt(plan: PlanInput, watts: number, samples = IDEAL_SAMPLES, seed = SEED): TradePoint {
   const { sun, ...dark } = plan;
   const bright: PlanInput =
     sun && watts > 0
@@ -100,10 +100,10 @@ export function tradeAt(plan: PlanInput, watts: number, draws = IDEAL_DRAWS, see
           sun: {
             ...sun,
             panel: labelFromWatts(watts, sun.panel.technology),
-            controller: { ...sun.controller, maxA: Infinity, panelLeadOhm: 0, batteryLeadOhm: 0 },
+            controller: { ...sun.controller, maxA: Infinity, panelCableOhm: 0, batteryCableOhm: 0 },
           },
         }
       : dark;
-  const smallest = smallestAh(bright, draws, seed);
+  const smallest = smallestAh(bright, samples, seed);
   return { watts, ampereHours: TRADE_CHANCES.map((chance) => atChance(smallest, chance)) };
 }

@@ -3,13 +3,13 @@ import type { Reason } from './choices.js';
 import type { Kit } from './kits.js';
 import type { Trial } from './kit-trial.js';
 
-/** Kits that finish in a smaller share of draws than this are of no interest. */
+/** Kits that finish in a smaller share of samples than this are of no interest. */
 export const LEAST_CHANCE = 0.2;
 
 /** Kits from light to heavy that are tried before the others. */
 const PROBES = 8;
 
-/** A kit that was tried on all draws. */
+/** A kit that was tried on all samples. */
 export interface TriedKit extends Odds {
   /** Its place among the allowed kits. */
   readonly rank: number;
@@ -58,7 +58,7 @@ export class KitSearch {
 
   constructor(
     private readonly kits: readonly Kit[],
-    private readonly draws: number,
+    private readonly samples: number,
     private readonly leastChance = LEAST_CHANCE,
   ) {
     const probes = new Set(
@@ -78,7 +78,7 @@ export class KitSearch {
     while (ranks.length < most && this.next < this.order.length) {
       const rank = this.order[this.next++];
       const beat = this.mustBeat(rank);
-      if (beat >= this.draws) {
+      if (beat >= this.samples) {
         this.done += 1;
         continue;
       }
@@ -97,7 +97,7 @@ export class KitSearch {
         this.longest = { rank, meanHours };
       this.done += 1;
       this.steps += steps;
-      if (barred || tried < this.draws || this.won[rank] !== undefined) return;
+      if (barred || tried < this.samples || this.won[rank] !== undefined) return;
       this.won[rank] = wins;
       const at = this.whole.findIndex((other) => other > rank);
       this.whole.splice(at === -1 ? this.whole.length : at, 0, rank);
@@ -119,9 +119,13 @@ export class KitSearch {
     return { ...this.longest, kit: this.kits[this.longest.rank] };
   }
 
-  /** Every kit that was tried on all draws, light to heavy. */
+  /** Every kit that was tried on all samples, light to heavy. */
   tried(): readonly TriedKit[] {
-    return this.whole.map((rank) => ({ rank, kit: this.kits[rank], ...oddsOf(this.won[rank]!, this.draws) }));
+    return this.whole.map((rank) => ({
+      rank,
+      kit: this.kits[rank],
+      ...oddsOf(this.won[rank]!, this.samples),
+    }));
   }
 
   fronts(): Fronts {
@@ -140,15 +144,15 @@ export class KitSearch {
   }
 
   private get leastWins(): number {
-    return Math.ceil(this.leastChance * this.draws) - 1;
+    return Math.ceil(this.leastChance * this.samples) - 1;
   }
 
   /** Wins that a kit has to exceed to be on any front: the least of what those before it on each have won. */
   private mustBeat(rank: number): number {
     const { grams, price, effort } = this.kits[rank];
     let weight = this.leastWins;
-    let cheaper = price === null ? this.draws : this.leastWins;
-    let flat = effort === 0 ? this.leastWins : this.draws;
+    let cheaper = price === null ? this.samples : this.leastWins;
+    let flat = effort === 0 ? this.leastWins : this.samples;
     for (const other of this.whole) {
       const wins = this.won[other]!;
       const kit = this.kits[other];
@@ -172,7 +176,7 @@ export class KitSearch {
       if (last && wins <= last.finished) continue;
       const kit = this.kits[rank];
       if (last && burdenOf(last.kit) === burdenOf(kit)) front.pop();
-      front.push({ rank, kit, ...oddsOf(wins, this.draws) });
+      front.push({ rank, kit, ...oddsOf(wins, this.samples) });
     }
     return front;
   }

@@ -1,4 +1,4 @@
-import { openCircuitVolts, packAt } from '../battery/pack.js';
+import { openCircuitVolts, batteryPackAt } from '../battery/battery-pack.js';
 import {
   inOrder,
   shapeOf,
@@ -12,9 +12,9 @@ import {
   type Weakness,
 } from '../chance/chance-law.js';
 import { SEED } from '../random/seed.js';
-import { drawnLoad, loadLaw, type LoadLaw } from '../chance/drawn-load.js';
-import { drawOf, type ChanceDraw } from '../chance/draw.js';
-import type { SkyLaw } from '../chance/drawn-sky.js';
+import { sampledLoad, loadLaw, type LoadLaw } from '../chance/sampled-load.js';
+import { sampleOf, type Sample } from '../chance/sample.js';
+import type { SkyLaw } from '../chance/sampled-sky.js';
 import { aimSpread } from '../chance/spreads.js';
 import { stepEdges } from '../forecast/forecast.js';
 import type { PlanInput } from '../forecast/plan-input.js';
@@ -25,12 +25,12 @@ import { tightSteps, type TightSteps } from '../march/tight-steps.js';
 import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
 import { lightTable, type LightTable } from '../sun/light-table.js';
-import { drawnSun } from '../sun/output-table.js';
+import { sampledSun } from '../sun/output-table.js';
 import { isReason, type Reason, type SizeSpace } from './choices.js';
 import type { Kit } from './kits.js';
 
-/** Draws that each kit is tried on. */
-export const KIT_DRAWS = 400;
+/** Samples that each kit is tried on. */
+export const KIT_SAMPLES = 400;
 /** Volts of batteries this near to each other are one bus: loads of constant power and the sun's amps are the same there. */
 const BUS_GRAIN_V = 0.5;
 /** State of charge that a battery's volts on the bus are taken at. */
@@ -38,33 +38,33 @@ const MIDDLE_SOC = 0.6;
 
 /** What came of a kit. */
 export interface Trial {
-  /** Draws that finished, of those that were tried; fewer than all where it was given up. */
+  /** Samples that finished, of those that were tried; fewer than all where it was given up. */
   readonly wins: number;
   readonly tried: number;
-  /** Hours that the draws lasted on average, those that finished counted as the whole outing. */
+  /** Hours that the samples lasted on average, those that finished counted as the whole outing. */
   readonly meanHours: number;
   readonly steps: number;
   /** A rule that bars it, found where it was of interest; it is on no front then. */
   readonly barred?: Reason;
 }
 
-/** Batteries of about the same volts, and all that is drawn for them. */
+/** Batteries of about the same volts, and all that is sampled for them. */
 interface Bus {
   readonly volts: number;
   readonly steps: TightSteps;
   readonly load: LoadLaw;
-  /** Drawn loads by draw, made when they are first wanted; suns by choice and draw. */
+  /** Sampled loads by sample, made when they are first wanted; suns by choice and sample. */
   readonly loads: (Float32Array | undefined)[];
   readonly suns: Map<SunPlan, ReadySun>;
 }
 
-/** A panel made ready for the loop: what it offers by draw, made when it is first wanted. */
+/** A panel made ready for the loop: what it offers by sample, made when it is first wanted. */
 interface ReadySun {
   readonly law: SunLaw;
   readonly rows: (Float32Array | undefined)[];
 }
 
-/** What one, five and nine of ten draws stay under. */
+/** What one, five and nine of ten samples stay under. */
 export interface Tenths {
   readonly low: number;
   readonly middle: number;
@@ -83,19 +83,19 @@ export interface Ledger {
 interface ReadyBattery {
   readonly bus: Bus;
   readonly packs: readonly TightPack[];
-  readonly drawn: readonly TightPack[];
+  readonly sampled: readonly TightPack[];
   readonly weaknesses: readonly Weakness[];
 }
 
-/** Tries kits on the same draws. What kits share is made once, when the first of them wants it. */
+/** Tries kits on the same samples. What kits share is made once, when the first of them wants it. */
 export class KitTrials {
   readonly edgesMs: Float64Array;
-  private readonly draws: readonly ChanceDraw[];
+  private readonly samples: readonly Sample[];
   private readonly sky: SkyLaw | null;
   private readonly buses = new Map<number, Bus>();
   private readonly ready = new Map<number, ReadyBattery>();
   private readonly lights = new Map<string, LightTable>();
-  /** Draws in the order in which they are tried: those that kits have failed in most come first. */
+  /** Samples in the order in which they are tried: those that kits have failed in most come first. */
   private readonly order: Uint16Array;
   private readonly failures: Uint32Array;
   private trials = 0;
@@ -103,7 +103,7 @@ export class KitTrials {
 
   constructor(
     private readonly space: SizeSpace,
-    private readonly count = KIT_DRAWS,
+    private readonly count = KIT_SAMPLES,
     seed = SEED,
   ) {
     const { plan } = space;
@@ -111,22 +111,22 @@ export class KitTrials {
     const sun = firstSun(space);
     this.sky = sun && skyLawOf({ ...plan, sun });
     const shape = shapeOf(plan);
-    this.draws = Array.from({ length: count }, (_, index) => drawOf(seed, index, shape, this.sky));
+    this.samples = Array.from({ length: count }, (_, index) => sampleOf(seed, index, shape, this.sky));
     this.order = Uint16Array.from({ length: count }, (_, index) => index);
     this.failures = new Uint32Array(count);
   }
 
   /**
-   * Tries a kit, and gives it up as soon as it cannot win more draws than others have won already.
+   * Tries a kit, and gives it up as soon as it cannot win more samples than others have won already.
    *
-   * @param mustBeat wins that it has to exceed to be of interest; −1 to try all draws
+   * @param mustBeat wins that it has to exceed to be of interest; −1 to try all samples
    */
   try(kit: Kit, mustBeat = -1): Trial {
     const battery = this.batteryOf(kit.battery);
     const sun = this.sunOf(kit, battery.bus);
     const choice = this.space.suns[kit.sun];
     const run = this.runOf(battery, sun);
-    for (const [index, pack] of battery.drawn.entries())
+    for (const [index, pack] of battery.sampled.entries())
       pack.idleA = battery.packs[index].idleA + choice.selfUseA;
     const mayFail = this.count - mustBeat - 1;
     const outingHours = (this.edgesMs[this.edgesMs.length - 1] - this.edgesMs[0]) / HOUR_MS;
@@ -134,7 +134,7 @@ export class KitTrials {
     for (const index of this.order) {
       if (tried - wins > mayFail) break;
       this.fill(run, battery, sun, index);
-      tightMarch(run, battery.drawn, this.out);
+      tightMarch(run, battery.sampled, this.out);
       tried += 1;
       steps += this.out.steps;
       if (this.out.endHours === Infinity) wins += 1;
@@ -145,7 +145,7 @@ export class KitTrials {
     return { wins, tried, meanHours: tried > 0 ? hours / tried : 0, steps };
   }
 
-  /** The charge that a kit has to do with over the draws: what the battery gives, what the sun offers, what the load takes. */
+  /** The charge that a kit has to do with over the samples: what the battery gives, what the sun offers, what the load takes. */
   ledger(kit: Kit): Ledger {
     const battery = this.batteryOf(kit.battery);
     const sun = this.sunOf(kit, battery.bus);
@@ -172,7 +172,7 @@ export class KitTrials {
     };
     return {
       givesAh: battery.packs.reduce(
-        (sum, { deliverableAh }, at) => sum + (planned[at].startSoc - planned[at].floorSoc) * deliverableAh,
+        (sum, { deliverableAh }, at) => sum + (planned[at].startSoc - planned[at].reserveSoc) * deliverableAh,
         0,
       ),
       sunAh: tenths(sunAh),
@@ -194,29 +194,30 @@ export class KitTrials {
 
   private fill(
     run: TightRun,
-    { bus, drawn, packs, weaknesses }: ReadyBattery,
+    { bus, sampled, packs, weaknesses }: ReadyBattery,
     sun: ReadySun | null,
     index: number,
   ): void {
-    const draw = this.draws[index];
+    const sample = this.samples[index];
     let loadA = bus.loads[index];
     if (!loadA) {
       loadA = new Float32Array(this.edgesMs.length - 1);
-      drawnLoad(bus.load, draw, loadA);
+      sampledLoad(bus.load, sample, loadA);
       bus.loads[index] = loadA;
     }
     run.loadA = loadA;
-    if (sun && draw.sky) {
+    if (sun && sample.sky) {
       let row = sun.rows[index];
       if (!row) {
         row = new Float32Array(this.edgesMs.length - 1);
-        drawnSun(sun.law.light, sun.law.output, draw.sky, draw.aim, row);
+        sampledSun(sun.law.light, sun.law.output, sample.sky, sample.aim, row);
         sun.rows[index] = row;
       }
       run.sunA = row;
-      run.sunGain = truthGain(sun.law, draw);
+      run.sunGain = truthGain(sun.law, sample);
     }
-    for (let at = 0; at < drawn.length; at++) weaken(drawn[at], packs[at], weaknesses[at], bus.load, draw);
+    for (let at = 0; at < sampled.length; at++)
+      weaken(sampled[at], packs[at], weaknesses[at], bus.load, sample);
   }
 
   private batteryOf(index: number): ReadyBattery {
@@ -230,7 +231,7 @@ export class KitTrials {
     const made: ReadyBattery = {
       bus,
       packs,
-      drawn: packs.map(copyOf),
+      sampled: packs.map(copyOf),
       weaknesses: inUse.map(weaknessOf),
     };
     this.ready.set(index, made);
@@ -238,7 +239,7 @@ export class KitTrials {
   }
 
   private busOf(plan: PlanInput): Bus {
-    const pack = packAt(plan.packs[0].label, plan.temperatureC);
+    const pack = batteryPackAt(plan.packs[0].label, plan.temperatureC);
     const place = Math.round(openCircuitVolts(pack, MIDDLE_SOC) / BUS_GRAIN_V);
     const known = this.buses.get(place);
     if (known) return known;

@@ -1,3 +1,4 @@
+import { sayMoney, sayQuantity } from '../say/quantity.js';
 import {
   isReason,
   type BatteryChoice,
@@ -94,7 +95,7 @@ function paired(
   battery: BatteryChoice,
   sun: SunChoice,
 ): Weighed | { rule: string; sentence: string } | null {
-  if (sun.throughStation && !battery.isStation) return null;
+  if (sun.throughPowerStation && !battery.isPowerStation) return null;
   if (battery.barred) return battery.barred;
   const of = sun.by?.[battery.chemistry];
   if (of && isReason(of)) return of;
@@ -121,13 +122,12 @@ function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: s
     what: string,
     value: number | null,
     limit: number | undefined,
-    unit: string,
-    scale = 1,
+    say: (value: number) => string,
   ) =>
     limit !== undefined && value !== null && value > limit
       ? {
           rule,
-          sentence: `${what} ${tidy(value / scale)}${unit} and ${tidy(limit / scale)}${unit} is the limit.`,
+          sentence: `${what} ${say(value)} and ${say(limit)} is the limit.`,
         }
       : null;
   const unknown = (rule: string, value: number | null, limit: number | undefined, says: string) =>
@@ -137,10 +137,10 @@ function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: s
   return (
     unknown('no price', kit.price, limits.price, 'what it costs') ??
     unknown('no volume', kit.litres, limits.litres, 'how large it packs') ??
-    over('too heavy', 'It weighs', kit.grams, limits.grams, ' kg', 1000) ??
-    over('too dear', 'It costs', kit.price, limits.price, '') ??
-    over('too large', 'It takes up', kit.litres, limits.litres, ' l') ??
-    over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, '')
+    over('too heavy', 'It weighs', kit.grams, limits.grams, (value) => sayQuantity({ value, unit: 'g' })) ??
+    over('too dear', 'It costs', kit.price, limits.price, (value) => sayMoney(value)) ??
+    over('too large', 'It takes up', kit.litres, limits.litres, (value) => `${tidy(value)} l`) ??
+    over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, tidy)
   );
 }
 

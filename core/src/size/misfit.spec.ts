@@ -2,7 +2,7 @@ import type { Controller } from '../panel/controller.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
-import type { PackLabel } from '../battery/pack.js';
+import type { PackLabel } from '../battery/battery-pack.js';
 import type { BatteryChoice, SunChoice } from './choices.js';
 import { misfit } from './misfit.js';
 
@@ -24,19 +24,19 @@ function answer(
     name: 'b',
     packs,
     chemistry: 'lifepo4',
-    isStation: false,
+    isPowerStation: false,
     barred: null,
   };
   const of = sunPlan({
     panel: labelFromWatts(watts, 'good_mono'),
-    controller: { kind: 'mppt', maxA: 30, wakeShare: 0.01, panelLeadOhm: 0, ...controller },
+    controller: { kind: 'mppt', maxA: 30, wakeShare: 0.01, panelCableOhm: 0, ...controller },
   });
   const sun: SunChoice = {
     ...burden,
     name: 's',
     effort: 0,
     selfUseA: 0,
-    throughStation: false,
+    throughPowerStation: false,
     by: { lifepo4: of },
   };
   const { maxV = 15, coldC } = change;

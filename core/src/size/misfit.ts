@@ -1,12 +1,12 @@
-import { packAt } from '../battery/pack.js';
+import { batteryPackAt } from '../battery/battery-pack.js';
 import { batteryAccepts, chargedCold, neverCharged } from '../checks/charge-checks.js';
 import type { Answer } from '../checks/check.js';
 import { RULES, type RuleName } from '../checks/rules.js';
 import { controllerCarries } from '../checks/sun-checks.js';
 import { survivesCharging } from '../checks/volts-checks.js';
-import { stationsOf } from '../forecast/plan-input.js';
+import { positionsOf } from '../forecast/plan-input.js';
 import type { SunPlan } from '../sun/harvest.js';
-import { controllerRunAmps } from '../wire/source-runs.js';
+import { controllerCableAmps } from '../wire/source-cables.js';
 import type { BatteryChoice, Reason, SizeSpace, SunChoice } from './choices.js';
 
 /**
@@ -22,7 +22,7 @@ export function misfit(space: SizeSpace, battery: BatteryChoice, sun: SunChoice,
   const limits = controller.kind === 'pwm' ? controller.limitsCurrent : true;
   for (const { name, label } of battery.packs) {
     const { chemistry, cellsInSeries, maxChargeA, coldProtected } = label;
-    const pack = packAt(label, plan.temperatureC);
+    const pack = batteryPackAt(label, plan.temperatureC);
     const filled = { name, chemistry, cellsInSeries, ...(coldProtected !== undefined && { coldProtected }) };
     const charged = pack.charge && {
       name,
@@ -34,11 +34,11 @@ export function misfit(space: SizeSpace, battery: BatteryChoice, sun: SunChoice,
       stops('primary', neverCharged(filled)) ??
       stops('cold', chargedCold(filled, coldC)) ??
       (charges && charged
-        ? stops('accepts', batteryAccepts(sun.name, charged, controllerRunAmps(controller, panel, pack)))
+        ? stops('accepts', batteryAccepts(sun.name, charged, controllerCableAmps(controller, panel, pack)))
         : null) ??
       (label.socket
         ? null
-        : stationsOf(plan)
+        : positionsOf(plan)
             .map(({ radio }) => stops('charging', survivesCharging(radio, filled, { temperatureC: coldC })))
             .find((reason) => reason !== null));
     if (found) return found;

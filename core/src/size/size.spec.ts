@@ -29,7 +29,7 @@ function battery(ratedAh: number, grams: number | null, price: number | null): B
     name,
     packs,
     chemistry: 'lifepo4',
-    isStation: false,
+    isPowerStation: false,
     barred: null,
     grams,
     price,
@@ -42,7 +42,7 @@ const NO_SUN: SunChoice = {
   name: 'no panel',
   effort: 0,
   selfUseA: 0,
-  throughStation: false,
+  throughPowerStation: false,
   by: null,
   grams: 0,
   price: 0,
@@ -97,7 +97,7 @@ describe('the search over a shelf', () => {
     panels: fc.array(fc.integer({ min: 5, max: 60 }), { maxLength: 3 }),
   });
 
-  it('finds the same fronts as trying every kit on every draw, in fewer steps', () => {
+  it('finds the same fronts as trying every kit on every sample, in fewer steps', () => {
     let narrowed = 0;
     let all = 0;
     fc.assert(
@@ -145,7 +145,7 @@ describe('the search over a shelf', () => {
       ['no weight', 1],
     ]);
     expect(allKits(space, { grams: 900 }).ruledOut.find(({ rule }) => rule === 'too heavy')?.sentence).toBe(
-      'It weighs 1 kg and 0.9 kg is the limit.',
+      'It weighs 1.00 kg and 0.90 kg is the limit.',
     );
     expect(allKits(space, { price: 50 }).allowed).toEqual([]);
     expect(allKits(space, { pieces: 1 }).allowed.length).toBe(1);
@@ -239,7 +239,7 @@ describe('the trade between battery and panel', () => {
 });
 
 describe('the smallest battery for a chance', () => {
-  it('is the one that so many of the draws are content with, and none where too many want more than there is', () => {
+  it('is the one that so many of the samples are content with, and none where too many want more than there is', () => {
     const smallest = Float64Array.from([1, 2, 3, 4, 5, 6, 7, 8, 9, Infinity]);
     // Nine of ten are content with 9 Ah, half of them with 5; all of them with none.
     expect([0.1, 0.5, 0.51, 0.9].map((chance) => atChance(smallest, chance))).toEqual([1, 5, 6, 9]);

@@ -1,4 +1,4 @@
-import { compassBearing, declination } from '../place/compass.js';
+import { compassBearing, declination } from '../site/compass.js';
 import { HOUR_MS } from '../span.js';
 import { bestFixedAim } from './best-aim.js';
 import { sunPlan as plan } from '../testing/sun-plans.js';
@@ -7,6 +7,23 @@ import { harvest } from './harvest.js';
 const equinox = { startMs: Date.UTC(2027, 2, 20), endMs: Date.UTC(2027, 2, 21) };
 
 describe('the best fixed aim', () => {
+  it('is beaten by no aim of a grid, in either half of the year and of the earth', () => {
+    for (const latitudeDeg of [60, -34])
+      for (const month of [2, 5]) {
+        const span = { startMs: Date.UTC(2027, month, 20), endMs: Date.UTC(2027, month, 21) };
+        const gathers = (tiltDeg: number, azimuthDeg: number) =>
+          harvest(
+            plan({ latitudeDeg, aim: { how: 'fixed', tiltDeg, azimuthDeg } }),
+            Float64Array.from({ length: 49 }, (_, half) => span.startMs + (half * HOUR_MS) / 2),
+          ).lightWM2.reduce((sum, light) => sum + light, 0);
+        const best = bestFixedAim(plan({ latitudeDeg }), span)!;
+        const most = gathers(best.tiltDeg, best.azimuthDeg);
+        for (let tiltDeg = 0; tiltDeg <= 90; tiltDeg += 15)
+          for (let azimuthDeg = 0; azimuthDeg < 360; azimuthDeg += 30)
+            expect(gathers(tiltDeg, azimuthDeg)).toBeLessThanOrEqual(most * 1.002);
+      }
+  });
+
   it('looks at the noon sun on a clear equinox, a little flatter for the light of the sky', () => {
     const north = bestFixedAim(plan(), equinox)!;
     expect(Math.abs(north.azimuthDeg - 180)).toBeLessThan(5);

@@ -9,18 +9,18 @@ import { hiddenSky, shadedFraction, shadeLoss } from './shade.js';
  * Where a sky stands in a light table: 0 for clear to {@link OVERCAST}, or {@link RAIN}, or {@link FOG}. The places lie dense towards a
  * closed sky, where an eighth more cloud takes the most light.
  */
-export type SkyPlace = number;
+export type SkyIndex = number;
 
 export const OVERCAST = 12;
-export const RAIN: SkyPlace = OVERCAST + 1;
-export const FOG: SkyPlace = RAIN + 1;
+export const RAIN: SkyIndex = OVERCAST + 1;
+export const FOG: SkyIndex = RAIN + 1;
 const ROWS = FOG + 2;
 
 /** The place of a cloud amount, 0 to 1. */
-export const skyPlace = (cloud: number): SkyPlace => OVERCAST * (1 - Math.sqrt(1 - cloud));
+export const skyIndex = (cloud: number): SkyIndex => OVERCAST * (1 - Math.sqrt(1 - cloud));
 
 /** The cloud amount of a place up to {@link OVERCAST}, 0 to 1. */
-export const cloudAt = (place: SkyPlace): number => 1 - (1 - place / OVERCAST) ** 2;
+export const cloudAt = (sky: SkyIndex): number => 1 - (1 - sky / OVERCAST) ** 2;
 
 /** Light on one panel in its place over the steps of a plan, under every sky that it may have. */
 export interface LightTable {
@@ -38,7 +38,7 @@ export interface LightTable {
 }
 
 /**
- * Makes the table of a panel's light: the sun, the sky and the shade of each step are reckoned once, whatever is drawn
+ * Makes the table of a panel's light: the sun, the sky and the shade of each step are calculated once, whatever is drawn
  * later.
  *
  * @param spread one standard deviation of the aim, degrees

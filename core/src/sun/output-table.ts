@@ -1,7 +1,7 @@
 import { controllerOutput } from '../panel/controller.js';
 import { cellTemperature, panelCurve, panelShape } from '../panel/panel.js';
 import type { SunPlan } from './harvest.js';
-import { OVERCAST, type LightTable, type SkyPlace } from './light-table.js';
+import { OVERCAST, type LightTable, type SkyIndex } from './light-table.js';
 
 /** Light between the places of an output table, W/m2, and how many of them there are. */
 const GRAIN_W_M2 = 35;
@@ -18,7 +18,7 @@ export interface OutputTable {
 }
 
 /**
- * Makes the table of what a panel offers: its curve and its controller are reckoned once for each light, whatever is
+ * Makes the table of what a panel offers: its curve and its controller are calculated once for each light, whatever is
  * drawn later. The label truth of the plan is in it.
  *
  * @param batteryV at the terminals
@@ -50,7 +50,7 @@ export function outputTable(
 }
 
 /** How far a drawn panel lies from where it is meant to, in standard deviations of its tilt and its azimuth. */
-export interface DrawnAim {
+export interface SampledAim {
   readonly tilt: number;
   readonly azimuth: number;
 }
@@ -61,11 +61,11 @@ export interface DrawnAim {
  * @param sky one place an hour
  * @param into filled at the sunny steps; the others are left as they are, 0 in an array made for this
  */
-export function drawnSun(
+export function sampledSun(
   table: LightTable,
   output: OutputTable,
-  sky: ArrayLike<SkyPlace>,
-  aim: DrawnAim,
+  sky: ArrayLike<SkyIndex>,
+  aim: SampledAim,
   into: Float32Array | Float64Array,
 ): void {
   const { sunny, hour, light, tilt, tiltSquared, azimuth, azimuthSquared } = table;

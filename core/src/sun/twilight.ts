@@ -15,7 +15,7 @@ export interface SunCrossing {
   readonly rising: boolean;
 }
 
-interface Place {
+interface Site {
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;
 }
@@ -25,9 +25,9 @@ interface Place {
  * sun that stays above for less than 20 minutes may be missed.
  * Source of the position: the suncalc package, version 2.
  */
-export function sunCrossings({ startMs, endMs }: Span, place: Place, altitudeDeg: number): SunCrossing[] {
+export function sunCrossings({ startMs, endMs }: Span, site: Site, altitudeDeg: number): SunCrossing[] {
   const isUp = (timeMs: number) =>
-    sunPosition(timeMs, place.latitudeDeg, place.longitudeDeg).altitudeDeg > altitudeDeg;
+    sunPosition(timeMs, site.latitudeDeg, site.longitudeDeg).altitudeDeg > altitudeDeg;
   const crossings: SunCrossing[] = [];
   let fromMs = startMs;
   let wasUp = isUp(startMs);
@@ -49,12 +49,11 @@ export function sunCrossings({ startMs, endMs }: Span, place: Place, altitudeDeg
 }
 
 /** The dark stretches of an outing, the sun more than 6 degrees down. */
-export function darkSpans(outing: Span, place: Place): Span[] {
-  const edges = sunCrossings(outing, place, DARK_DEG).filter(
+export function darkSpans(outing: Span, site: Site): Span[] {
+  const edges = sunCrossings(outing, site, DARK_DEG).filter(
     ({ timeMs }) => timeMs > outing.startMs && timeMs < outing.endMs,
   );
-  const startsDark =
-    sunPosition(outing.startMs, place.latitudeDeg, place.longitudeDeg).altitudeDeg <= DARK_DEG;
+  const startsDark = sunPosition(outing.startMs, site.latitudeDeg, site.longitudeDeg).altitudeDeg <= DARK_DEG;
   const spans: Span[] = [];
   let since = startsDark ? outing.startMs : null;
   for (const { timeMs, rising } of edges) {

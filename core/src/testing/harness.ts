@@ -1,24 +1,24 @@
 import type { CheckedPack, HarnessFacts } from '../checks/facts.js';
-import { UNKNOWN_RUN, type HarnessPart, type HarnessRun, type PartKind } from '../harness/harness.js';
-import type { HarnessFlow } from '../harness/run-figures.js';
+import { UNKNOWN_CABLE_RUN, type HarnessPart, type CableRun, type PartKind } from '../harness/harness.js';
+import type { HarnessFlow } from '../harness/cable-run-figures.js';
 
 /** A part of a harness with nothing said of its run but what is given. */
 export const part = (
   id: string,
   kind: PartKind,
   from: string | null,
-  run: Partial<HarnessRun> = {},
+  run: Partial<CableRun> = {},
 ): HarnessPart => ({
   id,
   kind,
   name: id,
   from,
-  run: from === null ? null : { ...UNKNOWN_RUN, ...run },
+  run: from === null ? null : { ...UNKNOWN_CABLE_RUN, ...run },
   connectors: [],
 });
 
 /** So much copper. */
-export const copper = (areaMm2: number, lengthM: number, contactPairs = 0): Partial<HarnessRun> => ({
+export const copper = (areaMm2: number, lengthM: number, contactPairs = 0): Partial<CableRun> => ({
   wire: { size: { awg: null, areaMm2 }, lengthM, contactPairs, bundled: false },
 });
 

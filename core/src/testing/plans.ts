@@ -1,8 +1,8 @@
 import type { PlanInput, PlannedPack } from '../forecast/plan-input.js';
 import type { AccessoryLoad } from '../load/load-series.js';
-import type { RadioFigures } from '../load/rating.js';
+import type { RadioFigures } from '../load/assumption.js';
 import { HOUR_MS, type Span } from '../span.js';
-import { NO_WIRING, type PlannedLead } from '../wire/runs.js';
+import { NO_WIRING, type PlannedCable } from '../wire/cable-runs.js';
 
 /** Figures of a radio that someone has measured. */
 export const measuredRadio = (receiveA: number, ...points: readonly [number, number][]): RadioFigures => ({
@@ -16,22 +16,22 @@ export const steadyLoad = (name: string, amps: number, ...spans: readonly Span[]
   return { name, pieces: spans.map((span) => ({ ...span, mean: draw, keyDown: draw })) };
 };
 
-export const leadOf = (ohm: number): PlannedLead => ({ name: 'lead', ohm });
+export const leadOf = (ohm: number): PlannedCable => ({ name: 'lead', ohm });
 
-/** What a test may change about the whiteboard's one pack and its lead besides the plan itself. */
+/** What a test may change about the whiteboard's one pack and its cable besides the plan itself. */
 export interface WhiteboardChange extends Partial<PlanInput> {
   readonly pack?: Partial<PlannedPack>;
-  readonly leadOhm?: number;
+  readonly cableOhm?: number;
 }
 
 /** A plan for the whiteboard, which knows no self-discharge: 10 hours of steady receiving on 1 A from a 20 Ah pack at 25 C. */
-export function whiteboardPlan({ pack, leadOhm = 0.02, ...change }: WhiteboardChange = {}): PlanInput {
+export function whiteboardPlan({ pack, cableOhm = 0.02, ...change }: WhiteboardChange = {}): PlanInput {
   const outing = { startMs: 0, endMs: 10 * HOUR_MS };
   return {
     outing,
     stepMs: 5 * 60_000,
     radio: { name: 'Curlew', figures: measuredRadio(1, [10, 3]), dropoutV: 9 },
-    rating: 'expected',
+    assumption: 'expected',
     blocks: [{ ...outing, label: 'listening', powerW: 10, modeFactor: 0.4, keyUpAtReceive: false, share: 0 }],
     accessories: [],
     packs: [
@@ -39,12 +39,12 @@ export function whiteboardPlan({ pack, leadOhm = 0.02, ...change }: WhiteboardCh
         name: 'Shale 20',
         label: { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 20, health: 1, leaksAMonth: 0 },
         startSoc: 1,
-        floorSoc: 0.1,
+        reserveSoc: 0.1,
         ...pack,
       },
     ],
     temperatureC: 25,
-    wiring: { ...NO_WIRING, radio: leadOf(leadOhm) },
+    wiring: { ...NO_WIRING, radio: leadOf(cableOhm) },
     assumed: [],
     ...change,
   };

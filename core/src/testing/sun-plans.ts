@@ -14,6 +14,6 @@ export const sunPlan = (change: Partial<SunPlan> = {}): SunPlan => ({
   shade: { horizon: [], spans: [], sensitivity: 2.5 },
   panel: labelFromWatts(50, 'good_mono'),
   truth: 0.9,
-  controller: { kind: 'mppt', maxA: 100, wakeShare: 0.01, panelLeadOhm: 0 },
+  controller: { kind: 'mppt', maxA: 100, wakeShare: 0.01, panelCableOhm: 0 },
   ...change,
 });

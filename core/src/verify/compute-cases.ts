@@ -1,6 +1,6 @@
 import { acceptance, hoursToFull } from '../battery/charge.js';
 import type { ChemistryName } from '../battery/chemistry.js';
-import { packAt, peukertFactor, type PackLabel } from '../battery/pack.js';
+import { batteryPackAt, peukertFactor, type PackLabel } from '../battery/battery-pack.js';
 import { steadyRun } from '../battery/steady-run.js';
 import { chargingVolts } from '../battery/terminal-volts.js';
 import { accessoryCurrent, type ConverterName } from '../load/accessory.js';
@@ -22,7 +22,7 @@ import type { Source } from '../source.js';
 import { airMass, clearSky, extraterrestrialNormal, underCloud } from '../sun/clear-sky.js';
 import { cosIncidence, lightOnPanel, totalOf } from '../sun/plane-of-panel.js';
 import { sunPosition } from '../sun/position.js';
-import { controllerRunAmps, panelRunAmps } from '../wire/source-runs.js';
+import { controllerCableAmps, panelCableAmps } from '../wire/source-cables.js';
 import { fuseFor } from '../wire/fuses.js';
 import { ampacity, areaOfAwg, copperOhm, loopOhm } from '../wire/wire.js';
 import { holdAgainst, type Computed, type ReferenceFile, type VerifiedFile } from './reference-file.js';
@@ -135,8 +135,8 @@ function controller(
       maxA: given.max_a,
       limitsCurrent: true,
       wakeShare: given.wake_share,
-      // The reference has the panel's lead in the way of a plain switch only.
-      panelLeadOhm: given.controller === 'pwm' ? given.wire_loop_ohm : 0,
+      // The reference has the panel's cable in the way of a plain switch only.
+      panelCableOhm: given.controller === 'pwm' ? given.wire_loop_ohm : 0,
     },
     panelCurve(panelShape(labelOf(given)), given.poa_w_m2, given.cell_c),
     given.battery_v,
@@ -171,14 +171,14 @@ function discharge(
   > & { readonly chemistry: string },
 ): Computed {
   const label = packLabel(given.chemistry, given.rated_ah, given.health, given.cells_in_series);
-  const pack = packAt(label, given.temperature_c);
+  const pack = batteryPackAt(label, given.temperature_c);
   const ends = steadyRun(pack, {
     startSoc: given.start_soc,
-    floorSoc: given.floor_soc,
+    reserveSoc: given.floor_soc,
     meanA: given.mean_load_a,
     keyDownPackA: given.key_down_pack_a,
     keyDownRadioA: given.key_down_radio_a,
-    leadOhm: given.lead_loop_ohm,
+    cableOhm: given.lead_loop_ohm,
     radioDropoutV: given.radio_dropout_v,
   });
   return {
@@ -186,7 +186,7 @@ function discharge(
     ohmic_ohm: pack.ohmicOhm,
     polarisation_ohm: pack.polarisationOhm,
     peukert_factor: peukertFactor(pack, given.mean_load_a),
-    hours_to_floor: ends.toFloor,
+    hours_to_floor: ends.toReserve,
     hours_to_radio_dropout: ends.toRadioDropout,
     hours_to_cutoff_at_mean_current: ends.toCutoff,
     hours_to_end: ends.toEnd,
@@ -201,7 +201,7 @@ function charge(
 ): Computed {
   const label = packLabel(given.chemistry, given.rated_ah, 1);
   const { max_charge_c: maxC } = given;
-  const pack = packAt(
+  const pack = batteryPackAt(
     maxC === null ? label : { ...label, maxChargeA: maxC * given.rated_ah },
     given.temperature_c,
   );
@@ -217,7 +217,7 @@ function chargeVolts(
   },
 ): Computed {
   const { soc } = given;
-  const pack = packAt(
+  const pack = batteryPackAt(
     packLabel(given.chemistry, given.rated_ah, 1, given.cells_in_series),
     given.temperature_c,
   );
@@ -239,8 +239,12 @@ function sourceRuns(
     iscA: given.label_isc_a * given.strings,
   };
   const controller = { kind: given.controller, maxA: given.max_a, limitsCurrent: given.limits_current };
-  const panelA = panelRunAmps(label);
-  const controllerA = controllerRunAmps(controller, label, packAt(packLabel(given.chemistry, 1, 1), 25));
+  const panelA = panelCableAmps(label);
+  const controllerA = controllerCableAmps(
+    controller,
+    label,
+    batteryPackAt(packLabel(given.chemistry, 1, 1), 25),
+  );
   const fuse = (amps: number) => fuseFor(amps, Infinity, Infinity, REFERENCE_FUSES_A);
   return {
     panel_run_a: panelA,

@@ -21,7 +21,7 @@ const LONGEST_SPELL = 30;
 export const LIKE_LAST_HOUR = 0.75;
 const COLDEST_TO_WARMEST_HOUR = 15;
 
-export interface WeatherPlace {
+export interface WeatherSite {
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;
   readonly heightM: number;
@@ -33,41 +33,41 @@ export interface WeatherPlace {
  * drawn by the season's shares of day types; within it the cloud wanders around the type's mean, rain comes in one
  * spell, and the temperature follows the sun.
  */
-export function simulatedWeather(place: WeatherPlace, span: Span, climate: ClimateWord): WeatherHourMs[] {
+export function simulatedWeather(site: WeatherSite, span: Span, climate: ClimateWord): WeatherHourMs[] {
   const hours: WeatherHourMs[] = [];
   const firstMs = Math.floor(span.startMs / HOUR_MS) * HOUR_MS;
   for (let day = Math.floor(firstMs / DAY_MS); day * DAY_MS < span.endMs; day++) {
-    for (const hour of weatherOfDay(place, day, climate)) {
+    for (const hour of weatherOfDay(site, day, climate)) {
       if (hour.startMs >= firstMs && hour.startMs < span.endMs) hours.push(hour);
     }
   }
   return hours;
 }
 
-const dice = ({ latitudeDeg, longitudeDeg }: WeatherPlace, climate: ClimateWord, day: number, what: string) =>
+const dice = ({ latitudeDeg, longitudeDeg }: WeatherSite, climate: ClimateWord, day: number, what: string) =>
   generator(seedOf(`${latitudeDeg.toFixed(2)} ${longitudeDeg.toFixed(2)} ${climate} ${day} ${what}`));
 
 /** What a day is like; day counted from the epoch. */
-function dayType(place: WeatherPlace, day: number, climate: ClimateWord): DayType {
+function dayType(site: WeatherSite, day: number, climate: ClimateWord): DayType {
   let from = day;
   // Back to the day on which this spell of weather began.
-  while (day - from < LONGEST_SPELL && dice(place, climate, from, 'spell')() < LIKE_YESTERDAY) from--;
-  const { days } = seasonOf(place, from, climate);
-  let left = dice(place, climate, from, 'type')() * 10;
+  while (day - from < LONGEST_SPELL && dice(site, climate, from, 'spell')() < LIKE_YESTERDAY) from--;
+  const { days } = seasonOf(site, from, climate);
+  let left = dice(site, climate, from, 'type')() * 10;
   const types = Object.keys(DAY_TYPES) as DayType[];
   return types.find((_, index) => (left -= days[index]) < 0) ?? types[types.length - 1];
 }
 
-const seasonOf = ({ latitudeDeg }: WeatherPlace, day: number, climate: ClimateWord): SeasonOfClimate =>
+const seasonOf = ({ latitudeDeg }: WeatherSite, day: number, climate: ClimateWord): SeasonOfClimate =>
   CLIMATES[climate].seasons[seasonAt(day * DAY_MS, latitudeDeg)];
 
-function weatherOfDay(place: WeatherPlace, day: number, climate: ClimateWord): WeatherHourMs[] {
-  const { meanC, swingC, windMS } = seasonOf(place, day, climate);
-  const type = dayType(place, day, climate);
+function weatherOfDay(site: WeatherSite, day: number, climate: ClimateWord): WeatherHourMs[] {
+  const { meanC, swingC, windMS } = seasonOf(site, day, climate);
+  const type = dayType(site, day, climate);
   const { cloud: usual, spread, rainHours } = DAY_TYPES[type];
-  const air = airOf(climate, type, dayType(place, day - 1, climate));
-  const next = dice(place, climate, day, 'hours');
-  const dayC = meanC - LAPSE_K_M * place.heightM + 2 * normal(next);
+  const air = airOf(climate, type, dayType(site, day - 1, climate));
+  const next = dice(site, climate, day, 'hours');
+  const dayC = meanC - LAPSE_K_M * site.heightM + 2 * normal(next);
   const dayWind = windMS * (0.6 + 0.8 * next());
   const rainFrom = Math.floor(next() * 24);
   const rains = rainHours > 1 || next() < 0.3 ? rainHours : 0;
@@ -75,7 +75,7 @@ function weatherOfDay(place: WeatherPlace, day: number, climate: ClimateWord): W
   return Array.from({ length: 24 }, (_, hour) => {
     wander = LIKE_LAST_HOUR * wander + Math.sqrt(1 - LIKE_LAST_HOUR ** 2) * normal(next);
     const cloud = Math.min(1, Math.max(0, usual + spread * wander));
-    const solarHour = hour + place.longitudeDeg / 15;
+    const solarHour = hour + site.longitudeDeg / 15;
     const sway = Math.cos(((solarHour - COLDEST_TO_WARMEST_HOUR) / 24) * 2 * Math.PI);
     return {
       startMs: day * DAY_MS + hour * HOUR_MS,

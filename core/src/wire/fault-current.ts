@@ -7,7 +7,7 @@ export interface FaultSource {
   readonly ohmicOhm: number;
 }
 
-/** Wire that a lead is taken to be of where nobody has said, mm2: AWG 12. */
+/** Wire that a cable is taken to be of where it is not entered, mm2: AWG 12. */
 const USUAL_AREA_MM2 = 3.31;
 const MILLISECONDS_SHARE = 0.5;
 const ROOM_C = 20;
@@ -23,6 +23,6 @@ export function faultCurrent(
   reachM: number,
   areaMm2 = USUAL_AREA_MM2,
 ): number {
-  const leadOhm = copperOhm({ areaMm2, runM: reachM, temperatureC: ROOM_C, contactPairs: 0, fusesA: [] });
-  return fullV / (MILLISECONDS_SHARE * ohmicOhm + leadOhm);
+  const cableOhm = copperOhm({ areaMm2, runM: reachM, temperatureC: ROOM_C, contactPairs: 0, fusesA: [] });
+  return fullV / (MILLISECONDS_SHARE * ohmicOhm + cableOhm);
 }

@@ -17,7 +17,7 @@ export function areaOfAwg(awg: number): number {
 }
 
 /** A run of two wires with its contacts and fuses. */
-export interface Run {
+export interface WireRun {
   readonly areaMm2: number;
   /** Length one way, m. */
   readonly runM: number;
@@ -31,12 +31,12 @@ export interface Run {
 }
 
 /** Resistance of the wire there and back, ohm. */
-export const copperOhm = ({ areaMm2, runM, temperatureC, isClad }: Run): number =>
+export const copperOhm = ({ areaMm2, runM, temperatureC, isClad }: WireRun): number =>
   ((isClad ? CLAD_OHM : 1) * COPPER_OHM_M * (1 + COPPER_PER_KELVIN * (temperatureC - 20)) * 2 * runM) /
   (areaMm2 * 1e-6);
 
 /** Resistance of the whole loop, contacts and fuses included, ohm. */
-export const loopOhm = (run: Run): number =>
+export const loopOhm = (run: WireRun): number =>
   copperOhm(run) +
   run.contactPairs * CONTACT_OHM +
   run.fusesA.reduce((sum, ratedA) => sum + FUSE_V / ratedA, 0);

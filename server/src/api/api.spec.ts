@@ -80,7 +80,7 @@ describe('the API', () => {
     expect((answer.body as ProblemDocument).errors).toEqual([
       {
         pointer: '/startSoc',
-        detail: 'The charge at the start must be above 0 and at most 100 %; 300 % is not.',
+        detail: 'The state of charge at the start must be above 0 and at most 100 %; 300 % is not.',
       },
     ]);
     expect(await etagOf(`/api/trips/${trip.id}`)).toBe('"1"');

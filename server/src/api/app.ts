@@ -17,7 +17,7 @@ import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
 import { setAsideRoutes } from './set-aside-routes.js';
 import { shelfRoutes } from './shelf-routes.js';
-import { placeRoutes, tripFileRoutes } from './trip-file-routes.js';
+import { siteRoutes, tripFileRoutes } from './trip-file-routes.js';
 import { weatherRoutes } from './weather-routes.js';
 import { webPages } from './web-pages.js';
 
@@ -67,7 +67,25 @@ export function createApp({
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
   app.use('/api/trips', tripFileRoutes(database, stores));
-  app.use('/api/places', placeRoutes());
+  app.use('/api/places', siteRoutes());
+  documents(app, stores);
+  app.use('/api/set-aside', setAsideRoutes(stores));
+  app.use('/api/backup', backupRoutes({ database, stores, copies }));
+  app.post('/api/demo', async (_request, response) => {
+    if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
+    await seed(stores, demoFolder);
+    response.status(204).end();
+  });
+  app.use('/api', (_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
+
+  if (webFolder) app.use(webPages(webFolder));
+  app.use((_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
+  app.use(problemHandler(log));
+  return app;
+}
+
+/** The collections of documents, each under its own path. */
+function documents(app: Express, stores: Stores): void {
   app.use(
     '/api/trips',
     documentRoutes<Trip>({
@@ -103,19 +121,6 @@ export function createApp({
     '/api/rehearsals',
     documentRoutes({ what: 'rehearsal', store: stores.rehearsals, summarise: asIs, unwritten: noResults }),
   );
-  app.use('/api/set-aside', setAsideRoutes(stores));
-  app.use('/api/backup', backupRoutes({ database, stores, copies }));
-  app.post('/api/demo', async (_request, response) => {
-    if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
-    await seed(stores, demoFolder);
-    response.status(204).end();
-  });
-  app.use('/api', (_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
-
-  if (webFolder) app.use(webPages(webFolder));
-  app.use((_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
-  app.use(problemHandler(log));
-  return app;
 }
 
 const asIs = <Document>({ revision, document }: Stored<Document>) => ({ revision, document });
@@ -132,7 +137,7 @@ async function stillCarried({ trips }: Stores, gearId: string): Promise<string |
   if (carrying.length === 0) return null;
   const names =
     carrying.slice(0, 3).join(', ') + (carrying.length > 3 ? ` and ${carrying.length - 3} more` : '');
-  return `It is still in the bag of ${names}. Take it out there first.`;
+  return `It is still in the bag of ${names}. Remove it there first.`;
 }
 
 /**

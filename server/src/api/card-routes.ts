@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import type { Gear } from '@knapsack/contract';
 import { fieldCard } from '@knapsack/contract/card';
-import { readRationOptions } from '@knapsack/contract/schemas';
-import { fail, succeed, type Result } from '@knapsack/core';
+import { readHabits, readRationOptions } from '@knapsack/contract/schemas';
+import { fail, inHabits, succeed, type Habits, type Result } from '@knapsack/core';
 import type { RationOptions } from '@knapsack/contract/size';
 import { cardPdf } from '../card/card-pdf.js';
 import { PAPERS, type Paper } from '../card/card-sheet.js';
@@ -19,7 +19,8 @@ export function cardRoutes(store: DocumentStore<Gear>): Router {
     const { trip, shelf, options } = asked.value;
     const made = await whileConnected(response, async (signal) => {
       const ration = await rationOnThread(trip, shelf, options.ration, signal);
-      return cardPdf(fieldCard(trip, shelf, ration.ok ? ration.value : null), options.paper);
+      const card = inHabits(options.habits, () => fieldCard(trip, shelf, ration.ok ? ration.value : null));
+      return cardPdf(card, options.paper);
     });
     if (!made) return;
     response.type('application/pdf');
@@ -31,11 +32,12 @@ export function cardRoutes(store: DocumentStore<Gear>): Router {
 
 interface CardOptions {
   readonly paper: Paper;
+  readonly habits: Habits;
   readonly ration: RationOptions;
 }
 
 function readCardOptions(value: unknown): Result<CardOptions> {
-  const { paper = PAPERS[0], ration } = (value ?? {}) as { paper?: unknown; ration?: unknown };
+  const { paper = PAPERS[0], ration, habits } = (value ?? {}) as Partial<Record<keyof CardOptions, unknown>>;
   const found = PAPERS.find((one) => one === paper);
   if (!found) {
     return fail({
@@ -44,6 +46,8 @@ function readCardOptions(value: unknown): Result<CardOptions> {
       sentence: `The paper must be ${PAPERS.join(' or ')}.`,
     });
   }
+  const spoken = readHabits(habits);
+  if (!spoken.ok) return spoken;
   const options = readRationOptions(ration);
-  return options.ok ? succeed({ paper: found, ration: options.value }) : options;
+  return options.ok ? succeed({ paper: found, habits: spoken.value, ration: options.value }) : options;
 }

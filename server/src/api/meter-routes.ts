@@ -4,8 +4,8 @@ import {
   fail,
   METER_SCRIPTS,
   meterLine,
-  packAt,
-  ratedCurrents,
+  batteryPackAt,
+  assumedCurrents,
   simulatedLoad,
   simulatedMeter,
   succeed,
@@ -96,7 +96,7 @@ function radioMeter(radio: Extract<Gear, { kind: 'radio' }>, ask: Question): Res
   if (wrong) return refuse(wrong);
   const receive = [{ amps: radio.receiveA.value, source: radio.receiveA.source }];
   const setup = {
-    radio: ratedCurrents({ receive, transmit: radio.transmit }, 'measured'),
+    radio: assumedCurrents({ receive, transmit: radio.transmit }, 'measured'),
     powerW,
     script: script as MeterScript,
     noiseA: 0.004,
@@ -113,7 +113,7 @@ function loadMeter(gear: Gear, ask: Question): Result<Meter> {
   const amps = ask.number('amps', 1);
   const wrong = numberProblem(FIELDS.dischargeA, amps);
   if (wrong) return refuse(wrong);
-  const pack = packAt(packLabelOf(gear, 1), ROOM_C);
+  const pack = batteryPackAt(packLabelOf(gear, 1), ROOM_C);
   const seed = ask.number('seed', 1) || 1;
   return succeed({ read: simulatedLoad(pack, amps, seed), mostFaster: MOST_TIMES_FASTER_LOAD });
 }

@@ -33,7 +33,7 @@ describe('searches on threads', () => {
       tellKits: true,
     });
     if (!('kits' in begun) || !begun.kits) throw new Error('no kits');
-    const search = new KitSearch(begun.kits.allowed, begun.kits.draws);
+    const search = new KitSearch(begun.kits.allowed, begun.kits.samples);
     for (let batch = search.batch(8); batch; batch = search.batch(8)) {
       const tried = worker.answer({ job: 1, batch });
       if ('trials' in tried) search.take(batch, tried.trials);
@@ -61,8 +61,8 @@ describe('searches on threads', () => {
     const plan = resolve(trip, gear);
     if (!plan.ok) throw new Error(plan.problems[0].sentence);
     const here = chanceOf(plan.value);
-    const there = body as { chance: number; draws: number; p10: number[]; tornado: { swings: unknown[] } };
-    expect([there.chance, there.draws]).toEqual([here.chance, here.draws]);
+    const there = body as { chance: number; samples: number; p10: number[]; tornado: { swings: unknown[] } };
+    expect([there.chance, there.samples]).toEqual([here.chance, here.samples]);
     expect(there.p10).toEqual([...here.p10]);
     expect(there.tornado.swings.length).toBeGreaterThan(2);
   });
@@ -74,7 +74,7 @@ describe('searches on threads', () => {
       .expect(200);
     const { hours, odds } = body as Ration;
     expect(hours.some(({ proposed }) => proposed !== null)).toBeTrue();
-    expect(odds.draws).toBeGreaterThan(100);
+    expect(odds.samples).toBeGreaterThan(100);
   });
 
   it('say what is wrong with a question', async () => {

@@ -1,6 +1,6 @@
 import { Router, type Response } from 'express';
 import { standAlone, type Gear, type Trip } from '@knapsack/contract';
-import { outingCalendar, placeAsGeoJson, placeAsGpx, readPlaceFile } from '@knapsack/contract/formats';
+import { outingCalendar, siteAsGeoJson, siteAsGpx, readSiteFile } from '@knapsack/contract/formats';
 import { readTrip, readTripFileChoice } from '@knapsack/contract/schemas';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
@@ -82,13 +82,13 @@ export function tripFileRoutes(database: Database, stores: Stores): Router {
 }
 
 /** Places out of the text of a file. */
-export function placeRoutes(): Router {
+export function siteRoutes(): Router {
   const router = Router();
   router.post('/', (request, response) => {
     const { content } = (request.body ?? {}) as { content?: unknown };
     if (typeof content !== 'string')
       return sendProblem(response, 422, 'Send the text of the file as content.');
-    const read = readPlaceFile(content);
+    const read = readSiteFile(content);
     if (!read.ok) return sendProblem(response, 422, read.problems[0].sentence, read.problems);
     response.json(read.value);
   });
@@ -99,6 +99,6 @@ const FORMATS: ReadonlyMap<
   string,
   { readonly ending: string; readonly type: string; readonly write: (trip: Trip) => string | null }
 > = new Map([
-  ['gpx', { ending: 'gpx', type: 'application/gpx+xml', write: placeAsGpx }],
-  ['geojson', { ending: 'geojson', type: 'application/geo+json', write: placeAsGeoJson }],
+  ['gpx', { ending: 'gpx', type: 'application/gpx+xml', write: siteAsGpx }],
+  ['geojson', { ending: 'geojson', type: 'application/geo+json', write: siteAsGeoJson }],
 ]);

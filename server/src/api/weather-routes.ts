@@ -22,7 +22,7 @@ export function weatherRoutes(): Router {
       problems.push({
         code: 'span',
         pointer: '/to',
-        sentence: `The hours asked for must end after they start, within ${MOST_DAYS} days.`,
+        sentence: `The hours must end after they start, within ${MOST_DAYS} days.`,
       });
     }
     const climate = textOf(request, 'climate');

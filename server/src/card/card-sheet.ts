@@ -89,10 +89,10 @@ function frequencies(unit: number): Content[] {
 }
 
 function volts(card: FieldCard, unit: number): Content[] {
-  const rows = card.volts.map(({ charge, rest, listening, keyDown, left, isFloor }) => [
+  const rows = card.volts.map(({ charge, rest, listening, keyDown, left, isReserve }) => [
     { text: charge, bold: true },
     ...[rest, listening, keyDown],
-    isFloor ? { text: 'the reserve', bold: true } : left,
+    isReserve ? { text: 'the reserve', bold: true } : left,
   ]);
   const widths = ['auto', 'auto', 'auto', 'auto', '*'];
   const head = ['charge', 'at rest', 'listening', 'key down', 'hours left'];
@@ -110,7 +110,7 @@ function fuses(card: FieldCard, unit: number): Content[] {
 
 function ration(card: FieldCard, unit: number): Content[] {
   if (card.ration.length === 0) return [];
-  const title = 'The ration: by the hour and the charge, the power and the share on transmit';
+  const title = 'Ration: power and transmit duty cycle by hour and state of charge';
   const rows = card.ration.map((row) => [...row]);
   return section(unit, title, table(unit, ['auto', '*'], rows));
 }

@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, inject, viewChild, type ElementRef } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { filter, map } from 'rxjs';
+import { chapterFor } from './guide/guide-link';
 import { NoticesComponent } from './shell/notices.component';
 import { KeysService } from './shell/keys.service';
 import { RecordingSign } from './shell/recording-sign.service';
@@ -14,6 +16,7 @@ import { ThemeService, THEMES } from './shell/theme.service';
   imports: [RouterLink, RouterLinkActive, RouterOutlet, NoticesComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <a class="skip" href="#room" (click)="skip($event)">Skip to the page</a>
     <nav class="rail" aria-label="Rooms">
       <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }" class="rail-item">
         <i class="bi bi-signpost-split" aria-hidden="true"></i><span>Trips</span>
@@ -35,22 +38,34 @@ import { ThemeService, THEMES } from './shell/theme.service';
         ><span>Bench</span>
       </a>
       <a routerLink="/sum" routerLinkActive="here" class="rail-item">
-        <i class="bi bi-calculator" aria-hidden="true"></i><span>Sum</span>
+        <i class="bi bi-calculator" aria-hidden="true"></i><span>Quick sum</span>
       </a>
       <span class="rail-gap"></span>
       <button
         type="button"
         class="rail-item"
         (click)="themes.next()"
-        [attr.aria-label]="'Theme ' + theme().label + ', change'"
+        [attr.aria-label]="'Theme: ' + theme().label + '. Change it'"
+        title="Theme: paper for indoors, glare for full sun, ember for the night"
       >
-        <i class="bi" [class]="theme().icon" aria-hidden="true"></i><span>{{ theme().label }}</span>
+        <i class="bi" [class]="theme().icon" aria-hidden="true"></i><span>Theme</span>
       </button>
-      <button type="button" class="rail-item" (click)="help()" aria-label="Keys">
+      <a
+        [routerLink]="['/guide', chapter()]"
+        routerLinkActive="here"
+        class="rail-item"
+        title="What this page answers and how to read it"
+      >
+        <i class="bi bi-question-circle" aria-hidden="true"></i><span>Guide</span>
+      </a>
+      <a routerLink="/settings" routerLinkActive="here" class="rail-item">
+        <i class="bi bi-sliders" aria-hidden="true"></i><span>Settings</span>
+      </a>
+      <button type="button" class="rail-item key-list" (click)="help()" aria-label="Keys">
         <i class="bi bi-keyboard" aria-hidden="true"></i><span>Keys</span>
       </button>
     </nav>
-    <main class="room"><router-outlet /></main>
+    <main class="room" id="room" tabindex="-1" #room><router-outlet /></main>
     <ks-notices />
   `,
 })
@@ -58,7 +73,9 @@ export class AppComponent {
   protected readonly themes = inject(ThemeService);
   protected readonly recording = inject(RecordingSign).on;
   private readonly keys = inject(KeysService);
+  private readonly main = viewChild.required<ElementRef<HTMLElement>>('room');
   private readonly modals = inject(NgbModal);
+  private readonly router = inject(Router);
 
   constructor() {
     this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
@@ -68,8 +85,23 @@ export class AppComponent {
     });
   }
 
+  /** The chapter of the guide that tells of the page on which one is. */
+  protected readonly chapter = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd && !event.urlAfterRedirects.startsWith('/guide')),
+      map(() => chapterFor(this.router.url)),
+    ),
+    { initialValue: chapterFor(location.pathname) },
+  );
+
   protected theme() {
     return THEMES.find(({ name }) => name === this.themes.theme()) ?? THEMES[0];
+  }
+
+  /** Past the rail; by the address alone the router would go elsewhere. */
+  protected skip(event: Event): void {
+    event.preventDefault();
+    this.main().nativeElement.focus();
   }
 
   protected help(): void {

@@ -38,5 +38,25 @@ export const routes: Routes = [
     title: 'Backup · Knapsack',
     loadComponent: () => import('./backup/backup.page').then((module) => module.BackupPage),
   },
-  { path: '**', redirectTo: '' },
+  {
+    path: 'begin',
+    title: 'Begin · Knapsack',
+    loadComponent: () => import('./begin/begin.page').then((module) => module.BeginPage),
+  },
+  { path: 'guide', pathMatch: 'full', redirectTo: 'guide/begin' },
+  {
+    path: 'guide/:chapter',
+    title: 'Guide · Knapsack',
+    loadComponent: () => import('./guide/guide.page').then((module) => module.GuidePage),
+  },
+  {
+    path: 'settings',
+    title: 'Settings · Knapsack',
+    loadComponent: () => import('./settings/settings.page').then((module) => module.SettingsPage),
+  },
+  {
+    path: '**',
+    title: 'No such page · Knapsack',
+    loadComponent: () => import('./no-page/no-page.page').then((module) => module.NoPagePage),
+  },
 ];

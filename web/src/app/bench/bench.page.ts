@@ -11,6 +11,7 @@ import { KeysService } from '../shell/keys.service';
 import { BenchStore } from './bench.store';
 import { isMode, MARK_CHOICES } from '@knapsack/contract/bench';
 import { CapacityTestComponent } from './capacity-test.component';
+import { DutyToTripComponent } from './duty-to-trip.component';
 import { PanelCheckComponent } from './panel-check.component';
 import { readingsCsv } from './readings-csv';
 import { ReadingsFileComponent } from './readings-file.component';
@@ -22,6 +23,7 @@ import { TraceComponent } from './trace.component';
   imports: [
     RouterLink,
     CapacityTestComponent,
+    DutyToTripComponent,
     InlineChoiceComponent,
     InlineNumberComponent,
     PanelCheckComponent,
@@ -70,13 +72,14 @@ export class BenchPage {
       withPower: mark.kind === 'keyDown' || isMode(mark.kind),
       seconds: `${fixed(figures.seconds, 0)} s`,
       mean: `${sayQuantity({ value: figures.meanA, unit: 'A' })} ± ${fixed(figures.spreadA, 3)}`,
+      found: isMode(mark.kind) && figures.share ? { mode: mark.kind, share: figures.share } : null,
       peak: sayQuantity({ value: figures.peakA, unit: 'A' }),
       use:
         figures.share === null
           ? ''
           : figures.factor === null
             ? 'no over in it'
-            : `on transmit ${sayQuantity({ value: figures.share, unit: 'share' })}, factor ${fixed(figures.factor, 2)}`,
+            : `duty cycle ${sayQuantity({ value: figures.share, unit: 'share' })}, mode factor ${fixed(figures.factor, 2)}`,
     })),
   );
 

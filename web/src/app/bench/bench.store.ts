@@ -101,7 +101,7 @@ export class BenchStore {
     await firstValueFrom(this.shelf.load());
   }
 
-  /** Starts the meter in the radio's lead, on a fresh recording. */
+  /** Starts the meter in the radio's cable, on a fresh recording. */
   start(): void {
     const radio = this.radio();
     if (!radio) return;
@@ -181,7 +181,7 @@ export class BenchStore {
   }
 
   remove(id: number): void {
-    this.undoable('The stretch is taken out.');
+    this.undoable('Segment removed.');
     this.marks.update((marks) => marks.filter((mark) => mark.id !== id));
   }
 
@@ -204,7 +204,7 @@ export class BenchStore {
       }),
     );
     if (this.marks().some(({ saved }) => !saved)) {
-      this.undoable('The proposal stands in the place of the stretches that were not saved.');
+      this.undoable('The segments that were found have replaced those that were not saved.');
     }
     this.marks.update((marks) =>
       [...marks.filter(({ saved }) => saved), ...proposed].sort((a, b) => a.fromMs - b.fromMs),

@@ -47,7 +47,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
             [value]="temperatureC()"
             (committed)="temperatureC.set($event)"
           />.
-          <button type="button" class="quiet" (click)="start(tested)">discharge it with</button>
+          <button type="button" class="quiet" (click)="start(tested)">Discharge it with</button>
           <ks-number
             field="dischargeA"
             label="Test current"
@@ -71,7 +71,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
               </tr>
               @if (found.value.ohm; as ohm) {
                 <tr>
-                  <th scope="row">inner resistance</th>
+                  <th scope="row">internal resistance</th>
                   <td>{{ ohm }}</td>
                   <td class="muted">from the steps of the current</td>
                 </tr>
@@ -84,7 +84,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
               }
             </table>
             <p>
-              <button type="button" class="quiet" (click)="save(tested)">save onto {{ tested.name }}</button>
+              <button type="button" class="quiet" (click)="save(tested)">Save onto {{ tested.name }}</button>
             </p>
           } @else {
             <p class="muted">{{ found.problems[0].sentence }}</p>

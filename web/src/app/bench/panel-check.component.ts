@@ -33,7 +33,7 @@ const NONE = '';
         <p>
           {{ check.panel.name }} gives <b>{{ check.words }}</b> of its label, over
           {{ check.readings }} readings.
-          <button type="button" class="quiet" (click)="save()">save onto {{ check.panel.name }}</button>
+          <button type="button" class="quiet" (click)="save()">Save onto {{ check.panel.name }}</button>
         </p>
       }
     </section>

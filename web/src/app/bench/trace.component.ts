@@ -19,7 +19,7 @@ import { instantAt, traceColumns } from './trace';
   selector: 'ks-trace',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div #lane class="trace" title="Drag across a stretch to mark it" (pointerdown)="press($event)">
+    <div #lane class="trace" title="Drag across the trace to mark a segment" (pointerdown)="press($event)">
       <canvas #canvas role="img" [attr.aria-label]="words()"></canvas>
       @for (band of bands(); track band.id) {
         <button
@@ -34,7 +34,7 @@ import { instantAt, traceColumns } from './trace';
           (click)="store.selectedId.set(band.id)"
         ></button>
       }
-      @if (drawn(); as now) {
+      @if (marking(); as now) {
         <span class="band draft" [style.left.%]="100 * now.left" [style.width.%]="100 * now.width"></span>
       }
       @if (store.readings().amps.length > 0) {
@@ -49,7 +49,7 @@ export class TraceComponent {
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   /** A stretch being drawn, in shares of the width. */
-  protected readonly drawn = signal<{ readonly left: number; readonly width: number } | null>(null);
+  protected readonly marking = signal<{ readonly left: number; readonly width: number } | null>(null);
 
   private readonly most = computed(() => {
     let most = 0.1;
@@ -73,14 +73,14 @@ export class TraceComponent {
       saved,
       left: (100 * (fromMs - startMs)) / lengthMs,
       width: (100 * (toMs - fromMs)) / lengthMs,
-      words: `Stretch ${index + 1}`,
+      words: `Segment ${index + 1}`,
     }));
   });
 
   constructor() {
     effect(() => {
       this.themes.theme();
-      this.draw();
+      this.paint();
     });
   }
 
@@ -92,19 +92,22 @@ export class TraceComponent {
     followPointer(press, {
       move: (event) => {
         const to = shareAt(event);
-        this.drawn.set({ left: Math.min(from, to), width: Math.abs(to - from) });
+        this.marking.set({ left: Math.min(from, to), width: Math.abs(to - from) });
       },
       end: () => {
-        const drawn = this.drawn();
-        this.drawn.set(null);
-        if (drawn && drawn.width > 0.003) {
-          this.store.mark(instantAt(readings, drawn.left), instantAt(readings, drawn.left + drawn.width));
+        const marking = this.marking();
+        this.marking.set(null);
+        if (marking && marking.width > 0.003) {
+          this.store.mark(
+            instantAt(readings, marking.left),
+            instantAt(readings, marking.left + marking.width),
+          );
         }
       },
     });
   }
 
-  private draw(): void {
+  private paint(): void {
     const canvas = this.canvas().nativeElement;
     const readings = this.store.readings();
     const most = this.most() * 1.08;

@@ -1,3 +1,4 @@
+import { habits } from '@knapsack/core';
 import { ChangeDetectionStrategy, Component, effect, inject, signal, type OnDestroy } from '@angular/core';
 import { targetOf, type Trip } from '@knapsack/contract';
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
@@ -60,7 +61,13 @@ export class CardPage implements OnDestroy {
     this.making.set(paper);
     this.problem.set(null);
     try {
-      const question = { trip, gear: this.shelf.gear(), paper, ration: this.rationFor(trip) };
+      const question = {
+        trip,
+        gear: this.shelf.gear(),
+        paper,
+        habits: habits(),
+        ration: this.rationFor(trip),
+      };
       const made = await firstValueFrom(this.api.fieldCard(question));
       saveFile(`${trip.id}-field-card-${paper.toLowerCase()}.pdf`, [made], 'application/pdf');
     } catch (error) {

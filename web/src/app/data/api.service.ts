@@ -1,3 +1,4 @@
+import { Habits } from '@knapsack/core';
 import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
@@ -31,6 +32,8 @@ export interface CardPdfQuestion {
   readonly trip: Trip;
   readonly gear: readonly Gear[];
   readonly paper: 'A5' | 'A4';
+  /** In which the card is written. */
+  readonly habits: Habits;
   readonly ration: unknown;
 }
 

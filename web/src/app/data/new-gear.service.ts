@@ -58,7 +58,7 @@ function blank(kind: GearKind): Gear {
     case 'accessory':
       return { ...common, kind, name: 'My accessory', drawA: assumed(0.1), rule: { when: 'always' } };
     case 'lead':
-      return { ...common, kind, name: 'My lead', loopOhm: assumed(0.025) };
+      return { ...common, kind, name: 'My cable', loopOhm: assumed(0.025) };
     case 'panel':
       return { ...common, kind, name: 'My panel', technology: 'good_mono', watts: assumed(40) };
     case 'controller':

@@ -28,7 +28,7 @@ export class ShelfKeeper {
   async putAway(gear: Gear, away: boolean): Promise<void> {
     if (!(await this.save({ ...gear, archived: away }))) return;
     this.notices.show({
-      text: away ? `${gear.name} was put away; trips keep it.` : `${gear.name} is on the shelf again.`,
+      text: away ? `${gear.name} was archived; trips keep it.` : `${gear.name} is on the shelf again.`,
       action: { label: 'Undo', run: () => void this.putAway(this.newest(gear), !away) },
     });
   }

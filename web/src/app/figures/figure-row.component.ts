@@ -55,7 +55,7 @@ import { today } from '../data/today';
           <td>
             {{ sourceOf(entry) }}
             <button type="button" class="quiet" (click)="changed.emit(pinned(known, $index))">
-              use this one
+              Use this one
             </button>
           </td>
         </tr>
@@ -65,7 +65,7 @@ import { today } from '../data/today';
           <th></th>
           <td colspan="2">
             <button type="button" class="quiet" (click)="changed.emit(pinned(known, null))">
-              take the pin off: the best-founded counts
+              Unpin: the best-founded figure counts
             </button>
           </td>
         </tr>

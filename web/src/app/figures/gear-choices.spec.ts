@@ -1,4 +1,4 @@
-import type { Gear, Lead, Radio } from '@knapsack/contract';
+import type { Gear, Cable, Radio } from '@knapsack/contract';
 import { curlew } from '@knapsack/contract/testing/outing';
 import { choicesOf } from './gear-choices';
 
@@ -37,12 +37,12 @@ describe('what is said of an item in a few words', () => {
   });
 
   it('describes a lead one way at a time, as the shelf demands', () => {
-    const lead: Lead = { ...common, kind: 'lead', loopOhm: { value: 0.02, source: 'measured' } };
-    const gauge = pick(lead, 'Known by', 'awg') as Lead;
+    const lead: Cable = { ...common, kind: 'lead', loopOhm: { value: 0.02, source: 'measured' } };
+    const gauge = pick(lead, 'Known by', 'awg') as Cable;
     expect([gauge.loopOhm, gauge.wire?.awg, gauge.wire?.areaMm2]).toEqual([undefined, 14, undefined]);
-    const area = pick({ ...gauge, wire: { ...gauge.wire!, lengthM: 7 } }, 'Known by', 'area') as Lead;
+    const area = pick({ ...gauge, wire: { ...gauge.wire!, lengthM: 7 } }, 'Known by', 'area') as Cable;
     expect([area.wire?.awg, area.wire?.areaMm2, area.wire?.lengthM]).toEqual([undefined, 2, 7]);
-    expect((pick(area, 'Known by', 'ohm') as Lead).wire).toBeUndefined();
+    expect((pick(area, 'Known by', 'ohm') as Cable).wire).toBeUndefined();
     expect('run' in pick(pick(lead, 'Its place', 'panel'), 'Its place', '')).toBeFalse();
   });
 });

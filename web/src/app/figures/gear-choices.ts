@@ -3,19 +3,20 @@ import {
   type Accessory,
   type Figure,
   type Gear,
-  type Lead,
+  type Cable,
   type Radio,
   type Wire,
 } from '@knapsack/contract';
 import {
+  CABLE_RUNS,
+  type CableRunName,
   CHEMISTRIES,
   CHEMISTRY_NAMES,
-  CONVERTERS,
-  RUNS,
-  TECHNOLOGIES,
   type ChemistryName,
   type ConverterName,
-  type RunName,
+  CONVERTERS,
+  sayQuantity,
+  TECHNOLOGIES,
   type Technology,
 } from '@knapsack/core';
 import type { Choice } from '../parts/choices';
@@ -71,9 +72,12 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           choices: CHEMISTRY_CHOICES,
           picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
         },
-        yesNo(gear, 'keepsCharge', 'Put away', ['keeps its charge', 'loses it by itself']),
-        yesNo(gear, 'protects', 'Emptied too far', ['its protection opens', 'nothing opens']),
-        yesNo(gear, 'coldProtected', 'Charged below 0 °C', ['its protection opens', 'nothing opens']),
+        yesNo(gear, 'keepsCharge', 'In storage', ['keeps its charge', 'loses it by itself']),
+        yesNo(gear, 'protects', 'Emptied too far', ['BMS cuts off', 'nothing cuts off']),
+        yesNo(gear, 'coldProtected', `Charged below ${sayQuantity({ value: 0, unit: 'C' })}`, [
+          'BMS cuts off',
+          'nothing cuts off',
+        ]),
       ];
     case 'station':
       return [
@@ -97,7 +101,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         {
           label: 'Its place',
           value: gear.run ?? '',
-          choices: [{ value: '', label: 'wherever it is put' }, ...labelled(RUNS)],
+          choices: [{ value: '', label: 'wherever it is put' }, ...labelled(CABLE_RUNS)],
           picked: (run) => withRun(gear, run),
         },
         { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
@@ -125,7 +129,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
           : []),
         yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
-        yesNo(gear, 'compensates', 'Charge volts in the cold', ['are raised for lead', 'stay the same']),
+        yesNo(gear, 'compensates', 'Charge volts in the cold', ['are raised for lead-acid', 'stay the same']),
         yesNo(gear, 'equalises', 'A flooded battery', ['is equalised now and then', 'is never equalised']),
         ...profileChoices(gear),
       ];
@@ -150,9 +154,9 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
 const usualCells = (name: string): number => USUAL_CELLS[name as ChemistryName];
 
 const CONTROLLERS = [
-  { value: 'mppt', label: 'tracking (MPPT)' },
-  { value: 'boost', label: 'boosting (MPPT)' },
-  { value: 'pwm', label: 'plain switching (PWM)' },
+  { value: 'mppt', label: 'MPPT' },
+  { value: 'boost', label: 'boost MPPT' },
+  { value: 'pwm', label: 'PWM' },
 ];
 
 /** The battery inside a radio; a new one starts out with assumed figures. */
@@ -205,13 +209,13 @@ const KNOWN_BY = [
   { value: 'area', label: 'its cross section and length' },
 ];
 
-const knownBy = ({ wire }: Lead): string => (wire ? (wire.awg === undefined ? 'area' : 'awg') : 'ohm');
+const knownBy = ({ wire }: Cable): string => (wire ? (wire.awg === undefined ? 'area' : 'awg') : 'ohm');
 
-/** A usual lead where nothing is known of one yet. */
+/** A usual cable where nothing is known of one yet. */
 const USUAL_WIRE: Wire = { lengthM: 2, contactPairs: 2, connectorA: 30 };
 
-/** A lead described another way; what was said the other way is gone, so it starts from a usual one. */
-function describedBy(gear: Lead, by: string): Lead {
+/** A cable described another way; what was said the other way is gone, so it starts from a usual one. */
+function describedBy(gear: Cable, by: string): Cable {
   const { loopOhm, wire, ...rest } = gear;
   if (by === 'ohm') return { ...rest, loopOhm: loopOhm ?? assumed(0.025) };
   const { awg, areaMm2, ...made } = wire ?? USUAL_WIRE;
@@ -222,7 +226,7 @@ function describedBy(gear: Lead, by: string): Lead {
 }
 
 /** What its wire is of. */
-const metalOf = (gear: Lead, wire: Wire): GearChoice => ({
+const metalOf = (gear: Cable, wire: Wire): GearChoice => ({
   label: 'Wire',
   value: wire.clad ? 'clad' : 'copper',
   choices: [
@@ -235,7 +239,7 @@ const metalOf = (gear: Lead, wire: Wire): GearChoice => ({
   },
 });
 
-function withRun(gear: Lead, run: string): Lead {
+function withRun(gear: Cable, run: string): Cable {
   const { run: before, ...rest } = gear;
-  return run ? { ...rest, run: run as RunName } : rest;
+  return run ? { ...rest, run: run as CableRunName } : rest;
 }

@@ -26,21 +26,10 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
           [refuse]="refuseName"
           (committed)="save({ name: $event })"
         />
-        <button type="button" class="quiet" (click)="closed.emit()">done</button>
+        <button type="button" class="quiet" (click)="closed.emit()">Done</button>
       </p>
-      @for (choice of choices(); track choice.label) {
-        <p>
-          {{ choice.label }}:
-          <ks-choice
-            [label]="choice.label"
-            [value]="choice.value"
-            [choices]="choice.choices"
-            (picked)="put(choice.picked($event))"
-          />
-        </p>
-      }
       <table>
-        @for (row of rows(); track row.key) {
+        @for (row of shownRows(); track row.key) {
           <tbody
             [ksFigureRow]="row.label"
             [field]="row.field"
@@ -66,12 +55,7 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
               />
             </ng-container>
             @if (points().length > 1) {
-              <button
-                type="button"
-                class="quiet"
-                (click)="dropPoint($index)"
-                aria-label="Take this power out"
-              >
+              <button type="button" class="quiet" (click)="dropPoint($index)" aria-label="Remove this power">
                 <i class="bi bi-x-lg"></i>
               </button>
             }
@@ -88,7 +72,7 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
               type="button"
               class="quiet"
               (click)="setOver(over.mode, null)"
-              [attr.aria-label]="'Take the mean of ' + over.mode + ' out'"
+              [attr.aria-label]="'Remove the mean of ' + over.mode"
             >
               <i class="bi bi-x-lg"></i>
             </button>
@@ -96,7 +80,28 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
         }
       </table>
       @if (points().length > 0) {
-        <button type="button" class="quiet" (click)="addPoint()">another power</button>
+        <button type="button" class="quiet" (click)="addPoint()">Another power</button>
+      }
+      @if (points().length > 0 && powers() < 2) {
+        <p class="muted">
+          One power is known, the rest is a rule. Two powers, full and a quarter, make a trustworthy estimate.
+        </p>
+      }
+      @if (hidden() > 0 || more()) {
+        <button type="button" class="quiet" [attr.aria-expanded]="more()" (click)="more.set(!more())">
+          {{ more() ? 'Fewer figures' : 'More figures (' + hidden() + ')' }}
+        </button>
+      }
+      @for (choice of choices(); track choice.label) {
+        <p>
+          {{ choice.label }}:
+          <ks-choice
+            [label]="choice.label"
+            [value]="choice.value"
+            [choices]="choice.choices"
+            (picked)="put(choice.picked($event))"
+          />
+        </p>
       }
       @if (problem(); as sentence) {
         <p class="problem" role="alert">{{ sentence }}</p>
@@ -113,6 +118,13 @@ export class GearFiguresComponent {
   protected readonly rows = computed(() =>
     fieldsOf(this.gear()).map((field) => ({ ...field, figure: figureOf(this.gear(), field.key) })),
   );
+  /** What nobody has entered is folded away until it is asked for. */
+  protected readonly more = signal(false);
+  protected readonly shownRows = computed(() =>
+    this.rows().filter(({ optional, figure }) => this.more() || !optional || figure !== null),
+  );
+  protected readonly hidden = computed(() => this.rows().length - this.shownRows().length);
+  protected readonly powers = computed(() => new Set(this.points().map(({ rfW }) => rfW)).size);
   private readonly radio = computed(() => {
     const gear = this.gear();
     return gear.kind === 'radio' ? gear : null;
@@ -132,7 +144,7 @@ export class GearFiguresComponent {
   protected readonly refuseName = (name: string): string | null => {
     const taken = this.shelf.gear().some((other) => other.id !== this.gear().id && other.name === name);
     return taken
-      ? `Another item of the shelf is called “${name}” already; in a bag nobody could tell them apart.`
+      ? `Another item of the shelf is called “${name}” already: in a bag they could not be told apart.`
       : null;
   };
 

@@ -8,7 +8,7 @@ const PROFILES: readonly { readonly label: string; readonly of: readonly Chemist
   { label: 'Li-ion', of: ['liion'] },
   { label: 'AGM', of: ['agm'] },
   { label: 'Gel', of: ['gel'] },
-  { label: 'Flooded lead', of: ['flooded'] },
+  { label: 'Flooded (lead-acid)', of: ['flooded'] },
   { label: 'NiMH', of: ['nimh'] },
 ];
 

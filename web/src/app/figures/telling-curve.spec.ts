@@ -15,7 +15,7 @@ describe('the telling curve', () => {
     const sheet = { rfW: 10, amps: 2.3, source: 'datasheet' } as const;
     const both = tellingCurve({ ...curlew, transmit: [...curlew.transmit, sheet] })!;
     expect(both.sheet).toEqual([{ x: 1, y: 2.3 }]);
-    expect(both.words).toContain('where the sheet says 2.30 A at 10 W');
+    expect(both.words).toContain('where the data sheet has 2.30 A at 10 W');
     expect(curve.points.at(-1)!.y).toBeCloseTo(1.9, 12);
     expect([curve.to, curve.top, curve.guessed]).toEqual(['10 W', '1.90 A', false]);
   });

@@ -1,4 +1,4 @@
-import type { Battery, Gear, Panel, Radio, Station } from '@knapsack/contract';
+import type { Battery, Gear, Panel, Radio, PowerStation } from '@knapsack/contract';
 import { panelLabel } from '@knapsack/contract';
 import {
   CAPACITY_TEMPERATURES_C,
@@ -8,7 +8,7 @@ import {
   isEstimated,
   panelCurve,
   panelShape,
-  ratedCurrents,
+  assumedCurrents,
   sayQuantity,
   transmitCurrent,
 } from '@knapsack/core';
@@ -51,7 +51,7 @@ export function tellingCurve(gear: Gear): TellingCurve | null {
 }
 
 function ampsAgainstWatts(radio: Radio): TellingCurve {
-  const currents = ratedCurrents(
+  const currents = assumedCurrents(
     {
       receive: [{ amps: radio.receiveA.value, source: radio.receiveA.source }],
       transmit: radio.transmit,
@@ -66,7 +66,7 @@ function ampsAgainstWatts(radio: Radio): TellingCurve {
       source === 'datasheet' && currents.points.some((point) => point.rfW === rfW && point.amps !== amps),
   );
   const against = sheet.map(
-    ({ rfW, amps }) => `, where the sheet says ${sayQuantity({ value: amps, unit: 'A' })} at ${rfW} W`,
+    ({ rfW, amps }) => `, where the data sheet has ${sayQuantity({ value: amps, unit: 'A' })} at ${rfW} W`,
   );
   return {
     points,
@@ -80,7 +80,7 @@ function ampsAgainstWatts(radio: Radio): TellingCurve {
   };
 }
 
-function capacityAgainstCold(gear: Battery | Station): TellingCurve {
+function capacityAgainstCold(gear: Battery | PowerStation): TellingCurve {
   const { chemistry } = gear;
   const full =
     gear.kind === 'station'
@@ -97,10 +97,10 @@ function capacityAgainstCold(gear: Battery | Station): TellingCurve {
     points: steps().map((share) => ({ x: share, y: at(low + share * (high - low)) })),
     marks: [],
     sheet: [],
-    from: `${low} °C`.replace('-', '−'),
-    to: `${high} °C`,
+    from: sayQuantity({ value: low, unit: 'C' }),
+    to: sayQuantity({ value: high, unit: 'C' }),
     top: say(high),
-    words: `Capacity against cold: ${say(high)} at ${high} degrees, ${say(0)} at 0, ${say(low)} at ${low}`,
+    words: `Capacity against cold: ${[high, 0, low].map((celsius) => `${say(celsius)} at ${sayQuantity({ value: celsius, unit: 'C' })}`).join(', ')}`,
     guessed:
       gear.kind === 'battery' ? gear.ratedAh.source === 'assumed' : gear.wattHours.source === 'assumed',
   };

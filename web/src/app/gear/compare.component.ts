@@ -19,7 +19,7 @@ import { compare } from '@knapsack/contract/gear';
           [value]="loadA()"
           (committed)="loadA.set($event || 0.5)"
         />
-        <button type="button" class="quiet" (click)="cleared.emit()">clear</button>
+        <button type="button" class="quiet" (click)="cleared.emit()">Clear</button>
       </p>
       <table>
         <tr>

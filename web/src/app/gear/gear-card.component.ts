@@ -22,7 +22,8 @@ import { ShelfKeeper } from '../data/shelf-keeper.service';
         <span class="figure">{{ weight() }}</span>
       </header>
       <p class="bag-about">
-        {{ gear().about }}{{ gear().wished ? (gear().about ? ', wished for' : 'wished for') : '' }}
+        {{ gear().about
+        }}{{ gear().wished ? (gear().about ? ', on the wish list' : 'on the wish list') : '' }}
         @for (tag of gear().tags ?? []; track tag) {
           <span class="tag">{{ tag }}</span>
         }
@@ -51,16 +52,18 @@ import { ShelfKeeper } from '../data/shelf-keeper.service';
             (change)="compare.emit()"
             [attr.aria-label]="'Compare ' + gear().name"
           />
-          compare</label
+          Compare</label
         >
-        <button type="button" class="quiet" (click)="duplicate()">copy</button>
+        <button type="button" class="quiet" (click)="duplicate()">Copy</button>
         <button type="button" class="quiet" (click)="putAway()">
-          {{ gear().archived ? 'back on the shelf' : 'put away' }}
+          {{ gear().archived ? 'Restore' : 'Archive' }}
         </button>
       </footer>
       @if (opened()) {
-        <ks-gear-figures [gear]="gear()" (closed)="toggled.emit()" />
-        <ks-gear-details [gear]="gear()" />
+        <div class="editor">
+          <ks-gear-figures [gear]="gear()" (closed)="toggled.emit()" />
+          <ks-gear-details [gear]="gear()" />
+        </div>
       }
     </article>
   `,

@@ -15,7 +15,7 @@ const NONE = 'none';
   template: `
     <p>
       <ks-choice
-        label="Owned or wished for"
+        label="Owned or on the wish list"
         [value]="gear().wished ? 'wished' : 'owned'"
         [choices]="owning"
         (picked)="save({ wished: $event === 'wished' })"
@@ -74,7 +74,7 @@ export class GearDetailsComponent {
   protected readonly none = NONE;
   protected readonly owning = [
     { value: 'owned', label: 'Owned' },
-    { value: 'wished', label: 'Wished for' },
+    { value: 'wished', label: 'On the wish list' },
   ];
   protected readonly isBattery = computed(() => ['battery', 'station'].includes(this.gear().kind));
 

@@ -55,7 +55,10 @@ export class GearPage {
 
   protected readonly isEmpty = computed(() => this.loaded() && this.shelf.gear().length === 0);
   protected readonly awayCount = computed(() => this.shelf.gear().filter((gear) => gear.archived).length);
-  protected readonly groups = computed(() => {
+  /** The kind that is looked at alone; all of them where none is chosen, or none of it is left. */
+  protected readonly only = signal<GearKind | null>(null);
+  /** What is looked for, by kind. */
+  private readonly found = computed(() => {
     const shown = this.shelf
       .gear()
       .filter((gear) => (this.withAway() || isOnShelf(gear)) && matches(gear, this.search()));
@@ -63,6 +66,13 @@ export class GearPage {
       kind,
       items: inOrder(shown.filter((gear) => gear.kind === kind)),
     })).filter(({ items }) => items.length > 0);
+  });
+  protected readonly chips = computed(() =>
+    this.found().map(({ kind, items }) => ({ kind, count: items.length })),
+  );
+  protected readonly groups = computed(() => {
+    const only = this.found().filter(({ kind }) => kind === this.only());
+    return only.length > 0 ? only : this.found();
   });
   protected readonly compared = computed(() =>
     this.comparedIds().flatMap((id) => this.shelf.byId().get(id) ?? []),
@@ -110,6 +120,7 @@ export class GearPage {
     const gear = await this.newGear.make(kind);
     if (!gear) return;
     this.search.set('');
+    this.only.set(null);
     this.openId.set(gear.id);
   }
 

@@ -35,21 +35,25 @@ import { kitForOuting } from '@knapsack/contract/gear';
       <h2 id="shortlist-title">Which radio to carry</h2>
       <p>
         For
-        <ks-choice label="School" [value]="school()" [choices]="schools" (picked)="school.set($event)" />:
-        receives on at most
+        <ks-choice
+          label="Kind of operating"
+          [value]="school()"
+          [choices]="schools"
+          (picked)="school.set($event)"
+        />: receive current at most
         <ks-number
           field="receiveA"
-          label="Most to receive on"
+          label="Receive current at most"
           [value]="asked().receiveA"
           (committed)="ask({ receiveA: $event })"
-        />, draws at most
+        />, transmit current at most
         <ks-number
           field="transmitA"
-          label="Most at 10 W"
+          label="Transmit current at most"
           [value]="asked().transmitA"
           (committed)="ask({ transmitA: $event })"
         />
-        at 10 W, works from
+        at 10 W, supply from
         <ks-number
           field="dropoutV"
           label="Supply window from"
@@ -62,7 +66,7 @@ import { kitForOuting } from '@knapsack/contract/gear';
           label="Supply window to"
           [value]="asked().toV"
           (committed)="ask({ toV: $event })"
-        />, charges while it works, is quiet.
+        />, charges while operating, quiet.
         @if (outings().length > 1) {
           My typical outing is
           <ks-choice

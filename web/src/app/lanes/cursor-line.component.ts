@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { LanesStore } from '../trip/lanes.store';
-import { shareOf } from './time-scale';
+import { fractionAt } from './time-scale';
 import { SelectionStore } from '../trip/selection.store';
 
 /** The cursor's line through a lane. */
@@ -19,7 +19,7 @@ export class CursorLineComponent {
   protected readonly left = computed(() => {
     const cursorMs = this.selection.cursorMs();
     if (cursorMs === null) return null;
-    const share = shareOf(this.lanes.visible(), cursorMs);
+    const share = fractionAt(this.lanes.visible(), cursorMs);
     return share >= 0 && share <= 1 ? 100 * share : null;
   });
 }

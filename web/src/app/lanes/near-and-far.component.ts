@@ -17,13 +17,13 @@ const NEARER = 2;
       <button
         type="button"
         class="quiet"
-        aria-label="Draw the hours away"
+        aria-label="Zoom out"
         [disabled]="!lanes.window()"
         (click)="lanes.zoom(1 / nearer)"
       >
         <i class="bi bi-dash-circle" aria-hidden="true"></i>
       </button>
-      <button type="button" class="quiet" aria-label="Draw the hours near" (click)="lanes.zoom(nearer)">
+      <button type="button" class="quiet" aria-label="Zoom in" (click)="lanes.zoom(nearer)">
         <i class="bi bi-plus-circle" aria-hidden="true"></i>
       </button>
       <button type="button" class="quiet" [disabled]="!lanes.window()" (click)="lanes.show(null)">all</button>

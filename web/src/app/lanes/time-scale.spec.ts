@@ -1,11 +1,11 @@
 import { HOUR_MS } from '@knapsack/core';
-import { instantAt, markHours, shareOf } from './time-scale';
+import { instantAt, markHours, fractionAt } from './time-scale';
 
 describe('the time axis', () => {
   const span = { startMs: 1000, endMs: 3000 };
 
   it('goes from instants to shares and back, and stays within the outing', () => {
-    expect(shareOf(span, 1500)).toBe(0.25);
+    expect(fractionAt(span, 1500)).toBe(0.25);
     expect(instantAt(span, 0.25)).toBe(1500);
     expect(instantAt(span, -1)).toBe(1000);
     expect(instantAt(span, 7)).toBe(3000);

@@ -1,7 +1,7 @@
 import type { Span } from '@knapsack/core';
 
 /** Where an instant stands on the time axis that all lanes share, as a share of its width. */
-export const shareOf = ({ startMs, endMs }: Span, timeMs: number): number =>
+export const fractionAt = ({ startMs, endMs }: Span, timeMs: number): number =>
   (timeMs - startMs) / (endMs - startMs);
 
 /** The instant at a share of the axis, kept within it. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MODULES, type ModuleName } from '@knapsack/contract';
-import { whatFor } from '@knapsack/contract/pack';
+import { whatFor } from '@knapsack/contract/packing';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
@@ -49,14 +49,14 @@ const NO_BAG = '';
         @if (without(); as words) {
           {{ words }}
         } @else if (store.failed()) {
-          What is left without it cannot be reckoned: its worker died. Reload the page.
+          What is left without it cannot be calculated: its worker stopped. Reload the page.
         } @else {
-          <span class="muted">Reckoning without it …</span>
+          <span class="muted">Calculating without it …</span>
         }
       </p>
       <p>
         <button type="button" class="quiet" (click)="leave()">Leave it at home</button>
-        <button type="button" class="quiet" (click)="store.inHand.set(null)">Put it down</button>
+        <button type="button" class="quiet" (click)="store.inHand.set(null)">Back</button>
       </p>
     } @else {
       <p class="muted">Take something in hand to see what it is for and what the outing is without it.</p>

@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MODULES } from '@knapsack/contract';
-import type { PackedBag, PackedPiece } from '@knapsack/contract/pack';
+import type { PackedBag, PackedPiece } from '@knapsack/contract/packing';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -55,7 +55,7 @@ import { kilograms } from './pack-words';
               (committed)="change({ limitG: $event })"
             />
           } @else {
-            <button type="button" class="quiet" (click)="change({ limitG: 10000 })">set a weight</button>
+            <button type="button" class="quiet" (click)="change({ limitG: 10000 })">Set a weight</button>
           }
           @if (filled.bag.litres) {
             and {{ litres(filled.litres) }} of
@@ -66,10 +66,10 @@ import { kilograms } from './pack-words';
               (committed)="change({ litres: $event })"
             />
           } @else {
-            <button type="button" class="quiet" (click)="change({ litres: 30 })">set its litres</button>
+            <button type="button" class="quiet" (click)="change({ litres: 30 })">Set its litres</button>
           }
           @if (filled.pieces.length === 0) {
-            <button type="button" class="quiet" (click)="remove()">take the bag away</button>
+            <button type="button" class="quiet" (click)="remove()">Remove the bag</button>
           }
         </p>
         @if (over(); as words) {

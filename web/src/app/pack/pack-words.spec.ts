@@ -1,8 +1,8 @@
-import type { PackList } from '@knapsack/contract/pack';
+import type { PackingList } from '@knapsack/contract/packing';
 import { oddsOf } from '@knapsack/core';
 import { packVerdict, roomWords, withoutWords } from './pack-words';
 
-const list = (change: Partial<PackList> = {}): PackList =>
+const list = (change: Partial<PackingList> = {}): PackingList =>
   ({
     grams: 7130,
     limitG: 9000,
@@ -16,7 +16,7 @@ const list = (change: Partial<PackList> = {}): PackList =>
     unweighed: 0,
     unmeasured: 0,
     ...change,
-  }) as PackList;
+  }) as PackingList;
 
 describe('the words on packing', () => {
   it('say whether it can be carried', () => {
@@ -25,7 +25,7 @@ describe('the words on packing', () => {
       '9.40 kg: 0.40 kg over the 9.00 kg that are carried by paddle by 2 people.',
     );
     expect(packVerdict(list({ overL: 2.5 }))).toContain('2.5 l more than there is usually room for');
-    expect(packVerdict(list({ unweighed: 2 }))).toContain('2 lines nobody has weighed.');
+    expect(packVerdict(list({ unweighed: 2 }))).toContain('2 lines not weighed.');
   });
 
   it('say how much room it takes', () => {
@@ -39,7 +39,7 @@ describe('the words on packing', () => {
     expect(withoutWords(left, oddsOf(1, 100), oddsOf(87, 100), 'Europe/Oslo')).toBe(
       'Left at home, 12 h 00 of 30 h 00 on the air are left, over at Sun 04:00 (no sun). Then it lasts in 1 of 100 simulated outings; as it is packed, in 87 of 100.',
     );
-    expect(withoutWords({ ...left, hours: 0 }, null, null, 'UTC')).toContain('nobody is on the air');
+    expect(withoutWords({ ...left, hours: 0 }, null, null, 'UTC')).toContain('there is no operating at all');
     expect(withoutWords({ ...left, hours: 30, endMs: null }, null, null, 'UTC')).toBe(
       'Left at home, all 30 h 00 on the air are kept (no sun).',
     );

@@ -1,22 +1,21 @@
 import { WAYS_IN } from '@knapsack/contract';
-import type { PackList } from '@knapsack/contract/pack';
+import type { PackingList } from '@knapsack/contract/packing';
 import type { LeftBehind } from '@knapsack/contract/what-if';
 import { fixed, sayDuration, sayLasting, sayOdds, sayQuantity, sayTime, type Odds } from '@knapsack/core';
 
 export const kilograms = (grams: number): string => sayQuantity({ value: grams, unit: 'g' });
 
 /** How much room it takes, as far as anyone has measured. */
-export const roomWords = ({ litres, limitL, unmeasured }: PackList): string =>
+export const roomWords = ({ litres, limitL, unmeasured }: PackingList): string =>
   `It takes ${fixed(litres, 1)} l of the ${limitL} l that are usual${unmeasured > 0 ? `, ${unmeasured} lines not measured` : ''}.`;
 
 /** Whether the bags close and can be carried, in one sentence. */
-export function packVerdict(list: PackList): string {
+export function packVerdict(list: PackingList): string {
   const { grams, limitG, overG, overL, wayIn, operators, overfull, unweighed } = list;
   const many = operators === 1 ? '' : ` by ${operators} people`;
   const carried = `${WAYS_IN[wayIn].label}${many}`;
   const open = overfull.map(({ bag }) => bag.name).join(' and ');
-  const unknown =
-    unweighed > 0 ? ` ${unweighed === 1 ? 'One line' : `${unweighed} lines`} nobody has weighed.` : '';
+  const unknown = unweighed > 0 ? ` ${unweighed === 1 ? 'One line' : `${unweighed} lines`} not weighed.` : '';
   if (overG > 0) {
     return `${kilograms(grams)}: ${kilograms(overG)} over the ${kilograms(limitG)} that are carried ${carried}.${unknown}`;
   }
@@ -35,7 +34,7 @@ export function withoutWords(
   timeZone: string,
 ): string {
   const reason = because ? ` (${because})` : '';
-  if (hours === 0) return `Left at home, nobody is on the air.${reason}`;
+  if (hours === 0) return `Left at home, there is no operating at all.${reason}`;
   const chance =
     odds && oddsPacked ? ` Then it ${sayLasting(odds)}; as it is packed, in ${sayOdds(oddsPacked)}.` : '';
   if (hours >= ofHours && endMs === null)

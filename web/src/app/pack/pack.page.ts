@@ -1,7 +1,7 @@
 import { CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { WAYS_IN, type ModuleName, type WayIn } from '@knapsack/contract';
-import { shareAmong } from '@knapsack/contract/pack';
+import { shareAmong } from '@knapsack/contract/packing';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
@@ -60,9 +60,9 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
             [value]="list.limitG"
             (committed)="limit($event)"
           />
-          in all{{ list.limitTyped ? '.' : ', as is usual.' }}
+          in all{{ list.limitTyped ? '.' : ', the usual limit.' }}
           @if (list.limitTyped) {
-            <button type="button" class="quiet" (click)="usual()">what is usual</button>
+            <button type="button" class="quiet" (click)="usual()">What is usual</button>
           }
           {{ room() }}
           @if (list.operators > 1 || list.loose.length > 0) {
@@ -102,7 +102,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
           <span class="muted ticks">
             {{ store.packedLines() }} of {{ list.lines }} packed
             @if (store.packedLines() > 0) {
-              <button type="button" class="quiet" (click)="untick()">start again</button>
+              <button type="button" class="quiet" (click)="untick()">Start again</button>
             }
           </span>
         </p>

@@ -6,7 +6,7 @@ import { ShelfService } from '../data/shelf.service';
 import { SlowWorker } from '../testing/slow-worker';
 import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
-import type { PackQuestion } from '../work/pack-protocol';
+import type { PackingQuestion } from '../work/pack-protocol';
 import { PackStore } from './pack.store';
 
 describe('the packing list of a trip in hand', () => {
@@ -61,7 +61,7 @@ describe('the packing list of a trip in hand', () => {
     expect(SlowWorker.last).toBeNull();
     store.inHand.set({ index: 1 });
     TestBed.tick();
-    const worker = SlowWorker.lastOf<PackQuestion>();
+    const worker = SlowWorker.lastOf<PackingQuestion>();
     expect(worker.sent[0].question.without).toEqual(['shale']);
     expect(store.without()).toBeNull();
     worker.answer(1, { hours: 3 });

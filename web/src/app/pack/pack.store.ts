@@ -1,12 +1,12 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import type { ModuleName } from '@knapsack/contract';
-import { packingOf } from '@knapsack/contract/pack';
+import { packingOf } from '@knapsack/contract/packing';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
-import type { PackAnswer, PackQuestion } from '../work/pack-protocol';
+import type { PackingAnswer, PackingQuestion } from '../work/pack-protocol';
 
 /** What is looked at: one line of the list, or all of a module. */
 export type InHand = { readonly index: number } | { readonly module: ModuleName };
@@ -17,9 +17,9 @@ export class PackStore implements OnDestroy {
   private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly ticks = inject(TicksStore);
-  private worker: NewestWorker<PackQuestion, PackAnswer> | null = null;
-  private asked: PackQuestion | null = null;
-  private readonly answer = signal<{ readonly of: PackQuestion; readonly is: PackAnswer } | null>(null);
+  private worker: NewestWorker<PackingQuestion, PackingAnswer> | null = null;
+  private asked: PackingQuestion | null = null;
+  private readonly answer = signal<{ readonly of: PackingQuestion; readonly is: PackingAnswer } | null>(null);
 
   /** What the list hangs on: not the blocks, which change with each move of a drag. */
   private readonly packed = computed(() => this.plan.trip(), {
@@ -50,12 +50,12 @@ export class PackStore implements OnDestroy {
       'index' in hand ? piece.index === hand.index : piece.module === hand.module,
     );
   });
-  private readonly question = computed<PackQuestion | null>(() => {
+  private readonly question = computed<PackingQuestion | null>(() => {
     const trip = this.plan.calculated();
     const without = this.pieces().map(({ gear }) => gear.id);
     return trip && without.length > 0 ? { trip, shelf: this.shelf.gear(), without } : null;
   });
-  /** What is left without what is in hand; null while it is being reckoned. */
+  /** What is left without what is in hand; null while it is being calculated. */
   readonly without = computed(() => {
     const answer = this.answer();
     return answer && answer.of === this.question() ? answer.is : null;
@@ -78,8 +78,8 @@ export class PackStore implements OnDestroy {
     this.worker?.dismiss();
   }
 
-  private ask(question: PackQuestion): void {
-    this.worker ??= new NewestWorker<PackQuestion, PackAnswer>(() => hireWorker('pack'), {
+  private ask(question: PackingQuestion): void {
+    this.worker ??= new NewestWorker<PackingQuestion, PackingAnswer>(() => hireWorker('pack'), {
       answered: (is, newest) => {
         this.failed.set(false);
         if (newest && this.asked) this.answer.set({ of: this.asked, is });

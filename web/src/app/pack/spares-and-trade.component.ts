@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/pack';
-import { fixed } from '@knapsack/core';
+import { batteryTrade, spareFuses, sparesOf } from '@knapsack/contract/packing';
+import { fixed, here, sayMoney, sayQuantity, unitHere } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { setCount } from '@knapsack/contract/edits';
 import { TripStore } from '../trip/trip.store';
@@ -14,7 +14,7 @@ import { BagStore } from '../trip/bag.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="spares-title">
-      <h2 id="spares-title">One is none</h2>
+      <h2 id="spares-title">Single points of failure: no spare</h2>
       <ul class="spares">
         @for (spare of spares(); track spare.index) {
           <li>
@@ -27,7 +27,7 @@ import { BagStore } from '../trip/bag.store';
             }
           </li>
         } @empty {
-          <li class="muted">There are two ways to everything that the outing hangs on.</li>
+          <li class="muted">No single point of failure: everything that matters has a spare.</li>
         }
         @if (fuses().length > 0) {
           <li>A spare of each fuse weighs nothing: {{ fuses() }}.</li>
@@ -43,8 +43,8 @@ import { BagStore } from '../trip/bag.store';
               <th scope="col">battery</th>
               <th scope="col">chemistry</th>
               <th scope="col">usable</th>
-              <th scope="col">a kilogram</th>
-              <th scope="col">money a Wh</th>
+              <th scope="col">per {{ weightUnit }}</th>
+              <th scope="col">cost per Wh</th>
             </tr>
           </thead>
           <tbody>
@@ -60,8 +60,8 @@ import { BagStore } from '../trip/bag.store';
           </tbody>
         </table>
         <p class="muted">
-          Usable energy between full and the chemistry’s reserve at {{ temperature() }} °C, what a station’s
-          socket loses taken off.
+          Usable energy between full and the chemistry’s reserve at {{ temperature() }}, what a power
+          station’s socket loses taken off.
         </p>
       </section>
     }
@@ -72,7 +72,10 @@ export class SparesAndTradeComponent {
   private readonly bag = inject(BagStore);
   private readonly shelf = inject(ShelfService);
   protected readonly weigh = kilograms;
-  protected readonly temperature = computed(() => this.plan.trip()?.temperatureC ?? 0);
+  protected readonly weightUnit = unitHere('kg');
+  protected readonly temperature = computed(() =>
+    sayQuantity({ value: this.plan.trip()?.temperatureC ?? 0, unit: 'C' }),
+  );
   protected readonly spares = computed(() => {
     const trip = this.plan.trip();
     return trip ? sparesOf(trip, this.shelf.gear()) : [];
@@ -91,8 +94,8 @@ export class SparesAndTradeComponent {
     return batteryTrade(trip, [...this.bag.gear().values()]).map((row) => ({
       ...row,
       usable: `${fixed(row.usableWh, 0)} Wh`,
-      perKg: row.whPerKg === null ? 'not weighed' : `${fixed(row.whPerKg, 0)} Wh`,
-      money: row.moneyPerWh === null ? 'no price' : fixed(row.moneyPerWh, 2),
+      perKg: row.whPerKg === null ? 'not weighed' : `${fixed(row.whPerKg / here(1, 'kg'), 0)} Wh`,
+      money: row.moneyPerWh === null ? 'no price' : sayMoney(row.moneyPerWh, 2),
     }));
   });
 

@@ -38,7 +38,7 @@ describe('a number in a sentence', () => {
   it('says what is wrong beside the field and commits nothing', async () => {
     await type('150');
     expect(committed).toEqual([]);
-    expect(problem()).toBe('The share on transmit must be between 0 and 100 %; 150 % is not.');
+    expect(problem()).toBe('The transmit duty cycle must be between 0 and 100 %; 150 % is not.');
     expect(field().getAttribute('aria-invalid')).toBe('true');
     await type('40');
     expect(committed).toEqual([0.4]);

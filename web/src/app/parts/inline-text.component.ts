@@ -30,6 +30,9 @@ let count = 0;
       @if (unit()) {
         <span class="unit">{{ unit() }}</span>
       }
+      @if (said() && !problem() && !inHand()) {
+        <span class="understood" role="status">{{ said() }}</span>
+      }
       @if (problem(); as sentence) {
         <span class="problem" role="alert" [id]="id">{{ sentence }}</span>
       }
@@ -46,20 +49,28 @@ export class InlineTextComponent {
   readonly unit = input('');
   /** The keys that a phone offers. */
   readonly keyboard = input<'text' | 'decimal'>('text');
+  /** What was made of the last text, until another is typed. */
+  readonly said = input<string | null>(null);
   /** A sentence that says what is wrong with a text, or null. */
   readonly refuse = input<(text: string) => string | null>(() => null);
   readonly committed = output<string>();
+  /** Every keystroke's text. */
+  readonly typing = output<string>();
 
   protected readonly id = `field-${++count}`;
   protected readonly text = linkedSignal(() => this.value());
+  protected readonly inHand = signal(false);
   protected readonly problem = signal<string | null>(null);
 
   protected typed(event: Event): void {
+    this.inHand.set(true);
     this.text.set((event.target as HTMLInputElement).value);
+    this.typing.emit(this.text());
     if (this.problem()) this.problem.set(this.wrongWith(this.text().trim()));
   }
 
   protected commit(): void {
+    this.inHand.set(false);
     const text = this.text().trim();
     const problem = this.wrongWith(text);
     this.problem.set(problem);
@@ -71,8 +82,10 @@ export class InlineTextComponent {
 
   protected restore(event: Event): void {
     event.stopPropagation();
+    this.inHand.set(false);
     this.text.set(this.value());
     this.problem.set(null);
+    this.typing.emit(this.text());
   }
 
   private wrongWith(text: string): string | null {

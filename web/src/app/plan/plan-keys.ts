@@ -1,4 +1,4 @@
-import { stationOf, type Trip } from '@knapsack/contract';
+import { positionOf, type Trip } from '@knapsack/contract';
 import { HOUR_MS } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import {
@@ -118,17 +118,17 @@ export function newBlock({ store, selection, bag }: Pick<PlanHands, 'store' | 's
   const trip = store.trip();
   if (!trip) return;
   const after = selection.selected();
-  const station = after ? stationOf(after) : 1;
+  const position = after ? positionOf(after) : 1;
   const span = freeStretch(
     trip,
     after ? spanOf(after).endMs : (selection.cursorMs() ?? spanOf(trip).startMs),
     NEW_BLOCK_MS,
-    station,
+    position,
   );
   if (!span) return;
   const id = `b-${newKey()}`;
   const work = workForNew(trip, after, bag.radio());
-  store.edit((now) => addBlock(now, id, span, work, station) ?? now);
+  store.edit((now) => addBlock(now, id, span, work, position) ?? now);
   selection.select(id);
 }
 

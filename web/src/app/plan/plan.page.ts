@@ -17,7 +17,7 @@ import { handlePlanKey, type PlanHands } from './plan-keys';
 import { PrintSheetComponent } from './print-sheet.component';
 import type { TellsDifference } from '../trip/trip-header.component';
 import { TripStore } from '../trip/trip.store';
-import { ReadingComponent } from '../lanes/readout/reading.component';
+import { ReadoutComponent } from '../lanes/readout/readout.component';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
 import { SkyLaneComponent } from '../lanes/sky/sky-lane.component';
 import { VariantTableComponent } from './variants/variant-table.component';
@@ -38,7 +38,7 @@ import { ForecastStore } from '../trip/forecast.store';
     NearAndFarDirective,
     LoadoutComponent,
     PrintSheetComponent,
-    ReadingComponent,
+    ReadoutComponent,
     RidgeComponent,
     VariantTableComponent,
     VariantsComponent,
@@ -63,7 +63,7 @@ import { ForecastStore } from '../trip/forecast.store';
           <ks-ridge />
           <ks-flow-lane />
         </div>
-        <ks-reading />
+        <ks-readout />
         @if (variants.comparing()) {
           <ks-variant-table />
         } @else {

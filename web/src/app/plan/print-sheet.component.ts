@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { REPEATS, stationOf } from '@knapsack/contract';
-import { ACTIVITIES, sayQuantity, sayTime } from '@knapsack/core';
+import { REPEATS, positionOf } from '@knapsack/contract';
+import { ACTIVITIES, sayMode, sayQuantity, sayTime } from '@knapsack/core';
 import { TripStore } from '../trip/trip.store';
 import { BagStore } from '../trip/bag.store';
 
@@ -19,7 +19,7 @@ import { BagStore } from '../trip/bag.store';
             <td>{{ row.when }}</td>
             <td>{{ row.what }}</td>
             <td>{{ row.how }}</td>
-            <td>{{ row.station }}</td>
+            <td>{{ row.position }}</td>
           </tr>
         }
       </tbody>
@@ -32,7 +32,7 @@ export class PrintSheetComponent {
   private readonly bag = inject(BagStore);
   protected readonly rows = computed(() => {
     const trip = this.store.trip();
-    const radios = this.bag.stations();
+    const radios = this.bag.positions();
     const zone = trip?.place.timeZone ?? 'UTC';
     return (trip?.blocks ?? []).map((block) => {
       const { id, start, end, mode, powerW, activity, share, repeat } = block;
@@ -40,9 +40,9 @@ export class PrintSheetComponent {
       return {
         id,
         when: repeat ? `${when}, ${REPEATS[repeat]}` : when,
-        what: `${mode} ${powerW} W`,
-        how: `${ACTIVITIES[activity].label}, ${sayQuantity({ value: share, unit: 'share' })} on transmit`,
-        station: radios.length > 1 ? (radios[stationOf(block) - 1]?.name ?? '') : '',
+        what: `${sayMode(mode)} ${powerW} W`,
+        how: `${ACTIVITIES[activity].label}, transmit duty cycle ${sayQuantity({ value: share, unit: 'share' })}`,
+        position: radios.length > 1 ? (radios[positionOf(block) - 1]?.name ?? '') : '',
       };
     });
   });

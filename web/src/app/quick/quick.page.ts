@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { quickTrip } from '@knapsack/contract';
+import { quickTrip, USUAL_CELLS } from '@knapsack/contract';
 import {
   CHEMISTRIES,
   CHEMISTRY_NAMES,
   quickSum,
   sayDuration,
   sayQuantity,
+  usableWays,
   type ChemistryName,
   type QuickSumInput,
 } from '@knapsack/core';
@@ -60,40 +61,45 @@ const EXAMPLE: Typed = {
           label="Capacity"
           [value]="typed().capacityAh"
           (committed)="set({ capacityAh: $event })"
+          (typing)="preview({ capacityAh: $event })"
         />, of which
         <ks-number
           field="usable"
           label="Usable share"
           [value]="typed().usable"
           (committed)="set({ usable: $event })"
+          (typing)="preview({ usable: $event })"
         />
-        is used; a radio that receives on
+        is usable; a radio that takes
         <ks-number
           field="receiveA"
           label="Receive current"
           [value]="typed().receiveA"
           (committed)="set({ receiveA: $event })"
+          (typing)="preview({ receiveA: $event })"
         />
-        and transmits on
+        while receiving and
         <ks-number
           field="transmitA"
           label="Mean transmit current"
           [value]="typed().transmitA"
           (committed)="set({ transmitA: $event })"
+          (typing)="preview({ transmitA: $event })"
         />
-        for
+        on average while transmitting, at a transmit duty cycle of
         <ks-number
           field="share"
-          label="Share on transmit"
+          label="Transmit duty cycle"
           [value]="typed().share"
           (committed)="set({ share: $event })"
-        />
-        of the time;
+          (typing)="preview({ share: $event })"
+        />;
         <ks-number
           field="drawA"
-          label="Always drawn"
+          label="Always on"
           [value]="typed().alwaysA"
           (committed)="set({ alwaysA: $event })"
+          (typing)="preview({ alwaysA: $event })"
         />
         for whatever else is on;
         <ks-number
@@ -101,6 +107,7 @@ const EXAMPLE: Typed = {
           label="From the sun"
           [value]="typed().sunA"
           (committed)="set({ sunA: $event })"
+          (typing)="preview({ sunA: $event })"
         />
         from the sun; for
         <ks-number
@@ -108,8 +115,22 @@ const EXAMPLE: Typed = {
           label="Hours wanted"
           [value]="typed().wantedHours"
           (committed)="set({ wantedHours: $event })"
+          (typing)="preview({ wantedHours: $event })"
         />.
       </p>
+      <div class="ways" role="group" aria-label="Three ways to count usable capacity">
+        <span class="muted">Usable capacity, counted as</span>
+        @for (way of ways(); track way.school) {
+          <button
+            type="button"
+            class="toggle"
+            [attr.aria-pressed]="way.share === typed().usable"
+            (click)="set({ usable: way.share })"
+          >
+            {{ way.label }}: {{ way.words }}
+          </button>
+        }
+      </div>
       <p class="answer" aria-live="polite">
         <i
           class="bi blaze"
@@ -121,20 +142,20 @@ const EXAMPLE: Typed = {
       </p>
       <table class="sum-lines">
         <tr>
-          <th scope="row">drawn</th>
+          <th scope="row">consumption</th>
           <td>{{ drawn() }}</td>
           <td>{{ say(sum().meanA, 'A') }}</td>
         </tr>
-        @if (typed().sunA > 0) {
+        @if (shown().sunA > 0) {
           <tr>
             <th scope="row">net of the sun</th>
-            <td>{{ say(sum().meanA, 'A') }} − {{ say(typed().sunA, 'A') }}</td>
+            <td>{{ say(sum().meanA, 'A') }} − {{ say(shown().sunA, 'A') }}</td>
             <td>{{ say(sum().netA, 'A') }}</td>
           </tr>
         }
         <tr>
           <th scope="row">usable</th>
-          <td>{{ say(typed().usable, 'share') }} of {{ say(typed().capacityAh, 'Ah') }}</td>
+          <td>{{ say(shown().usable, 'share') }} of {{ say(shown().capacityAh, 'Ah') }}</td>
           <td>{{ say(sum().usableAh, 'Ah') }}</td>
         </tr>
         @if (sum().hours !== null) {
@@ -148,8 +169,8 @@ const EXAMPLE: Typed = {
       <p class="muted">
         This is whiteboard arithmetic on purpose. A trip knows more: your hours, mode and power block by
         block, the cold, the voltage at the radio while the key is down, and what high currents cost.
-        @if (typed().sunA > 0) {
-          The steady {{ say(typed().sunA, 'A') }} from the sun does not go along into the trip.
+        @if (shown().sunA > 0) {
+          The steady {{ say(shown().sunA, 'A') }} from the sun does not go along into the trip.
         }
       </p>
       <p>
@@ -166,9 +187,11 @@ export class QuickPage {
   private readonly shelf = inject(ShelfService);
   private readonly router = inject(Router);
   protected readonly typed = signal<Typed>(kept());
+  /** With what stands in a field that nobody has left yet: the answer moves while one types. */
+  protected readonly shown = signal<Typed>(this.typed());
   protected readonly busy = signal(false);
   protected readonly problem = signal<string | null>(null);
-  protected readonly sum = computed(() => quickSum(this.typed()));
+  protected readonly sum = computed(() => quickSum(this.shown()));
   protected readonly chemistries = CHEMISTRY_NAMES.map((name) => ({
     value: name,
     label: CHEMISTRIES[name].label,
@@ -177,30 +200,45 @@ export class QuickPage {
   protected readonly say = (value: number, unit: 'A' | 'Ah' | 'h' | 'share'): string =>
     sayQuantity({ value, unit });
 
+  /** Each way with the hours that it gives, where there is an end. */
+  protected readonly ways = computed(() => {
+    const typed = this.shown();
+    return usableWays(typed.chemistry, USUAL_CELLS[typed.chemistry]).map((way) => {
+      const { hours } = quickSum({ ...typed, usable: way.share });
+      const share = this.say(way.share, 'share');
+      return { ...way, words: hours === null ? share : `${share}, ${sayDuration(hours)}` };
+    });
+  });
+
   protected readonly drawn = computed(() => {
-    const { share, transmitA, receiveA, alwaysA } = this.typed();
+    const { share, transmitA, receiveA, alwaysA } = this.shown();
     const factor = (value: number) => sayQuantity({ value, unit: 'factor' });
     return `${factor(share)} × ${this.say(transmitA, 'A')} + ${factor(1 - share)} × ${this.say(receiveA, 'A')} + ${this.say(alwaysA, 'A')}`;
   });
 
   protected readonly answer = computed(() => {
     const { hours, spareHours } = this.sum();
-    const wanted = sayDuration(this.typed().wantedHours);
-    if (hours === null || spareHours === null) return 'The sun carries the load: no end.';
+    const wanted = sayDuration(this.shown().wantedHours);
+    if (hours === null || spareHours === null) return 'Solar covers the load: no end.';
     return spareHours >= 0
       ? `Lasts ${sayDuration(hours)}, ${sayDuration(spareHours)} more than the ${wanted} wanted.`
       : `Lasts ${sayDuration(hours)}, ${sayDuration(-spareHours)} short of the ${wanted} wanted.`;
   });
 
+  protected preview(change: Partial<Typed>): void {
+    this.shown.set({ ...this.typed(), ...change });
+  }
+
   protected set(change: Partial<Typed>): void {
     this.typed.update((typed) => ({ ...typed, ...change }));
+    this.shown.set(this.typed());
     browserMemory.write(KEPT_AS, JSON.stringify(this.typed()));
   }
 
   /** Another chemistry brings its usual usable share along. */
   protected setChemistry(name: string): void {
     const chemistry = name as ChemistryName;
-    this.set({ chemistry, usable: 1 - CHEMISTRIES[chemistry].floorSoc });
+    this.set({ chemistry, usable: 1 - CHEMISTRIES[chemistry].reserveSoc });
   }
 
   protected async promote(): Promise<void> {
@@ -227,7 +265,8 @@ export class QuickPage {
 
 function kept(): Typed {
   try {
-    return { ...EXAMPLE, ...(JSON.parse(browserMemory.read(KEPT_AS) ?? '{}') as Partial<Typed>) };
+    const typed = { ...EXAMPLE, ...(JSON.parse(browserMemory.read(KEPT_AS) ?? '{}') as Partial<Typed>) };
+    return CHEMISTRY_NAMES.includes(typed.chemistry) ? typed : EXAMPLE;
   } catch {
     return EXAMPLE;
   }

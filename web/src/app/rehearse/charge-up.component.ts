@@ -16,7 +16,7 @@ import { RehearseStore } from './rehearse.store';
   template: `
     @if (store.charging(); as up) {
       <section aria-labelledby="charge-title">
-        <h2 id="charge-title">Charge it before</h2>
+        <h2 id="charge-title">Charge before you go</h2>
         <p class="sentence-line">
           You leave at
           <ks-time label="Departure" [valueMs]="up.departureMs" [zone]="zone()" [accept]="setDeparture" />{{

@@ -46,7 +46,7 @@ describe('the home test of the kit in hand', () => {
   });
 
   it('is ready once all steps were good, unless the wiring says stop', () => {
-    report.update((now) => now && { ...now, checks: [], unreckoned: null });
+    report.update((now) => now && { ...now, checks: [], uncalculated: null });
     results.set(good().slice(1));
     expect(store.sign()).toBe('look');
     results.set(good());

@@ -34,10 +34,10 @@ export class RehearseStore implements OnDestroy {
     const report = this.wire.report();
     if (!steps || !report) return null;
     const stops = report.checks.filter(({ severity }) => severity === 'stop').length;
-    return readiness(steps, this.results(), stops, this.charging()?.late ?? [], report.unreckoned);
+    return readiness(steps, this.results(), stops, this.charging()?.late ?? [], report.uncalculated);
   });
   readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
-    // Nothing is reckoned for the trail, not with each move of a drag, until somebody has begun to rehearse.
+    // Nothing is calculated for the trail, not with each move of a drag, until somebody has begun to rehearse.
     if (this.results().length === 0) return null;
     const verdict = this.readiness();
     return verdict && (verdict.ready ? 'fine' : 'look');

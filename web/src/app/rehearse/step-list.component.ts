@@ -19,8 +19,8 @@ import { NoiseGridComponent } from './noise-grid.component';
 import { RehearseStore } from './rehearse.store';
 
 const SIGNS = {
-  ok: { icon: 'bi-diamond-fill', blaze: 'fine', words: 'good' },
-  bad: { icon: 'bi-triangle-fill', blaze: 'look', words: 'not as it should be' },
+  ok: { icon: 'bi-diamond-fill', blaze: 'fine', words: 'OK' },
+  bad: { icon: 'bi-triangle-fill', blaze: 'look', words: 'failed' },
   open: { icon: 'bi-diamond', blaze: 'muted', words: 'open' },
 } as const;
 const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
@@ -42,7 +42,7 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
               label="Length of the load test"
               [value]="minutes()"
               (committed)="setMinutes($event)"
-            />, a meter in the battery’s lead.
+            />, a meter in the battery’s cable.
           </p>
         }
         @if (group.name === 'read') {
@@ -97,19 +97,19 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
                     type="button"
                     class="toggle"
                     [attr.aria-pressed]="row.outcome === 'ok'"
-                    [attr.aria-label]="'Good: ' + row.step.words"
+                    [attr.aria-label]="'OK: ' + row.step.words"
                     (click)="mark(row.step, row.outcome, 'ok')"
                   >
-                    good
+                    OK
                   </button>
                   <button
                     type="button"
                     class="toggle"
                     [attr.aria-pressed]="row.outcome === 'bad'"
-                    [attr.aria-label]="'Not good: ' + row.step.words"
+                    [attr.aria-label]="'Failed: ' + row.step.words"
                     (click)="mark(row.step, row.outcome, 'bad')"
                   >
-                    not
+                    failed
                   </button>
                 </span>
               }
@@ -186,5 +186,5 @@ export class StepListComponent {
 
 function expectedWords({ unit, expected, low, high }: NonNullable<RehearsalStep['reading']>): string {
   const say = (value: number) => fixed(value, DIGITS[unit]);
-  return `${say(expected)} ${unit}, good from ${say(low)} to ${say(high)}`;
+  return `${say(expected)} ${unit}, OK from ${say(low)} to ${say(high)}`;
 }

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { filter, fromEvent, type Observable } from 'rxjs';
 
+import { SettingsService } from './settings.service';
 import { TRIP_ROOMS } from './trip-rooms';
 
 /** Rooms beside the trips, by their key after g. */
@@ -11,6 +12,8 @@ const HALLS: ReadonlyMap<string, string> = new Map([
   ['b', '/bench'],
   ['s', '/sum'],
   ['d', '/backup'],
+  ['o', '/settings'],
+  ['h', '/guide'],
 ]);
 /** How long after g the letter of a room may come, ms. */
 const G_WAITS_MS = 1500;
@@ -20,11 +23,17 @@ const G_WAITS_MS = 1500;
 export class KeysService {
   private readonly router = inject(Router);
   private readonly rooms = inject(TRIP_ROOMS, { optional: true }) ?? [];
+  private readonly settings = inject(SettingsService).settings;
   private lastG = -Infinity;
 
   /** Keys that no field, dialog or open menu takes for itself. */
   readonly pressed: Observable<KeyboardEvent> = fromEvent<KeyboardEvent>(document, 'keydown').pipe(
-    filter((event) => !event.defaultPrevented && !takesKeys(event.target)),
+    filter(
+      (event) =>
+        !event.defaultPrevented &&
+        !takesKeys(event.target) &&
+        (this.settings().oneLetterKeys || !isOneLetter(event)),
+    ),
   );
 
   constructor() {
@@ -51,6 +60,10 @@ export class KeysService {
     return event.timeStamp - this.lastG < G_WAITS_MS;
   }
 }
+
+/** A character by itself, which dictation and a cat type as well; "?" only lists the keys. */
+const isOneLetter = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean =>
+  key.length === 1 && key !== '?' && !ctrlKey && !metaKey && !altKey;
 
 function takesKeys(target: EventTarget | null): boolean {
   return (

@@ -27,7 +27,7 @@ export class ThemeService {
   }
 
   /** The page takes the theme's colours before anyone is told, so that drawings read the new ones. */
-  private choose(name: ThemeName): void {
+  choose(name: ThemeName): void {
     document.documentElement.dataset['theme'] = name;
     browserMemory.write(KEPT_AS, name);
     this.chosen.set(name);

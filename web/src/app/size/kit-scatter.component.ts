@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { fixed, kitName, sayChance, type TriedKit } from '@knapsack/core';
+import {
+  fixed,
+  here,
+  kitName,
+  sayChance,
+  sayMoney,
+  sayQuantity,
+  type TriedKit,
+  unitHere,
+} from '@knapsack/core';
 import type { Choice } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { ChanceStore } from '../trip/chance.store';
@@ -65,7 +74,7 @@ const FAR = 2.2;
             class="on-front"
             role="button"
             tabindex="0"
-            [attr.aria-label]="dot.words + ', try on'"
+            [attr.aria-label]="dot.words + ', try'"
             [class.makes]="dot.makes"
             (mouseenter)="over.set(dot.words)"
             (focus)="over.set(dot.words)"
@@ -138,10 +147,10 @@ export class KitScatterComponent {
   );
   protected readonly xTicks = computed(() => {
     const [least, most] = this.range();
-    const per = this.by() === 'weight' ? 1000 : 1;
+    const per = this.by() === 'weight' ? 1000 / here(1, 'kg') : 1;
     return roundTicks(least / per, most / per, 7).map((value) => ({
       at: this.scale().x(value * per),
-      words: this.by() === 'weight' ? `${value} kg` : String(value),
+      words: this.by() === 'weight' ? `${value} ${unitHere('kg')}` : sayMoney(value),
     }));
   });
   protected readonly askedY = computed(() => this.scale().y(this.store.options().chance));
@@ -198,7 +207,7 @@ export class KitScatterComponent {
     const { kit } = tried;
     const found = this.state()?.found;
     const name = found ? kitName(found.batteries[kit.battery], found.suns[kit.sun]) : '';
-    const price = kit.price === null ? '' : `, ${Math.round(kit.price)} in money`;
-    return `${name}: ${fixed(kit.grams / 1000, 2)} kg${price}, ${sayChance(tried)}`;
+    const price = kit.price === null ? '' : `, price ${sayMoney(kit.price)}`;
+    return `${name}: ${sayQuantity({ value: kit.grams, unit: 'g' })}${price}, ${sayChance(tried)}`;
   }
 }

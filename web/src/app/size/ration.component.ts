@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { fixed, localHours, sayHour, sayTime, type RationChoice } from '@knapsack/core';
+import { fixed, localHours, type RationChoice, sayFullHour, sayTime } from '@knapsack/core';
 import { rationRules, sayRationChoice, sayRationOdds } from '@knapsack/contract/size';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
@@ -52,13 +52,13 @@ interface Bar {
           [value]="store.options().doubling"
           (committed)="store.change({ doubling: $event })"
         />
-        more · never under
+        more · transmit duty cycle never under
         <ks-number
           field="leastShare"
           [value]="store.options().leastShare"
           (committed)="store.change({ leastShare: $event })"
         />
-        on transmit · power
+        · power
         <ks-choice
           label="Most power"
           [value]="store.options().morePower ? 'more' : 'planned'"
@@ -79,7 +79,7 @@ interface Bar {
           @if (gain(); as words) {
             {{ words }}
             @if (helps()) {
-              <button type="button" class="solid" (click)="store.putOn()">Put it on</button>
+              <button type="button" class="solid" (click)="store.putOn()">Apply</button>
             }
           } @else {
             <span class="muted">Sharing out the hours …</span>
@@ -110,9 +110,9 @@ interface Bar {
       </div>
       @if (rules().length > 0) {
         <details>
-          <summary>The table to take along: look at the charge at the hour</summary>
+          <summary>The table to take along: look at the state of charge at the hour</summary>
           <p class="muted">
-            By the charge in the battery: the power, and in brackets the share of the time on transmit.
+            By the charge in the battery: the power, and in brackets the transmit duty cycle.
           </p>
           <table class="kits rules">
             @for (hour of rules(); track hour.startMs) {
@@ -147,8 +147,7 @@ export class RationComponent {
     const every = endMs - startMs > 3 * 86_400_000 ? 24 : 4;
     return localHours(startMs, endMs, every, this.zone()).map((timeMs) => ({
       left: this.share(timeMs),
-      words:
-        every === 24 ? sayTime(timeMs, this.zone()).slice(0, 3) : sayHour(timeMs, this.zone()).slice(0, 2),
+      words: every === 24 ? sayTime(timeMs, this.zone()).slice(0, 3) : sayFullHour(timeMs, this.zone()),
     }));
   });
   private readonly mostW = computed(() =>

@@ -1,20 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FIELDS, readNumber, type FieldName } from '@knapsack/contract';
-import { SIZE_AIMS, type SizeAim } from '@knapsack/contract/size';
+import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } from '@knapsack/contract';
+import { SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
   fixed,
+  type Kit,
+  type KitLimits,
   kitName,
   plainSentence,
   planSentence,
   RULES,
   sayChance,
-  sayLastingShort,
   sayDuration,
+  sayLastingShort,
+  sayMoney,
   sayQuantity,
-  type Kit,
-  type KitLimits,
   type TriedKit,
 } from '@knapsack/core';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { RouterLink } from '@angular/router';
@@ -35,7 +37,7 @@ const LIMITS: readonly {
   readonly words: string;
 }[] = [
   { name: 'grams', field: 'carryLimitG', words: 'up to' },
-  { name: 'price', field: 'price', words: 'in money' },
+  { name: 'price', field: 'price', words: 'budget' },
   { name: 'litres', field: 'packedL', words: 'packed' },
   { name: 'pieces', field: 'count', words: 'pieces' },
 ];
@@ -59,6 +61,7 @@ interface Pick {
 @Component({
   selector: 'ks-size',
   imports: [
+    InlineChoiceComponent,
     InlineNumberComponent,
     InlineTextComponent,
     KitScatterComponent,
@@ -89,14 +92,13 @@ export class SizePage {
     return Object.fromEntries(
       LIMITS.map(({ name, field }) => {
         const value = limits[name];
-        const factor = (FIELDS[field] as { shown?: number }).shown ?? 1;
-        return [name, value === undefined ? '' : String(Number((value * factor).toPrecision(5)))];
+        return [name, value === undefined ? '' : shownNumber(FIELDS[field], value, 5)];
       }),
     );
   });
   protected readonly units: Record<string, string> = {
-    grams: 'kg',
-    price: 'in money',
+    grams: unitOf(FIELDS.carryLimitG),
+    price: 'price',
     litres: 'l',
     pieces: 'pieces',
   };
@@ -116,6 +118,15 @@ export class SizePage {
       kit && all.findIndex(([, other]) => other?.rank === kit.rank) === index ? [{ words, kit }] : [],
     );
   });
+  /** Two batteries of which one is enough. */
+  protected readonly spare = computed(() => {
+    const state = this.store.state();
+    return state?.finished ? spareKit(state.tried, state.found.batteries, this.store.options().chance) : null;
+  });
+  protected readonly sources = [
+    { value: 'shelf', label: 'my shelf' },
+    { value: 'sold', label: 'sizes that are sold, typical figures' },
+  ] as const;
   /** Where nothing makes it: the surest kit there is, and what stands in the way. */
   protected readonly nothing = computed(() => {
     const state = this.store.state();
@@ -157,7 +168,9 @@ export class SizePage {
     if (this.store.stopped()) return 'Stopped.';
     if (!state) return 'Laying out the shelf …';
     const tried = `${state.done} of ${state.of} kits`;
-    return state.finished ? `${state.of} kits, each on ${state.found.draws} draws.` : `${tried} tried …`;
+    return state.finished
+      ? `${state.of} kits, each tried in ${state.found.samples} simulated outings.`
+      : `${tried} tried …`;
   });
 
   protected name({ kit }: { readonly kit: Kit }): string {
@@ -166,8 +179,41 @@ export class SizePage {
   }
 
   protected readonly duration = sayDuration;
-  protected weight = ({ kit }: { readonly kit: Kit }): string => `${fixed(kit.grams / 1000, 2)} kg`;
-  protected price = ({ kit }: TriedKit): string => (kit.price === null ? '' : String(Math.round(kit.price)));
+  /** With how sure it is, where the parts say that: "2.50 kg ± 0.38". */
+  protected weight = ({ kit }: { readonly kit: Kit }): string => {
+    const words = sayQuantity({ value: kit.grams, unit: 'g' });
+    const spread = this.spreadOf(kit, ({ weightG }) => weightG?.spread);
+    return spread === 0 ? words : `about ${words} (± ${sayQuantity({ value: spread, unit: 'g' })})`;
+  };
+  /** What a kit weighs more or less than the battery, panel and controller that are in the bag. */
+  protected against({ kit }: { readonly kit: Kit }): string {
+    const more = kit.grams - this.store.inBagG();
+    if (this.store.inBagG() === 0 || Math.abs(more) < 10) return '';
+    return `, ${sayQuantity({ value: Math.abs(more), unit: 'g' })} ${more < 0 ? 'lighter' : 'heavier'} than what is in the bag`;
+  }
+
+  /** One standard deviation of a figure over the parts of a kit, which err by themselves. */
+  private spreadOf(kit: Kit, of: (gear: Gear) => number | undefined): number {
+    const found = this.store.state()?.found;
+    if (!found) return 0;
+    const byId = new Map(this.store.stock().map((gear) => [gear.id, gear]));
+    const items = [...found.batteries[kit.battery].items, ...found.suns[kit.sun].items];
+    return Math.hypot(
+      ...items.map(({ gear, count }) => {
+        const item = byId.get(gear);
+        return item ? (of(item) ?? 0) * count : 0;
+      }),
+    );
+  }
+
+  protected readonly stockName = computed(() =>
+    this.store.from() === 'shelf' ? 'your shelf' : 'the sizes that are sold',
+  );
+  /** Told in the sentence where it is a typical price: one's own is in the list. */
+  protected cost({ kit }: { readonly kit: Kit }): string {
+    return this.store.from() === 'sold' && kit.price !== null ? `, about ${sayMoney(kit.price)}` : '';
+  }
+  protected price = ({ kit }: TriedKit): string => (kit.price === null ? '' : sayMoney(kit.price));
   protected readonly percent = sayChance;
   protected readonly lasting = sayLastingShort;
   protected error = ({ standardError }: TriedKit): string => `± ${fixed(standardError * 100, 1)}`;

@@ -1,5 +1,12 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { targetOf, USUAL_PLACE, type GearKind, type LoadoutItem, type Trip } from '@knapsack/contract';
+import {
+  targetOf,
+  USUAL_PLACE,
+  type Gear,
+  type GearKind,
+  type LoadoutItem,
+  type Trip,
+} from '@knapsack/contract';
 import type { Fix } from '@knapsack/contract/what-if';
 import {
   KitHunt,
@@ -14,7 +21,9 @@ import {
   type ToKitWorker,
 } from '@knapsack/contract/size';
 import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
+import { isTypical } from '@knapsack/contract/typical';
 import { ShelfService } from '../data/shelf.service';
+import { TypicalGearService } from '../data/typical-gear.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { bagWeight } from '@knapsack/contract/edits';
@@ -24,14 +33,24 @@ import type { IdealQuestion } from '../work/ideal-work';
 import { BagStore } from '../trip/bag.store';
 
 export type KitBurden = 'weight' | 'price';
+export type KitSource = 'shelf' | 'sold';
 
 /** How long the hand must rest before the shelf is searched anew, ms. */
 const REST_MS = 250;
 const MOST_WORKERS = 8;
 const KEPT_AS = 'knapsack.size';
+const FROM_KEPT_AS = 'knapsack.size.from';
 
+const ENERGY: ReadonlySet<GearKind> = new Set(['battery', 'station']);
 /** What a kit brings; the rest of the bag stays. */
 const KIT_KINDS: ReadonlySet<GearKind> = new Set(['battery', 'station', 'panel', 'controller']);
+
+const sameStock = (a: readonly Gear[], b: readonly Gear[]): boolean =>
+  a.length === b.length &&
+  a.every(
+    (gear, index) =>
+      gear === b[index] || (gear.id === b[index].id && gear.archived === true && b[index].archived === true),
+  );
 
 /** What decides over the kits: everything but the bag's own battery and panel, and how that lies. */
 function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
@@ -46,6 +65,7 @@ export class SizeStore implements OnDestroy {
   private readonly plan = inject(TripStore);
   private readonly bag = inject(BagStore);
   private readonly shelf = inject(ShelfService);
+  private readonly typical = inject(TypicalGearService);
   private readonly hunt = new KitHunt(
     hireKitWorker,
     Math.max(1, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2)),
@@ -66,6 +86,31 @@ export class SizeStore implements OnDestroy {
     true,
   );
   private timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Out of what kits are made: one's own shelf, or the sizes that are sold, by their typical figures. */
+  readonly from = computed<KitSource>(() => this.chosenFrom() ?? (this.isThin() ? 'sold' : 'shelf'));
+  private readonly chosenFrom = signal(kept<{ from: KitSource | null }>(FROM_KEPT_AS, { from: null }).from);
+  /** A shelf of one battery, or of none, leaves nothing to choose. */
+  private readonly isThin = computed(
+    () =>
+      this.shelf.gear().filter((gear) => ENERGY.has(gear.kind) && !gear.archived && !isTypical(gear)).length <
+      2,
+  );
+  /** The gear that kits are made of, all that the rest of the bag needs with it. */
+  readonly stock = computed<readonly Gear[]>(
+    () => {
+      const shelf = this.shelf.gear();
+      if (this.from() === 'shelf') return shelf;
+      // The bag's own battery and panel stay known, and are nothing to choose from.
+      const own = shelf
+        .filter((gear) => !(KIT_KINDS.has(gear.kind) && isTypical(gear)))
+        .map((gear) => (KIT_KINDS.has(gear.kind) ? { ...gear, archived: true } : gear));
+      return [...own, ...this.sold()];
+    },
+    // What is tried on comes onto the shelf; that starts no search anew.
+    { equal: sameStock },
+  );
+  private readonly sold = computed(() => this.typical.all().filter(({ kind }) => KIT_KINDS.has(kind)));
 
   /** What was asked last in this browser; the chance is the trip's own. */
   private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
@@ -123,12 +168,19 @@ export class SizeStore implements OnDestroy {
     return trip && questionOf(trip, ({ gear: id }) => KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
   });
 
+  /** Makes kits out of something else. */
+  chooseFrom(from: KitSource): void {
+    this.chosenFrom.set(from);
+    keep(FROM_KEPT_AS, { from });
+  }
+
   constructor() {
+    void this.typical.load();
     effect(() => {
       const question = this.question();
       const options = this.effective();
-      const shelf = this.shelf.gear();
-      if (question === null || shelf.length === 0) return;
+      const stock = this.stock();
+      if (question === null || stock.length === 0) return;
       untracked(() => this.soon(() => this.begin(options)));
     });
     effect(() => keep(KEPT_AS, this.ownOptions()));
@@ -146,10 +198,15 @@ export class SizeStore implements OnDestroy {
   }
 
   /** Puts a kit in the bag; the plan before stays as a ghost. */
-  tryOn({ kit }: { readonly kit: Kit }): void {
+  async tryOn({ kit }: { readonly kit: Kit }): Promise<void> {
     const state = this.state();
-    const shelf = this.shelf.gear();
-    if (state) this.plan.edit((trip) => withKit(trip, shelf, state.found, kit));
+    const stock = this.stock();
+    const trip = this.plan.trip();
+    if (!state || !trip) return;
+    // What is sold comes onto the shelf when it is tried on, as typical gear.
+    for (const { gear } of withKit(trip, stock, state.found, kit).loadout)
+      if (stock.some(({ id }) => id === gear) && (await this.typical.take(gear)) === null) return;
+    this.plan.edit((now) => withKit(now, stock, state.found, kit));
   }
 
   /** Asks why a kit stands where it does. */
@@ -157,12 +214,12 @@ export class SizeStore implements OnDestroy {
     if (this.why()?.rank !== kit.rank) this.hunt.explain(kit);
   }
 
-  /** Puts a plan on that the nearest kit would carry. */
   /** Asks otherwise: limits, ways to lie, gear of the wish list. */
   change(change: (options: SizeOptions) => SizeOptions): void {
     this.ownOptions.update(change);
   }
 
+  /** Puts a plan on that the nearest kit would carry. */
   takeUp(fix: Fix): void {
     this.plan.takePlan(fix.trip);
   }
@@ -209,7 +266,7 @@ export class SizeStore implements OnDestroy {
     this.stopped.set(false);
     const problems = sizeProblems(options).map(({ sentence }) => sentence);
     this.problems.set(problems);
-    if (problems.length === 0) this.hunt.start({ trip, shelf: this.shelf.gear(), options });
+    if (problems.length === 0) this.hunt.start({ trip, shelf: this.stock(), options });
   }
 }
 

@@ -70,7 +70,7 @@ export class TradeCurveComponent {
   });
   protected readonly points = computed(() => this.ideal()?.trade.points ?? []);
   protected readonly waiting = computed(() =>
-    this.ideal() ? 'Put a panel in the bag, and the trade with the battery is drawn here.' : 'Reckoning …',
+    this.ideal() ? 'Put a panel in the bag, and the trade with the battery is drawn here.' : 'Calculating …',
   );
   private readonly scale = computed(() => {
     const all = this.points().flatMap(({ ampereHours }) => ampereHours.filter((value) => value !== null));

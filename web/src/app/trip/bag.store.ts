@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
-  MOST_STATIONS,
-  stationOf,
+  MOST_POSITIONS,
+  positionOf,
   type Block,
   type Gear,
   type GearKind,
@@ -29,21 +29,23 @@ export class BagStore {
     return new Map([...own, ...this.shelf.gear()].map((item) => [item.id, item]));
   });
   readonly radio = computed(() => this.firstInBag('radio'));
-  /** The radios of the bag in its order, as often as they are there: the stations. */
-  readonly stations = computed<readonly Radio[]>(() => {
+  /** The radios of the bag in its order, as often as they are there: the operating positions. */
+  readonly positions = computed<readonly Radio[]>(() => {
     const gear = this.gear();
     return this.loadout().flatMap(({ gear: id, count }) => {
       const item = gear.get(id);
-      return item?.kind === 'radio' ? Array.from({ length: Math.min(count, MOST_STATIONS) }, () => item) : [];
+      return item?.kind === 'radio'
+        ? Array.from({ length: Math.min(count, MOST_POSITIONS) }, () => item)
+        : [];
     });
   });
   readonly battery = computed(() => this.firstInBag('battery') ?? this.firstInBag('station'));
   readonly panel = computed(() => this.firstInBag('panel'));
   readonly controller = computed(() => this.firstInBag('controller'));
 
-  /** The radio that a block is worked with; the first where its station has none. */
+  /** The radio that a block is worked with; the first where its operating position has none. */
   radioOf(block: Block): Radio | null {
-    return this.stations()[stationOf(block) - 1] ?? this.radio();
+    return this.positions()[positionOf(block) - 1] ?? this.radio();
   }
 
   /** The first item of a kind in the bag: the one that takes part in the sum. */

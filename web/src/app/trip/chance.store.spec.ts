@@ -11,7 +11,7 @@ import { ChanceStore } from './chance.store';
 
 /** Lets the worker say to a question in how many of 400 simulated outings it lasts, with more to come. */
 function answer(number: number, finished: number): void {
-  const chance = { finished, draws: 400, chance: finished / 400 } as Chance;
+  const chance = { finished, samples: 400, chance: finished / 400 } as Chance;
   SlowWorker.lastOf().answer(number, { chance, tornado: null }, true);
 }
 

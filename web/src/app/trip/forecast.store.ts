@@ -42,10 +42,10 @@ export class ForecastStore implements OnDestroy {
       const trip = this.store.calculated();
       const shelf = this.shelf.gear();
       const explained = this.isExplained();
-      const draft = this.store.isMoving();
+      const coarse = this.store.isMoving();
       const moved = this.movedSky();
       const skyFactor = moved?.trip === trip && moved?.shelf === shelf ? moved.factor : 1;
-      if (trip) this.worker.ask({ trip, shelf, explained, draft, skyFactor });
+      if (trip) this.worker.ask({ trip, shelf, explained, coarse, skyFactor });
     });
   }
 

@@ -69,7 +69,7 @@ describe('the plan before the last changes', () => {
       jasmine.stringMatching(/^−8\.8 Ah to spare$/),
       '−1.00 kg',
       'one run wired otherwise',
-      '−80 in money',
+      'price −80',
     ]);
     expect(ghost.shown()?.trip).toEqual(trip());
   });

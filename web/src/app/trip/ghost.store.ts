@@ -1,9 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { changedRuns, sameSum, type Trip } from '@knapsack/contract';
+import { changedCableRuns, sameSum, type Trip } from '@knapsack/contract';
 import type { ForecastView } from '../work/forecast-protocol';
 import { ForecastStore } from './forecast.store';
-import { sayDifference, sayQuantity, signed } from '@knapsack/core';
+import { sayDifference, sayMoney, sayQuantity, signed } from '@knapsack/core';
 import { bagCost, bagWeight } from '@knapsack/contract/edits';
 import { TripStore, type Turn } from './trip.store';
 import { BagStore } from './bag.store';
@@ -41,10 +41,10 @@ export class GhostStore {
     const grams = bagWeight(trip, gear).grams - bagWeight(before.trip, gear).grams;
     if (Math.abs(grams) >= LEAST_GRAMS)
       words.push(signed(grams, sayQuantity({ value: Math.abs(grams), unit: 'g' })));
-    const runs = changedRuns(before.trip.harness, trip.harness).size;
+    const runs = changedCableRuns(before.trip.harness, trip.harness).size;
     if (runs > 0) words.push(`${runs === 1 ? 'one run' : `${runs} runs`} wired otherwise`);
     const cost = bagCost(trip, gear) - bagCost(before.trip, gear);
-    if (Math.round(cost) !== 0) words.push(`${signed(cost, `${Math.round(Math.abs(cost))}`)} in money`);
+    if (Math.round(cost) !== 0) words.push(`price ${signed(cost, sayMoney(Math.abs(cost)))}`);
     // The lowest charge goes first where there is not room for all.
     return words.length > MOST_WORDS ? words.filter((_, at) => at !== 1) : words;
   });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { moveOuting, setOuting, setPlace, type Trip, type Waypoint } from '@knapsack/contract';
+import { moveOuting, setOuting, setSite, type Trip, type Waypoint } from '@knapsack/contract';
 import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
@@ -8,7 +8,7 @@ import { DifferenceComponent } from './difference.component';
 import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
 import { NoticesService } from '../shell/notices.service';
-import { PlaceFileComponent } from './place-file.component';
+import { SiteFileComponent } from '../parts/site-file.component';
 import { TripStore } from './trip.store';
 
 const SAVE_WORDS = {
@@ -29,13 +29,7 @@ export interface TellsDifference {
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
   selector: 'ks-trip-header',
-  imports: [
-    DifferenceComponent,
-    InlineSpanComponent,
-    InlineTextComponent,
-    PlaceFileComponent,
-    TrailComponent,
-  ],
+  imports: [DifferenceComponent, InlineSpanComponent, InlineTextComponent, SiteFileComponent, TrailComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
@@ -93,7 +87,7 @@ export interface TellsDifference {
           This trip was changed or deleted elsewhere, perhaps in another tab. Nothing was overwritten.
           <button type="button" (click)="merge()">Bring both together</button>
           <button type="button" (click)="store.keepMine()">Keep what I see here</button>
-          <button type="button" (click)="store.takeTheirs()">Take the other one</button>
+          <button type="button" (click)="store.takeTheirs()">Use the other one</button>
         </div>
       }
       @if (refusal(); as why) {
@@ -174,7 +168,7 @@ export class TripHeaderComponent {
   ): Promise<void> {
     const { timeZoneAt } = await import('@knapsack/core/time-zone');
     const timeZone = timeZoneAt(point);
-    this.store.edit((trip) => setPlace(trip, { ...trip.place, ...point, timeZone }));
+    this.store.edit((trip) => setSite(trip, { ...trip.place, ...point, timeZone }));
   }
 
   protected async merge(): Promise<void> {

@@ -114,7 +114,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     await forecastIn(forecast, () => forecast.view()!.verdict.marginAh < before - 1);
   });
 
-  it('keeps the last picture and says what is wrong while the plan cannot be reckoned', async () => {
+  it('keeps the last picture and says what is wrong while the plan cannot be calculated', async () => {
     await forecastIn(forecast, () => forecast.view() !== null);
     store.edit((now) => ({ ...now, loadout: [] }));
     await forecastIn(forecast, () => forecast.problems().length > 0);

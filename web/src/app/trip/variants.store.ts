@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  counted,
   asTrip,
   dropVariant,
   keepVariant,
@@ -7,6 +8,7 @@ import {
   nameVariant,
   takeInHand,
   UNNAMED_VARIANT,
+  type Gear,
   type Trip,
 } from '@knapsack/contract';
 import { survived } from '@knapsack/contract/what-if';
@@ -28,7 +30,7 @@ export interface VariantRow {
   readonly name: string;
   readonly grams: number;
   readonly cost: number;
-  /** Null while it is being reckoned or cannot be. */
+  /** Null while it is being calculated or cannot be. */
   readonly view: ForecastView | null;
   /** How it stands, and its chance in a few words; empty while it is being calculated. */
   readonly mark: PlanMark;
@@ -88,7 +90,7 @@ export class VariantsStore {
 
   /** Keeps the plan as it stands under a name that is not taken yet. */
   keep(): void {
-    this.store.edit((trip) => keepVariant(trip, `v-${newKey()}`, freeName(trip)));
+    this.store.edit((trip) => keepVariant(trip, `v-${newKey()}`, freeName(trip, this.bag.gear())));
   }
 
   takeInHand(id: string): void {
@@ -109,10 +111,21 @@ export class VariantsStore {
   }
 }
 
-const LETTERS = ['B', 'C', 'D', 'E'];
-
-function freeName({ variants = [], variantName }: Trip): string {
+/** What a variant is called by itself: the battery and the panel that are in its bag; with a number where that name is taken. */
+function freeName({ variants = [], variantName, loadout }: Trip, gear: ReadonlyMap<string, Gear>): string {
   const taken = new Set([variantName, ...variants.map(({ name }) => name)]);
-  const letter = LETTERS.find((one) => !taken.has(`variant ${one}`)) ?? 'F';
-  return `variant ${letter}`;
+  const kit = loadout
+    .flatMap(({ gear: id, count }) => {
+      const item = gear.get(id);
+      return item && TELLING.has(item.kind) ? [counted(item.name, count)] : [];
+    })
+    .join(' + ');
+  const name = kit.slice(0, LONGEST_NAME) || 'variant';
+  for (let number = 1; ; number++) {
+    const free = number === 1 ? name : `${name}, ${number}`;
+    if (!taken.has(free)) return free;
+  }
 }
+
+const TELLING: ReadonlySet<Gear['kind']> = new Set(['battery', 'station', 'panel']);
+const LONGEST_NAME = 56;

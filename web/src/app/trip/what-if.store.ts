@@ -23,7 +23,7 @@ export class WhatIfStore implements OnDestroy {
 
   /** Whether the answer is of the plan as it stands, not of one before it. */
   readonly fresh = signal(false);
-  /** The newest answer; of an older plan while the next one is being reckoned. */
+  /** The newest answer; of an older plan while the next one is being calculated. */
   readonly answer = signal<WhatIfAnswer | null>(null);
   readonly found = computed(() => this.answer()?.whatIf ?? null);
 

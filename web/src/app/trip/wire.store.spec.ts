@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
-import { changeRun, drawHarness, harnessReport } from '@knapsack/contract/harness';
+import { changeCableRun, harnessDrawing, harnessReport } from '@knapsack/contract/harness';
 import { ShelfService } from '../data/shelf.service';
 import { ForecastStore } from './forecast.store';
 import { GhostStore } from './ghost.store';
@@ -16,7 +16,7 @@ function answer(): void {
   const worker = SlowWorker.lastOf<WireQuestion>();
   const { number, question } = worker.sent[worker.sent.length - 1];
   const report = harnessReport(question.trip, question.shelf);
-  worker.answer(number, { report, drawing: drawHarness(report, 'across') });
+  worker.answer(number, { report, drawing: harnessDrawing(report, 'across') });
 }
 const asked = () => SlowWorker.lastOf<WireQuestion>().sent.length;
 
@@ -62,7 +62,7 @@ describe('the wiring of the page', () => {
     expect(asked()).toBe(1);
     answer();
     store.inRoom.set(true);
-    planned.set(changeRun(trip(), 'curlew', { fuseA: 5 }));
+    planned.set(changeCableRun(trip(), 'curlew', { fuseA: 5 }));
     TestBed.tick();
     expect(asked()).toBe(2);
   });
@@ -71,15 +71,15 @@ describe('the wiring of the page', () => {
     rest();
     expect(store.worst()).toBeNull();
     answer();
-    // Two batteries at a joint: nobody has said which fuses stand at them, nor whether they protect themselves.
+    // Two batteries at a joint: neither their fuses are entered nor whether they protect themselves.
     expect(store.worst()).toBe('look');
-    planned.set(changeRun(trip(), 'shale', { fuseA: 0 }));
+    planned.set(changeCableRun(trip(), 'shale', { fuseA: 0 }));
     rest();
     answer();
     expect(store.worst()).toBe('stop');
   });
 
-  it('stays while the next one is reckoned, but is never that of another trip', () => {
+  it('stays while the next one is calculated, but is never that of another trip', () => {
     rest();
     answer();
     planned.set({ ...trip(), temperatureC: 3 });
@@ -94,7 +94,7 @@ describe('the wiring of the page', () => {
   it('marks the runs that have changed and are not kept yet', () => {
     expect(store.changed().size).toBe(0);
     before.set({ trip: trip() });
-    planned.set(changeRun(trip(), 'curlew', { lengthM: 2 }));
+    planned.set(changeCableRun(trip(), 'curlew', { lengthM: 2 }));
     expect([...store.changed()]).toEqual(['curlew']);
   });
 });

@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { changedRuns } from '@knapsack/contract';
+import { changedCableRuns } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
@@ -35,7 +35,7 @@ export class WireStore implements OnDestroy {
   /** Whether its room is open: then there is no waiting. */
   readonly inRoom = signal(false);
   private readonly newest = signal<{ readonly trip: string; readonly is: WireAnswer } | null>(null);
-  /** While the next one is reckoned the last stands, but never that of another trip. */
+  /** While the next one is calculated the last stands, but never that of another trip. */
   private readonly answer = computed(() => {
     const newest = this.newest();
     return newest && newest.trip === this.plan.trip()?.id ? newest.is : null;
@@ -56,7 +56,7 @@ export class WireStore implements OnDestroy {
   readonly changed = computed<ReadonlySet<string>>(() => {
     const before = this.ghost.before()?.trip;
     const trip = this.plan.trip();
-    return before && trip ? changedRuns(before.harness, trip.harness) : new Set();
+    return before && trip ? changedCableRuns(before.harness, trip.harness) : new Set();
   });
 
   constructor() {

@@ -20,7 +20,7 @@ const summary = (id: string, savedAs: number, archived = false): TripSummary => 
 
 describe('trips that an earlier release saved', () => {
   const wanted: string[] = [];
-  const line: TripLine = { mark: 'look', words: 'lasts in 71 of 100', soc: [], floorSoc: 0.1 };
+  const line: TripLine = { mark: 'look', words: 'lasts in 71 of 100', soc: [], reserveSoc: 0.1 };
   beforeEach(() => {
     localStorage.removeItem('knapsack.model');
     wanted.length = 0;

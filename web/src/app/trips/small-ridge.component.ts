@@ -15,7 +15,7 @@ import { TripLinesService } from './trip-lines.service';
 
 const WIDTH = 150;
 const HEIGHT = 34;
-/** A trip's own small ridge and verdict, reckoned when it comes into sight. */
+/** A trip's own small ridge and verdict, calculated when it comes into sight. */
 @Component({
   selector: 'ks-small-ridge',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,14 +60,14 @@ export class SmallRidgeComponent implements OnDestroy {
   protected readonly drawing = computed(() => {
     const line = this.lines.of(this.trip());
     if (!line) return null;
-    const { soc, floorSoc, mark, words } = line;
+    const { soc, reserveSoc, mark, words } = line;
     const y = (value: number) => (HEIGHT - 1 - value * (HEIGHT - 3)).toFixed(1);
     const path = soc
       .map(
         (value, at) => `${at === 0 ? 'M' : 'L'}${((at * WIDTH) / (soc.length - 1)).toFixed(1)} ${y(value)}`,
       )
       .join('');
-    return { path, water: Number(y(floorSoc)), look: MARKS[mark], mark, words };
+    return { path, water: Number(y(reserveSoc)), look: MARKS[mark], mark, words };
   });
 
   constructor() {

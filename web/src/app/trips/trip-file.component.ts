@@ -29,7 +29,7 @@ const MOST_NAMES = 5;
               [checked]="newGear() === 'shelf'"
               (change)="newGear.set(newGear() === 'shelf' ? 'trip' : 'shelf')"
             />
-            Put its gear that is not on your shelf there: {{ said(one.look.newGear) }}
+            Add its gear that is not on your shelf: {{ said(one.look.newGear) }}
           </label>
         }
         @if (one.look.differentGear.length > 0) {

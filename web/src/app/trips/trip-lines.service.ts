@@ -8,7 +8,7 @@ import { hireWorker } from '../work/hire';
 import type { Answered, Asked } from '../work/newest-worker';
 
 /**
- * The small ridges of the list, reckoned in a worker one after the other, only for the trips that are in sight, and kept
+ * The small ridges of the list, calculated in a worker one after the other, only for the trips that are in sight, and kept
  * for as long as neither the trip nor the shelf changes.
  */
 @Injectable({ providedIn: 'root' })
@@ -39,7 +39,7 @@ export class TripLinesService {
     this.wanted.delete(keyOf(trip));
   }
 
-  /** Looks at the shelf anew: what it holds may have changed since the lines were reckoned. */
+  /** Looks at the shelf anew: what it holds may have changed since the lines were calculated. */
   refresh(): void {
     this.shelfLoaded = firstValueFrom(this.shelf.load()).then((stored) => {
       const key = stored.map(({ document, revision }) => `${document.id} ${revision}`).join();
@@ -57,7 +57,7 @@ export class TripLinesService {
       await (this.shelfLoaded ?? Promise.resolve());
       for (let next = this.take(); next; next = this.take()) {
         const { document } = await firstValueFrom(this.api.trip(next.id));
-        const line = await this.reckon({ trip: document, shelf: this.shelf.gear() });
+        const line = await this.calculate({ trip: document, shelf: this.shelf.gear() });
         const key = keyOf(next);
         this.known.update((known) => new Map(known).set(key, line));
       }
@@ -77,7 +77,7 @@ export class TripLinesService {
     return null;
   }
 
-  private reckon(question: LineQuestion): Promise<TripLine> {
+  private calculate(question: LineQuestion): Promise<TripLine> {
     this.worker ??= hireWorker('tripLine');
     const { worker } = this;
     return new Promise((done, failed) => {

@@ -9,6 +9,8 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { askOnce } from '../work/ask-once';
+import type { BeginQuestion } from '../work/begin-work';
 import { Router, RouterLink } from '@angular/router';
 import type { Trip, TripSummary } from '@knapsack/contract';
 import { hoursOf, sayDate, sayDuration } from '@knapsack/core';
@@ -31,7 +33,7 @@ import { DeletedTrips } from './deleted-trips.service';
 import { EarlierTripsComponent } from './earlier-trips.component';
 import { SetAsideComponent } from './set-aside.component';
 import { SmallRidgeComponent } from './small-ridge.component';
-import type { Template } from '@knapsack/contract/begin';
+import type { Begun, Template } from '@knapsack/contract/begin';
 import { TripFileComponent } from './trip-file.component';
 import { TripOutComponent } from './trip-out.component';
 import { TripLinesService } from './trip-lines.service';
@@ -118,17 +120,17 @@ export class TripsPage {
 
   /** A trip of a kind of outing, its bag from the shelf. */
   protected async createFrom(name: string): Promise<void> {
-    const template = this.templates().find((one) => one.name === name);
-    if (!template) return;
     await this.attempt(async () => {
-      const [{ tripFrom }, gear] = await Promise.all([
-        import('@knapsack/contract/begin'),
-        firstValueFrom(this.api.gear()),
-      ]);
+      const nowMs = Date.now();
+      const gear = await firstValueFrom(this.api.gear());
       const shelf = gear.map(({ document }) => document);
-      const { document } = await firstValueFrom(
-        this.api.createTrip(tripFrom(template, shelf, newTrip(Date.now()), Date.now())),
-      );
+      const made = await askOnce<BeginQuestion, Pick<Begun, 'trip'>>('begin', {
+        from: { template: name },
+        shelf,
+        empty: newTrip(nowMs),
+        nowMs,
+      });
+      const { document } = await firstValueFrom(this.api.createTrip(made.trip));
       await this.router.navigate(['/trips', document.id]);
     });
   }
@@ -153,7 +155,7 @@ export class TripsPage {
       await firstValueFrom(this.api.replaceTrip(changed, revision));
       await this.load();
       this.notices.show({
-        text: archived ? `${trip.name} is back.` : `${trip.name} was put away.`,
+        text: archived ? `${trip.name} is restored.` : `${trip.name} was archived.`,
         action: { label: 'Undo', run: () => void this.putAway(trip) },
       });
     });

@@ -9,10 +9,10 @@ describe('the line of a trip in the list', () => {
     expect(line.soc.length).toBe(61);
     expect(line.soc[0]).toBe(1);
     expect(line.soc.every((soc, at) => at === 0 || soc <= line.soc[at - 1])).toBeTrue();
-    expect(line.floorSoc).toBe(0.1);
+    expect(line.reserveSoc).toBe(0.1);
   });
 
-  it('says what is missing where it cannot be reckoned', () => {
+  it('says what is missing where it cannot be calculated', () => {
     const line = tripLine(trip({ loadout: [] }), shelf);
     expect(line).toEqual(jasmine.objectContaining({ mark: 'unknown', soc: [] }));
     expect(line.words).toContain('Add a radio');

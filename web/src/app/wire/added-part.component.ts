@@ -55,7 +55,7 @@ import { WireStore } from '../trip/wire.store';
           />
           of what it takes.
         }
-        <button type="button" class="quiet" (click)="takeOut()">Take it out</button>
+        <button type="button" class="quiet" (click)="takeOut()">Remove</button>
       </p>
     }
     @if (joins()) {
@@ -73,9 +73,9 @@ import { WireStore } from '../trip/wire.store';
             [value]="part().name"
             (committed)="change({ name: $event })"
           />.
-          <button type="button" class="quiet" (click)="change(null)">Take it out</button>
+          <button type="button" class="quiet" (click)="change(null)">Remove</button>
         } @else if (inTurns()) {
-          <button type="button" class="quiet" (click)="change({})">Put in a change-over switch</button>
+          <button type="button" class="quiet" (click)="change({})">Add a change-over switch</button>
         }
       </p>
     }

@@ -37,7 +37,7 @@ const SIGNS = {
                 {{ rules[check.rule].title }}
               </button>
               <span class="muted">
-                asked <b>{{ check.asks }}</b>, there <b>{{ check.has }}</b>
+                needed <b>{{ check.asks }}</b>, have <b>{{ check.has }}</b>
               </span>
             </p>
             <p>
@@ -45,7 +45,7 @@ const SIGNS = {
             </p>
             @if (check.remedy; as remedy) {
               <button type="button" class="fix" (click)="fix(check)">
-                <b>{{ remedy.words }}</b>&ngsp;<span>put it in</span>
+                <b>{{ remedy.words }}</b>&ngsp;<span>apply</span>
               </button>
             }
           </div>

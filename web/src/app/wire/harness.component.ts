@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Drawn } from '@knapsack/contract/harness';
+import type { DrawingGroup } from '@knapsack/contract/harness';
 import { HarnessShapesComponent } from '../parts/harness-shapes.component';
 import { WireStore } from '../trip/wire.store';
 
@@ -46,7 +46,7 @@ const LEAST_SCALE = 0.86;
       </svg>
     } @else if (store.failed()) {
       <p role="alert">
-        The wiring cannot be drawn: its worker died. What you typed is kept; reload the page.
+        The wiring cannot be shown: its worker stopped. What you typed is kept; reload the page.
       </p>
     } @else {
       <p class="muted">Drawing the wiring …</p>
@@ -59,12 +59,12 @@ export class HarnessComponent {
   protected readonly leastScale = LEAST_SCALE;
   protected readonly drawing = computed(() => this.store.drawing());
 
-  protected isChosen({ part, on }: Drawn): boolean {
+  protected isChosen({ part, on }: DrawingGroup): boolean {
     const chosen = this.store.chosen();
     return chosen?.part === part && chosen.on === on;
   }
 
-  protected choose({ part, on, words }: Drawn): void {
+  protected choose({ part, on, words }: DrawingGroup): void {
     if (words) this.store.chosen.set({ part, on });
   }
 }

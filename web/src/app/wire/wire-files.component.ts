@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { billCsv, billOf, drawHarness, svgOf } from '@knapsack/contract/harness';
+import { billCsv, billOf, harnessDrawing, svgOf } from '@knapsack/contract/harness';
 import { saveFile } from '../data/save-file';
 import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
@@ -16,7 +16,7 @@ const SHARP = 2;
       Take along as
       <button type="button" class="quiet" (click)="svg()">SVG</button>
       <button type="button" class="quiet" (click)="png()">PNG</button>
-      <button type="button" class="quiet" (click)="bill()">parts list (CSV)</button>
+      <button type="button" class="quiet" (click)="bill()">Parts list (CSV)</button>
       @if (problem(); as sentence) {
         <span class="problem" role="alert">{{ sentence }}</span>
       }
@@ -29,18 +29,18 @@ export class WireFilesComponent {
   protected readonly problem = signal<string | null>(null);
 
   protected svg(): void {
-    const drawn = this.drawn();
-    if (drawn) saveFile(`${this.name()}-wiring.svg`, [drawn.text], 'image/svg+xml');
+    const asSvg = this.asSvg();
+    if (asSvg) saveFile(`${this.name()}-wiring.svg`, [asSvg.text], 'image/svg+xml');
   }
 
   protected png(): void {
-    const drawn = this.drawn();
-    if (!drawn) return;
+    const asSvg = this.asSvg();
+    if (!asSvg) return;
     const image = new Image();
     image.onload = () => {
       const canvas = document.createElement('canvas');
-      canvas.width = Math.ceil(drawn.width * SHARP);
-      canvas.height = Math.ceil(drawn.height * SHARP);
+      canvas.width = Math.ceil(asSvg.width * SHARP);
+      canvas.height = Math.ceil(asSvg.height * SHARP);
       canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
       canvas.toBlob((blob) => {
         if (blob) saveFile(`${this.name()}-wiring.png`, [blob], 'image/png');
@@ -48,7 +48,7 @@ export class WireFilesComponent {
     };
     image.onerror = () =>
       this.problem.set('This browser does not make a picture of it. The SVG holds the same drawing.');
-    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawn.text)}`;
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(asSvg.text)}`;
   }
 
   protected bill(): void {
@@ -56,10 +56,10 @@ export class WireFilesComponent {
     if (report) saveFile(`${this.name()}-parts.csv`, [billCsv(billOf(report))], 'text/csv');
   }
 
-  private drawn(): { readonly text: string; readonly width: number; readonly height: number } | null {
+  private asSvg(): { readonly text: string; readonly width: number; readonly height: number } | null {
     const report = this.store.report();
     if (!report) return null;
-    const drawing = drawHarness(report, 'across');
+    const drawing = harnessDrawing(report, 'across');
     return {
       text: svgOf(drawing, `Wiring of ${this.plan.trip()?.name ?? ''}`),
       width: drawing.width,

@@ -3,14 +3,14 @@ import { NEGATIVE_FUSE } from '@knapsack/core';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { CheckListComponent } from './check-list.component';
 import { HarnessComponent } from './harness.component';
-import { RunSentenceComponent } from './run-sentence.component';
+import { CableRunSentenceComponent } from './cable-run-sentence.component';
 import { WireFilesComponent } from './wire-files.component';
 import { WireStore } from '../trip/wire.store';
 
 /** The Wire room: the kit as it will be wired, what is wrong with it, and the order in which it is joined. */
 @Component({
   selector: 'ks-wire',
-  imports: [CheckListComponent, HarnessComponent, RunSentenceComponent, WireFilesComponent],
+  imports: [CheckListComponent, HarnessComponent, CableRunSentenceComponent, WireFilesComponent],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -28,7 +28,7 @@ import { WireStore } from '../trip/wire.store';
           <span class="muted">Looking at the wiring …</span>
         }
       </p>
-      @if (store.report()?.unreckoned; as sentence) {
+      @if (store.report()?.uncalculated; as sentence) {
         <p class="muted">
           The plan cannot be calculated: {{ sentence }} Currents are those of the blocks; what the sun brings
           is not known.
@@ -36,7 +36,7 @@ import { WireStore } from '../trip/wire.store';
       }
       <div class="wire-drawing"><ks-harness /></div>
       <div class="wire-body">
-        <div class="in-hand"><ks-run-sentence /></div>
+        <div class="in-hand"><ks-cable-run-sentence /></div>
         <div class="joining">
           <section class="order" aria-labelledby="order-title">
             <h2 id="order-title">
@@ -55,7 +55,7 @@ import { WireStore } from '../trip/wire.store';
                 [attr.aria-pressed]="parting()"
                 (click)="parting.set(true)"
               >
-                disconnect in this
+                Disconnect in this order
               </button>
             </h2>
             <ol>

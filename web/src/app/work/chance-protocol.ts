@@ -1,7 +1,7 @@
 import type { WireSays } from '@knapsack/contract/harness';
 import type { Chance, Tornado } from '@knapsack/core';
 
-/** What the chance worker answers: several times to one question, surer each time; null where the plan cannot be reckoned. */
+/** What the chance worker answers: several times to one question, surer each time; null where the plan cannot be calculated. */
 export interface ChanceAnswer {
   readonly chance: Chance | null;
   /** What Wire says of the plan; null where it cannot be calculated. */

@@ -13,7 +13,7 @@ import type { ForecastQuestion } from './forecast-protocol';
 import type { Work } from './work';
 import type { ChanceAnswer } from './chance-protocol';
 
-/** Draws between two looks for a newer question. */
+/** Samples between two looks for a newer question. */
 const AT_A_TIME = 100;
 
 /** The chances of a plan, surer and surer; then what matters most. */

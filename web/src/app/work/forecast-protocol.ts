@@ -8,7 +8,7 @@ export interface ForecastQuestion {
   /** Whether somebody looks at the arithmetic: it takes longer than the forecast itself. */
   readonly explained?: boolean;
   /** Whether the hand still moves: a long outing is then marched in coarser steps, to be marched anew when it rests. */
-  readonly draft?: boolean;
+  readonly coarse?: boolean;
   /** By how much the typical sky is moved, where the samples have said it; 1 while they run. */
   readonly skyFactor?: number;
 }
@@ -31,7 +31,7 @@ export interface ForecastView {
   readonly consumers: readonly { readonly name: string; readonly amps: Float64Array }[];
   /** Volts at the radio below which it shuts off. */
   readonly dropoutV: number;
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
   readonly verdict: Verdict;
   /** The arithmetic behind the figures; null where it was not asked for. */
   readonly sums: Record<Explained, Sum> | null;

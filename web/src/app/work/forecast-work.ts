@@ -13,9 +13,9 @@ export const forecastWork: Work<ForecastQuestion, ForecastOutcome> = (question, 
 /** An outing that takes more than a frame or two to march in steps of five minutes. */
 const LONG_MS = 4 * 24 * HOUR_MS;
 
-function outcomeOf({ trip, shelf, explained, draft, skyFactor = 1 }: ForecastQuestion): ForecastOutcome {
+function outcomeOf({ trip, shelf, explained, coarse, skyFactor = 1 }: ForecastQuestion): ForecastOutcome {
   const isLong = Date.parse(trip.end) - Date.parse(trip.start) > LONG_MS;
-  const plan = resolve(draft && isLong ? { ...trip, stepMinutes: 15 } : trip, shelf);
+  const plan = resolve(coarse && isLong ? { ...trip, stepMinutes: 15 } : trip, shelf);
   if (!plan.ok) return { ok: false, problems: plan.problems };
   return {
     ok: true,

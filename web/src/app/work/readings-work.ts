@@ -1,4 +1,4 @@
-import { ReadingsTable } from '@knapsack/contract/readings';
+import { headingsOf, ReadingsTable } from '@knapsack/contract/readings';
 import type { ReadFileAnswer, ReadFileRequest } from './readings-protocol';
 import type { Answers, Work } from './work';
 
@@ -11,7 +11,10 @@ export const readingsWork: Work<ReadFileRequest, ReadFileAnswer> = async (reques
   }
 };
 
-async function read({ file, zone }: ReadFileRequest, say: Answers<ReadFileAnswer>['say']): Promise<void> {
+async function read(
+  { file, zone, columns }: ReadFileRequest,
+  say: Answers<ReadFileAnswer>['say'],
+): Promise<void> {
   const decoder = new TextDecoder();
   const reader = file.stream().getReader();
   let table: ReadingsTable | null = null;
@@ -26,8 +29,12 @@ async function read({ file, zone }: ReadFileRequest, say: Answers<ReadFileAnswer
         if (piece.done) break;
         continue;
       }
-      const begun = ReadingsTable.begin(rest.slice(0, end), zone);
-      if (!begun.ok) return say({ is: 'refused', why: begun.problems[0].sentence });
+      const begun = ReadingsTable.begin(rest.slice(0, end), zone, columns);
+      if (!begun.ok) {
+        const headings = headingsOf(rest.slice(0, end));
+        const mayAsk = !columns && headings.words.length >= 3;
+        return say(mayAsk ? { is: 'asks', headings } : { is: 'refused', why: begun.problems[0].sentence });
+      }
       table = begun.value;
       rest = rest.slice(end + 1);
     }

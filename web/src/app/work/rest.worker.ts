@@ -1,12 +1,14 @@
 /// <reference lib="webworker" />
 // All work but the forecast itself, in one script, so that the browser loads and keeps it once. Each worker does one kind, by its name.
 import { KitWorker, type ToKitWorker } from '@knapsack/contract/size';
+import { speakIn } from '@knapsack/core';
 import { answering } from './answering';
+import { beginWork } from './begin-work';
 import { cardWork } from './card-work';
 import { chanceWork } from './chance-work';
-import type { WorkKind } from './hire';
+import type { WorkerName, WorkKind } from './hire';
 import { idealWork } from './ideal-work';
-import { packWork } from './pack-work';
+import { packingWork } from './pack-work';
 import { rationWork } from './ration-work';
 import { readingsWork } from './readings-work';
 import { tripLineWork } from './trip-line-work';
@@ -15,6 +17,7 @@ import { wireWork } from './wire-work';
 
 /** Made where its kind is wanted: a kit worker keeps what it has resolved. */
 const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
+  begin: () => answering(beginWork),
   card: () => answering(cardWork),
   chance: () => answering(chanceWork),
   ideal: () => answering(idealWork),
@@ -22,7 +25,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
     const kits = new KitWorker();
     return ({ data }: MessageEvent<ToKitWorker>) => postMessage(kits.answer(data));
   },
-  pack: () => answering(packWork),
+  pack: () => answering(packingWork),
   ration: () => answering(rationWork),
   readings: () => answering(readingsWork),
   tripLine: () => answering(tripLineWork),
@@ -30,4 +33,6 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   wire: () => answering(wireWork),
 };
 
-addEventListener('message', KINDS[self.name as WorkKind]());
+const { kind, habits } = JSON.parse(self.name) as WorkerName & { kind: WorkKind };
+speakIn(habits);
+addEventListener('message', KINDS[kind]());

@@ -6,9 +6,9 @@ import type { Work } from './work';
 export interface TripLine {
   readonly mark: PlanMark;
   readonly words: string;
-  /** Charge over the outing at even distances, 0 to 1; empty where it cannot be reckoned. */
+  /** Charge over the outing at even distances, 0 to 1; empty where it cannot be calculated. */
   readonly soc: readonly number[];
-  readonly floorSoc: number;
+  readonly reserveSoc: number;
 }
 
 export interface LineQuestion {
@@ -27,7 +27,7 @@ export function tripLine(trip: Trip, shelf: readonly Gear[]): TripLine {
   const { status: mark, found, missing, problems } = assessTrip(trip, shelf);
   if (!found) {
     const words = missing.length > 0 ? sayMissing(missing) : problems[0].sentence;
-    return { mark, words, soc: [], floorSoc: 0 };
+    return { mark, words, soc: [], reserveSoc: 0 };
   }
   const { run, chance } = found;
   const { edgesMs, soc } = run.march;
@@ -38,5 +38,5 @@ export function tripLine(trip: Trip, shelf: readonly Gear[]): TripLine {
     while (edge + 1 < edgesMs.length && edgesMs[edge + 1] <= timeMs) edge++;
     return Math.round(soc[edge] * 1000) / 1000;
   });
-  return { mark, words: sayLastingShort(chance), soc: points, floorSoc: run.verdict.floorSoc };
+  return { mark, words: sayLastingShort(chance), soc: points, reserveSoc: run.verdict.reserveSoc };
 }

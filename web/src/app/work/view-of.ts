@@ -17,14 +17,14 @@ export function viewOf(run: Forecast, zone: string, explained = false, skyFactor
     curtailedA,
     consumers: consumersOf(run),
     dropoutV: plan.radio.dropoutV,
-    floorSoc: verdict.floorSoc,
+    reserveSoc: verdict.reserveSoc,
     verdict,
     sums: explained ? explain(run, zone) : null,
     skyFactor,
   };
 }
 
-/** What each consumer draws in each step, loads of constant power at the volts that the march reckoned with. */
+/** What each consumer draws in each step, loads of constant power at the volts that the march calculated with. */
 function consumersOf({ load, march: { cellsV } }: Forecast): ForecastView['consumers'] {
   return load.byConsumer.map(({ amps, watts }, index) => ({
     name: load.consumers[index],

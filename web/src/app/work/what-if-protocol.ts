@@ -5,7 +5,7 @@ import type { ForecastView } from './forecast-protocol';
 /** A kept variant as the page draws and compares it. */
 export interface VariantView {
   readonly id: string;
-  /** Null where it cannot be reckoned. */
+  /** Null where it cannot be calculated. */
   readonly view: ForecastView | null;
   /** How it stands, and its chance in a few words or what it lacks. */
   readonly mark: PlanMark;

@@ -1,6 +1,6 @@
 import type { Span } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
-import { stepAt } from '../view-at';
+import { stepAt } from '@knapsack/core';
 
 /** The currents of one column of the drawing, A: the largest of its steps. */
 export interface FlowColumn {
@@ -14,7 +14,7 @@ export interface FlowColumn {
 /** The flow over the visible stretch, a column each; a peak is never lost between two columns. */
 export function flowColumns(view: ForecastView, { startMs, endMs }: Span, columns: number): FlowColumn[] {
   const perColumn = (endMs - startMs) / columns;
-  let step = stepAt(view, startMs);
+  let step = stepAt(view.edgesMs, startMs);
   return Array.from({ length: columns }, (_, column) => {
     const fromMs = startMs + column * perColumn;
     const untilMs = fromMs + perColumn;
@@ -34,7 +34,7 @@ export function flowColumns(view: ForecastView, { startMs, endMs }: Span, column
 
 /** What each consumer draws at an instant, the largest first, A; those that draw nothing are left out. */
 export function drawnAt(view: ForecastView, timeMs: number): readonly { name: string; amps: number }[] {
-  const step = stepAt(view, timeMs);
+  const step = stepAt(view.edgesMs, timeMs);
   if (view.loadA[step] === 0) return [];
   return view.consumers
     .map(({ name, amps }) => ({ name, amps: amps[step] }))

@@ -14,8 +14,8 @@ import { ThemeService } from '../../shell/theme.service';
 import { CursorLineComponent } from '../cursor-line.component';
 import { LanesStore } from '../../trip/lanes.store';
 import { readPalette } from '../ridge/palette';
-import { instantAt, shareOf } from '../time-scale';
-import { drawFlow } from './draw-flow';
+import { instantAt, fractionAt } from '../time-scale';
+import { paintFlow } from './paint-flow';
 import { drawnAt, flowColumns } from './flow-columns';
 import { ForecastStore } from '../../trip/forecast.store';
 import { SelectionStore } from '../../trip/selection.store';
@@ -85,7 +85,7 @@ export class FlowLaneComponent implements OnDestroy {
   protected readonly words = computed(() => {
     const columns = this.columns();
     return [
-      ...wordOver(columns, ({ carried, curtailedA }) => carried && curtailedA === 0, 'the sun carries you'),
+      ...wordOver(columns, ({ carried, curtailedA }) => carried && curtailedA === 0, 'solar covers the load'),
       ...wordOver(columns, ({ curtailedA }) => curtailedA > 0, 'you could be using this'),
     ];
   });
@@ -95,7 +95,7 @@ export class FlowLaneComponent implements OnDestroy {
     const cursorMs = this.selection.cursorMs();
     if (!view || cursorMs === null || !this.hovered()) return null;
     const rows = drawnAt(view, cursorMs).map(({ name, amps: drawn }) => ({ name, amps: amps(drawn) }));
-    return { left: 100 * shareOf(this.lanes.visible(), cursorMs), rows };
+    return { left: 100 * fractionAt(this.lanes.visible(), cursorMs), rows };
   });
 
   protected readonly spoken = computed(() => {
@@ -108,9 +108,9 @@ export class FlowLaneComponent implements OnDestroy {
       .slice(0, 3)
       .map(({ name, ampereHours }) => `${name} ${sayQuantity({ value: ampereHours, unit: 'Ah' })}`);
     const gives = sun
-      ? `the sun carries the load for ${sayQuantity({ value: sun.balanceHours, unit: 'duration' })}, at its best it gives ${amps(sun.bestA)}, ${sayQuantity({ value: sun.curtailedAh, unit: 'Ah' })} of it are not used`
+      ? `solar covers the load for ${sayQuantity({ value: sun.balanceHours, unit: 'duration' })}, at its best it gives ${amps(sun.bestA)}, ${sayQuantity({ value: sun.curtailedAh, unit: 'Ah' })} of it are not used`
       : 'no sun';
-    return `Flow: ${amps(verdict.meanA)} drawn on average, most by ${most.join(', ')}; ${gives}`;
+    return `Flow: ${amps(verdict.meanA)} on average, most by ${most.join(', ')}; ${gives}`;
   });
 
   constructor() {
@@ -120,7 +120,7 @@ export class FlowLaneComponent implements OnDestroy {
     effect(() => {
       const columns = this.columns();
       const { width, height } = this.size();
-      if (width > 0) this.draw(width, height, columns);
+      if (width > 0) this.paint(width, height, columns);
     });
   }
 
@@ -145,7 +145,7 @@ export class FlowLaneComponent implements OnDestroy {
     this.size.set({ width, height });
   }
 
-  private draw(width: number, height: number, columns: ReturnType<typeof flowColumns>): void {
+  private paint(width: number, height: number, columns: ReturnType<typeof flowColumns>): void {
     const canvas = this.canvas().nativeElement;
     const ratio = devicePixelRatio;
     const gutter = -canvas.offsetLeft;
@@ -162,7 +162,7 @@ export class FlowLaneComponent implements OnDestroy {
     context.clearRect(0, 0, width + gutter, height);
     const most = (of: 'inA' | 'outA') => columns.reduce((top, column) => Math.max(top, column[of]), 0);
     const frame = { left: gutter, width, height, mostInA: most('inA'), mostOutA: most('outA') };
-    drawFlow(context, columns, frame, this.palette());
+    paintFlow(context, columns, frame, this.palette());
   }
 }
 

@@ -1,6 +1,5 @@
-import { localHours, sayDate, sayHour } from '@knapsack/core';
+import { localHour, localHours, sayFullHour, sayHour, sayWeekday, valueAt } from '@knapsack/core';
 import { markHours } from '../time-scale';
-import { valueAt } from '../view-at';
 import { endMarks, lowestMark, swapMarks } from './marks';
 import { FONT, type Frame, type Layer, type Scene } from './scene';
 import { line, plate } from './strokes';
@@ -10,11 +9,11 @@ export function hourMarks({ visible, zone }: Scene, widthPx: number): Frame['hou
   const every = markHours(visible.endMs - visible.startMs, widthPx);
   return localHours(visible.startMs, visible.endMs, every, zone).map((timeMs) => {
     const hour = sayHour(timeMs, zone);
-    const day = sayDate(timeMs, zone).split(' ').slice(0, 2).join(' ');
+    const day = sayWeekday(timeMs, zone);
     return {
       timeMs,
-      midnight: every < 24 && hour === '00:00',
-      text: every >= 24 ? day : every < 1 ? hour : hour.slice(0, 2),
+      midnight: every < 24 && localHour(timeMs, zone) === 0,
+      text: every >= 24 ? day : every < 1 ? hour : sayFullHour(timeMs, zone),
       day: every >= 24 ? null : day,
     };
   });
@@ -93,7 +92,7 @@ const water: Layer = (context, frame, { picture, palette }) => {
 /** Px between the points that the haze is drawn through. */
 const HAZE_PX = 3;
 
-/** What chance makes of the ridge: eight of ten draws lie in it. Its lower rim is a line, since that is the one to look at. */
+/** What chance makes of the ridge: eight of ten samples lie in it. Its lower rim is a line, since that is the one to look at. */
 const hazeAround: Layer = (context, frame, { haze, visible, palette }) => {
   if (!haze) return;
   const xs: number[] = [];
@@ -101,7 +100,9 @@ const hazeAround: Layer = (context, frame, { haze, visible, palette }) => {
   xs.push(frame.right);
   const y = (values: Float32Array, x: number) => {
     const share = (x - frame.left) / (frame.right - frame.left);
-    return frame.y(valueAt(haze, values, visible.startMs + share * (visible.endMs - visible.startMs)));
+    return frame.y(
+      valueAt(haze.edgesMs, values, visible.startMs + share * (visible.endMs - visible.startMs)),
+    );
   };
   context.beginPath();
   xs.forEach((x, at) => (at === 0 ? context.moveTo(x, y(haze.p90, x)) : context.lineTo(x, y(haze.p90, x))));
@@ -128,7 +129,7 @@ const hachures: Layer = (context, frame, { view, picture, visible, palette }) =>
   for (let x = frame.left + 6; x < frame.right; x += 11) {
     const share = (x - frame.left) / (frame.right - frame.left);
     const timeMs = visible.startMs + share * (visible.endMs - visible.startMs);
-    const y = frame.y(valueAt(view, picture.values, timeMs));
+    const y = frame.y(valueAt(view.edgesMs, picture.values, timeMs));
     const length = Math.min(12 + 5 * Math.sin(x * 0.7), frame.bottom - y - 3);
     if (length < 3) continue;
     context.moveTo(x, y + 3);
@@ -147,7 +148,7 @@ const besideNames: Layer = (context, frame, { beside, visible, palette }) => {
   const named = beside
     .map(({ name, edgesMs, picture }) => ({
       name,
-      y: frame.y(valueAt({ edgesMs }, picture.values, visible.endMs)),
+      y: frame.y(valueAt(edgesMs, picture.values, visible.endMs)),
     }))
     .sort((a, b) => a.y - b.y);
   for (const { name, y } of named) {

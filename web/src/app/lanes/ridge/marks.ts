@@ -1,6 +1,5 @@
-import { sayTime } from '@knapsack/core';
+import { sayTime, valueAt } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
-import { valueAt } from '../view-at';
 import { FONT, type Frame, type Layer } from './scene';
 import { cross, line, plate, ring } from './strokes';
 
@@ -14,11 +13,11 @@ interface EndMark {
 
 /** The end points that the run reaches, in order of time; the one that ends the plan is the first. */
 export function endMarksOf({ verdict }: ForecastView): readonly EndMark[] {
-  const { floorMs, radioDropoutMs, cutoffMs, binds } = verdict;
+  const { reserveMs, radioDropoutMs, cutoffMs, binds } = verdict;
   const marks: readonly [number | null, string, EndMark['sign'], boolean][] = [
     [cutoffMs, 'battery cuts off', 'cutoff', binds === 'cutoff'],
     [radioDropoutMs, 'radio drops out', 'dropout', binds === 'radioDropout'],
-    [floorMs, 'down to the reserve', 'reserve', binds === 'floor'],
+    [reserveMs, 'down to the reserve', 'reserve', binds === 'reserve'],
   ];
   return marks
     .flatMap(([timeMs, words, sign, first]) => (timeMs === null ? [] : [{ timeMs, words, sign, first }]))
@@ -32,7 +31,7 @@ export const endMarks: Layer = (context, frame, { view, picture, visible, zone, 
   for (const { timeMs, words, sign, first } of endMarksOf(view)) {
     if (timeMs < visible.startMs || timeMs > visible.endMs) continue;
     const x = frame.x(timeMs);
-    const y = frame.y(valueAt(view, picture.values, timeMs));
+    const y = frame.y(valueAt(view.edgesMs, picture.values, timeMs));
     if (first) line(context, [x, frame.top], [x, frame.bottom], palette.stop, palette.line * 0.7);
     if (first) cross(context, x, y, palette.stop, palette.paper);
     else smallSign(context, sign, x, y, palette.stop, palette.paper);
@@ -123,7 +122,7 @@ export const swapMarks: Layer = (context, frame, { view, picture, visible, palet
   for (const { kind, timeMs, pack } of view.verdict.events) {
     if (kind !== 'swap' || timeMs < visible.startMs || timeMs > visible.endMs) continue;
     const x = Math.round(frame.x(timeMs)) + 0.5;
-    const y = frame.y(valueAt(view, picture.values, timeMs));
+    const y = frame.y(valueAt(view.edgesMs, picture.values, timeMs));
     line(context, [x, y], [x, frame.bottom], palette.slate, palette.line * 0.6);
     ring(context, x, y, 3, palette.slate, palette.paper);
     context.textAlign = x - 150 < frame.left ? 'left' : 'right';

@@ -10,11 +10,11 @@ const view = {
   radioV: Float64Array.of(13.1, 11.4, 12.9),
   keyDownA: Float64Array.of(0, 2, 0),
   dropoutV: 10.5,
-  floorSoc: 0.1,
+  reserveSoc: 0.1,
   verdict: {
     lowestMs: hour(10),
     lowestSoc: 0.5,
-    floorMs: hour(12),
+    reserveMs: hour(12),
     radioDropoutMs: hour(9),
     cutoffMs: null,
     binds: 'radioDropout',

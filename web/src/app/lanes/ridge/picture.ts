@@ -19,14 +19,14 @@ const percent = (soc: number): string => `${Math.round(soc * 100)} %`;
 const volts = (value: number): string => `${fixed(value, 1)} V`;
 
 /** Charge in all packs, over the reserve. */
-function chargePicture({ soc, edgesMs, floorSoc, verdict }: ForecastView): Picture {
+function chargePicture({ soc, edgesMs, reserveSoc, verdict }: ForecastView): Picture {
   return {
     values: soc,
     least: 0,
     most: 1,
     ticks: [0, 0.25, 0.5, 0.75, 1],
-    water: floorSoc,
-    waterWords: `reserve ${percent(floorSoc)}`,
+    water: reserveSoc,
+    waterWords: `reserve ${percent(reserveSoc)}`,
     lowest: { edge: edgesMs.indexOf(verdict.lowestMs), words: `lowest ${percent(verdict.lowestSoc)}` },
     say: percent,
   };

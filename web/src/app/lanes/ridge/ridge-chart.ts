@@ -64,14 +64,14 @@ export class RidgeChart {
       before.margins.left === scene.margins.left;
     this.scene = scene;
     if (sameLines) this.chart.draw();
-    else this.redraw(scene);
+    else this.repaint(scene);
   }
 
   destroy(): void {
     this.chart.destroy();
   }
 
-  private redraw({ view, picture, beside, visible, palette, margins }: Scene): void {
+  private repaint({ view, picture, beside, visible, palette, margins }: Scene): void {
     // Gear that comes back by itself goes on after its first outage.
     const endMs = view.verdict.availability ? Infinity : (view.verdict.endMs ?? Infinity);
     const columns = Math.max(100, (this.chart.width - margins.left - margins.right) / COLUMN_PX);

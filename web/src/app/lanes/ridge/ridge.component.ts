@@ -8,7 +8,7 @@ import {
   type ElementRef,
   type OnDestroy,
 } from '@angular/core';
-import { MINUTE_MS } from '@knapsack/core';
+import { MINUTE_MS, valueAt } from '@knapsack/core';
 import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { ThemeService } from '../../shell/theme.service';
@@ -18,9 +18,8 @@ import { CursorLineComponent } from '../cursor-line.component';
 import { GhostStore } from '../../trip/ghost.store';
 import { LanesStore, type RidgeFace } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
-import { readingAt } from '../readout/reading';
-import { instantAt, shareOf } from '../time-scale';
-import { valueAt } from '../view-at';
+import { readoutAt } from '../readout/readout';
+import { instantAt, fractionAt } from '../time-scale';
 import { readPalette } from './palette';
 import type { ForecastView } from '../../work/forecast-protocol';
 import { VariantsStore } from '../../trip/variants.store';
@@ -95,9 +94,9 @@ export class RidgeComponent implements OnDestroy {
     this.themes.theme();
     return readPalette(this.canvas().nativeElement);
   });
-  private readonly reading = computed(() => {
+  private readonly readout = computed(() => {
     const view = this.forecast.view();
-    return view && readingAt(view, this.store.trip(), this.selection.cursorMs());
+    return view && readoutAt(view, this.store.trip(), this.selection.cursorMs());
   });
   private readonly picture = computed(() => {
     const view = this.forecast.view();
@@ -128,13 +127,16 @@ export class RidgeComponent implements OnDestroy {
     const picture = this.picture();
     const cursorMs = this.selection.cursorMs();
     if (!view || !picture || cursorMs === null) return null;
-    const left = shareOf(this.lanes.visible(), cursorMs);
+    const left = fractionAt(this.lanes.visible(), cursorMs);
     if (left < 0 || left > 1) return null;
     const { least, most, values } = picture;
-    return { left: 100 * left, bottom: (100 * (valueAt(view, values, cursorMs) - least)) / (most - least) };
+    return {
+      left: 100 * left,
+      bottom: (100 * (valueAt(view.edgesMs, values, cursorMs) - least)) / (most - least),
+    };
   });
-  protected readonly percent = computed(() => Math.round((this.reading()?.soc ?? 0) * 100));
-  protected readonly spoken = computed(() => this.reading()?.words ?? 'no forecast yet');
+  protected readonly percent = computed(() => Math.round((this.readout()?.soc ?? 0) * 100));
+  protected readonly spoken = computed(() => this.readout()?.words ?? 'no forecast yet');
 
   constructor() {
     effect(() => {

@@ -34,7 +34,7 @@ export interface Scene {
   readonly picture: Picture;
   /** The same plan before it was changed, and others to be held beside it. */
   readonly beside: readonly BesideLine[];
-  /** What eight of ten draws lie between; null where it is not known or the picture is not of charge. */
+  /** What eight of ten samples lie between; null where it is not known or the picture is not of charge. */
   readonly haze: Haze | null;
   readonly visible: Span;
   readonly zone: string;
@@ -42,7 +42,7 @@ export interface Scene {
   readonly margins: Margins;
 }
 
-/** States of charge at the edges that one and nine of ten draws stay under, 0 to 1. */
+/** States of charge at the edges that one and nine of ten samples stay under, 0 to 1. */
 export interface Haze {
   readonly edgesMs: Float64Array;
   readonly p10: Float32Array;

@@ -1,6 +1,6 @@
 import type { Weather } from '@knapsack/contract';
 import { hour } from '@knapsack/contract/testing/outing';
-import { drawSky, WIDTH } from './sky-drawing';
+import { skyDrawing, WIDTH } from './sky-drawing';
 import { skyView } from './sky-view';
 
 describe('the drawing of the sky', () => {
@@ -9,7 +9,7 @@ describe('the drawing of the sky', () => {
   const iso = (of: number) => new Date(hour(of)).toISOString();
   const drawn = (hours: readonly object[]) => {
     const weather = { air: 'clean', cloud: 0.3, windMS: 2, hours } as Weather;
-    return drawSky(skyView({ place, weather, start: iso(0), temperatureC: 12 }, outing)!, outing, [
+    return skyDrawing(skyView({ place, weather, start: iso(0), temperatureC: 12 }, outing)!, outing, [
       { start: iso(14), end: iso(16), fraction: 1, label: 'tower' },
     ]);
   };

@@ -1,7 +1,7 @@
 import type { ShadeHours } from '@knapsack/contract';
-import { fixed, type Span } from '@knapsack/core';
+import { sayQuantity, type Span } from '@knapsack/core';
 import { spanOf } from '@knapsack/contract/edits';
-import { shareOf } from '../time-scale';
+import { fractionAt } from '../time-scale';
 import type { SkyView } from './sky-view';
 
 /** Size of the drawing in its own units, and the sun height that reaches its top, degrees. */
@@ -27,9 +27,9 @@ export interface SkyDrawing {
 }
 
 /** The sky over a stretch as it is drawn. */
-export function drawSky(sky: SkyView, view: Span, shade: readonly ShadeHours[]): SkyDrawing {
+export function skyDrawing(sky: SkyView, view: Span, shade: readonly ShadeHours[]): SkyDrawing {
   const { timesMs, sunAltitudeDeg, cloud } = sky;
-  const x = (timeMs: number) => WIDTH * shareOf(view, timeMs);
+  const x = (timeMs: number) => WIDTH * fractionAt(view, timeMs);
   const y = (degrees: number) => HEIGHT - 3 - (Math.max(0, degrees) / TOP_DEG) * (HEIGHT - 8);
   const placed = shade
     .map((hours) => ({ ...spanOf(hours), label: hours.label }))
@@ -41,12 +41,12 @@ export function drawSky(sky: SkyView, view: Span, shade: readonly ShadeHours[]):
     shade: placed.map(({ startMs, endMs }) => ({ x: x(startMs), width: x(endMs) - x(startMs) })),
     labels: [
       ...placed.flatMap(({ startMs, label }) =>
-        label ? [{ text: label, left: 100 * shareOf(view, Math.max(startMs, view.startMs)) }] : [],
+        label ? [{ text: label, left: 100 * fractionAt(view, Math.max(startMs, view.startMs)) }] : [],
       ),
       ...wordsOf(sky, view),
     ],
     lines: [
-      ...changing(timesMs, x, sky.airC, 'air', '°C'),
+      ...changing(timesMs, x, sky.airC, 'air', 'C'),
       ...changing(timesMs, x, sky.windMS, 'wind', 'm/s'),
     ],
   };
@@ -55,7 +55,7 @@ export function drawSky(sky: SkyView, view: Span, shade: readonly ShadeHours[]):
 /** Where fog and rain begin, in words. */
 function wordsOf({ timesMs, closed }: SkyView, view: Span): { text: string; left: number }[] {
   return closed.flatMap((word, step) =>
-    word && word !== closed[step - 1] ? [{ text: word, left: 100 * shareOf(view, timesMs[step]) }] : [],
+    word && word !== closed[step - 1] ? [{ text: word, left: 100 * fractionAt(view, timesMs[step]) }] : [],
   );
 }
 
@@ -65,14 +65,15 @@ function changing(
   x: (timeMs: number) => number,
   values: Float64Array,
   name: 'air' | 'wind',
-  unit: string,
+  unit: 'C' | 'm/s',
 ): SkyDrawing['lines'] {
   const least = values.reduce((low, value) => Math.min(low, value), Infinity);
   const most = values.reduce((high, value) => Math.max(high, value), -Infinity);
   if (most - least < 0.5) return [];
   const y = (step: number) => HEIGHT - 5 - ((values[step] - least) / (most - least)) * (HEIGHT - 12);
-  const digits = unit === '°C' ? 0 : 1;
-  const words = `${name} ${fixed(least, digits)} to ${fixed(most, digits)} ${unit}`;
+  const say = (value: number) => sayQuantity({ value, unit });
+  // The unit once: "air 6 to 15 °C".
+  const words = `${name} ${say(least).replace(/ \S+$/, '')} to ${say(most)}`;
   return [{ name, path: pathOf(timesMs, x, y), words }];
 }
 

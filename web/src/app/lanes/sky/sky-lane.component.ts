@@ -16,8 +16,8 @@ import { cloudWord, fogUntil, hourOf, nextCloud, paintSky, rainFrom } from '@kna
 import { LanesStore } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { followPointer } from '../pointer-drag';
-import { instantAt, shareOf } from '../time-scale';
-import { drawSky } from './sky-drawing';
+import { instantAt, fractionAt } from '../time-scale';
+import { skyDrawing } from './sky-drawing';
 import { skyView } from './sky-view';
 import { SelectionStore } from '../../trip/selection.store';
 
@@ -151,14 +151,14 @@ export class SkyLaneComponent {
 
   protected readonly drawing = computed(() => {
     const sky = this.sky();
-    return sky && drawSky(sky, this.visible(), this.shade() ?? []);
+    return sky && skyDrawing(sky, this.visible(), this.shade() ?? []);
   });
 
   protected readonly box = computed(() => {
     const chosen = this.chosen();
     if (!chosen) return null;
-    const left = 100 * shareOf(this.visible(), Math.min(chosen.fromMs, chosen.atMs));
-    const right = 100 * shareOf(this.visible(), Math.max(chosen.fromMs, chosen.atMs) + HOUR_MS);
+    const left = 100 * fractionAt(this.visible(), Math.min(chosen.fromMs, chosen.atMs));
+    const right = 100 * fractionAt(this.visible(), Math.max(chosen.fromMs, chosen.atMs) + HOUR_MS);
     return { left, width: right - left };
   });
 
@@ -176,7 +176,9 @@ export class SkyLaneComponent {
   });
   protected readonly percentOfHour = computed(() => {
     const chosen = this.chosen();
-    return chosen ? Math.round(100 * Math.min(1, Math.max(0, shareOf(this.lanes.outing(), chosen.atMs)))) : 0;
+    return chosen
+      ? Math.round(100 * Math.min(1, Math.max(0, fractionAt(this.lanes.outing(), chosen.atMs))))
+      : 0;
   });
   protected readonly spokenHour = computed(() => {
     const chosen = this.chosen();

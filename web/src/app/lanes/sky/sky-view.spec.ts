@@ -1,4 +1,4 @@
-import type { Place } from '@knapsack/contract';
+import type { Site } from '@knapsack/contract';
 import { HOUR_MS } from '@knapsack/core';
 import { hour } from '@knapsack/contract/testing/outing';
 import { skyView } from './sky-view';
@@ -10,7 +10,7 @@ describe('the sky to be drawn', () => {
     { start: new Date(hour(8)).toISOString(), cloud: 0.1, rain: true },
   ];
   const weather = { air: 'clean', cloud: 0.3, windMS: 2, hours } as const;
-  const on = (of: Place) => ({ place: of, weather, start: new Date(hour(0)).toISOString(), temperatureC: 0 });
+  const on = (of: Site) => ({ place: of, weather, start: new Date(hour(0)).toISOString(), temperatureC: 0 });
   const outing = { startMs: hour(0), endMs: hour(24) };
 
   it('has the sun highest around local noon and down in the night', () => {

@@ -19,6 +19,7 @@ const LOOKS: Record<ModeFamilyName, ModeLook> = {
   slotted: DIGITAL,
   keyboard: DIGITAL,
   keyboardPhase: DIGITAL,
+  picture: DIGITAL,
   dataLink: DIGITAL,
   packet: DIGITAL,
 };

@@ -1,15 +1,15 @@
-import { expandBlocks, REPEATS, stationOf, type Block, type Trip } from '@knapsack/contract';
-import { ACTIVITIES, fixed, overlap, sayTime, type Span } from '@knapsack/core';
-import { shareOf } from '../time-scale';
+import { expandBlocks, REPEATS, positionOf, type Block, type Trip } from '@knapsack/contract';
+import { ACTIVITIES, fixed, overlap, sayMode, sayTime, type Mode, type Span } from '@knapsack/core';
+import { fractionAt } from '../time-scale';
 import { lookOf, type ModeLook } from './mode-look';
 
-/** Heights of the lane with one station, and of a track with more, px. */
+/** Heights of the lane with one operating position, and of a track with more, px. */
 const ONE_TRACK_PX = 52;
 export const TRACK_PX = 36;
 
-/** A station's row in the lane. */
+/** An operating position's row in the lane. */
 export interface Track {
-  readonly station: number;
+  readonly position: number;
   readonly name: string;
   readonly topPx: number;
 }
@@ -17,7 +17,7 @@ export interface Track {
 /** Where a block stands in the lane: percent of its width, px of its height. */
 interface Placed extends ModeLook {
   readonly id: string;
-  readonly mode: string;
+  readonly mode: Mode;
   readonly left: number;
   readonly width: number;
   readonly topPx: number;
@@ -34,11 +34,11 @@ export interface ShownRepeat extends Placed {
   readonly key: number;
 }
 
-/** The stations, a track each: the radios of the bag, and those that blocks are planned for. */
+/** The operating positions, a track each: the radios of the bag, and those that blocks are planned for. */
 export function tracksOf(blocks: readonly Block[], radios: readonly string[]): readonly Track[] {
-  const most = Math.max(1, radios.length, ...blocks.map(stationOf));
+  const most = Math.max(1, radios.length, ...blocks.map(positionOf));
   return Array.from({ length: most }, (_, index) => ({
-    station: index + 1,
+    position: index + 1,
     name: radios[index] ?? 'no radio',
     topPx: index * TRACK_PX,
   }));
@@ -46,8 +46,8 @@ export function tracksOf(blocks: readonly Block[], radios: readonly string[]): r
 
 export const laneHeight = (tracks: number): number => (tracks === 1 ? ONE_TRACK_PX : tracks * TRACK_PX + 2);
 export const blockHeight = (tracks: number): number => (tracks === 1 ? ONE_TRACK_PX - 8 : TRACK_PX - 4);
-export const trackTop = (station: number, tracks: number): number =>
-  tracks === 1 ? 3 : (station - 1) * TRACK_PX + 2;
+export const trackTop = (position: number, tracks: number): number =>
+  tracks === 1 ? 3 : (position - 1) * TRACK_PX + 2;
 
 /** What of the blocks and their repeats is seen in a stretch of time. */
 export function shownBlocks(
@@ -56,7 +56,7 @@ export function shownBlocks(
   tracks: readonly Track[],
 ): { readonly blocks: readonly ShownBlock[]; readonly repeats: readonly ShownRepeat[] } {
   const zone = trip.place.timeZone;
-  const percent = (timeMs: number) => 100 * shareOf(visible, timeMs);
+  const percent = (timeMs: number) => 100 * fractionAt(visible, timeMs);
   const blocks: ShownBlock[] = [];
   const repeats: ShownRepeat[] = [];
   for (const { block, first, ...span } of expandBlocks(trip)) {
@@ -70,11 +70,11 @@ export function shownBlocks(
       ...lookOf(mode),
       left,
       width: percent(seen.endMs) - left,
-      topPx: trackTop(stationOf(block), tracks.length),
+      topPx: trackTop(positionOf(block), tracks.length),
     };
     if (!first) repeats.push({ ...placed, key: repeats.length });
     else {
-      const whose = tracks.length > 1 ? `, ${tracks[stationOf(block) - 1].name}` : '';
+      const whose = tracks.length > 1 ? `, ${tracks[positionOf(block) - 1].name}` : '';
       blocks.push({
         ...placed,
         power: `${fixed(powerW, Number.isInteger(powerW) ? 0 : 1)} W`,
@@ -89,5 +89,5 @@ export function shownBlocks(
 function spoken(block: Block, span: Span, zone: string): string {
   const share = Math.round(block.share * 100);
   const again = block.repeat ? `, ${REPEATS[block.repeat]}` : '';
-  return `${block.mode} ${block.powerW} W, ${ACTIVITIES[block.activity].label}, ${share} % on transmit, ${sayTime(span.startMs, zone)} to ${sayTime(span.endMs, zone)}${again}`;
+  return `${sayMode(block.mode)} ${block.powerW} W, ${ACTIVITIES[block.activity].label}, transmit duty cycle ${share} %, ${sayTime(span.startMs, zone)} to ${sayTime(span.endMs, zone)}${again}`;
 }

@@ -7,7 +7,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { hoursOf, MINUTE_MS, sayDuration, type Span } from '@knapsack/core';
+import { hoursOf, MINUTE_MS, sayDuration, sayMode, type Span } from '@knapsack/core';
 import { newKey } from '../../data/new-id';
 import {
   addBlock,
@@ -23,7 +23,7 @@ import { CursorLineComponent } from '../cursor-line.component';
 import { followPointer } from '../pointer-drag';
 import { LanesStore } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
-import { instantAt, shareOf } from '../time-scale';
+import { instantAt, fractionAt } from '../time-scale';
 import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
 import { SelectionStore } from '../../trip/selection.store';
 import { BagStore } from '../../trip/bag.store';
@@ -39,7 +39,7 @@ const NARROW_PERCENT = 2;
   template: `
     <div class="lane-name" id="work-name" [class.unseen]="tracks().length > 1">work</div>
     @if (tracks().length > 1) {
-      @for (track of tracks(); track track.station) {
+      @for (track of tracks(); track track.position) {
         <div class="track-name" [style.top.px]="track.topPx" [title]="track.name">{{ track.name }}</div>
       }
     }
@@ -50,11 +50,11 @@ const NARROW_PERCENT = 2;
       [class.many]="tracks().length > 1"
       [style.height.px]="heightPx()"
       aria-labelledby="work-name"
-      (pointerdown)="draw($event)"
+      (pointerdown)="dragNew($event)"
       (pointermove)="hover($event)"
       (pointerleave)="selection.point(null)"
     >
-      @for (track of tracks().slice(1); track track.station) {
+      @for (track of tracks().slice(1); track track.position) {
         <span class="track-line" [style.top.px]="track.topPx"></span>
       }
       @for (again of repeats(); track again.key) {
@@ -70,7 +70,9 @@ const NARROW_PERCENT = 2;
           [style.height.px]="blockPx"
           (pointerdown)="pick($event, again.id)"
         >
-          <span class="what"><i class="bi bi-arrow-repeat" aria-hidden="true"></i> {{ again.mode }}</span>
+          <span class="what"
+            ><i class="bi bi-arrow-repeat" aria-hidden="true"></i> {{ say(again.mode) }}</span
+          >
         </div>
       }
       @for (block of blocks(); track block.id) {
@@ -93,7 +95,7 @@ const NARROW_PERCENT = 2;
         >
           <span class="edge" data-edge="start" (pointerdown)="stretch($event, block.id, 'start')"></span>
           <span class="what"
-            ><i class="bi" [class]="block.icon" aria-hidden="true"></i> {{ block.mode }}
+            ><i class="bi" [class]="block.icon" aria-hidden="true"></i> {{ say(block.mode) }}
             {{ block.power }}</span
           >
           <span class="how">{{ block.activity }}</span>
@@ -101,18 +103,18 @@ const NARROW_PERCENT = 2;
         </div>
       }
       <ks-cursor-line />
-      @if (drawn(); as span) {
+      @if (newSpan(); as span) {
         <div
           class="block ghost"
           [style.left.%]="percent(span.startMs)"
           [style.width.%]="percent(span.endMs) - percent(span.startMs)"
-          [style.top.px]="topOf(drawnStation())"
+          [style.top.px]="topOf(newPosition())"
           [style.height.px]="blockPx"
         >
           <span class="what">{{ lengthOf(span) }}</span>
         </div>
       }
-      @if (blocks().length === 0 && !drawn()) {
+      @if (blocks().length === 0 && !newSpan()) {
         <p class="lane-hint">Drag across the hours you will operate, or press n.</p>
       }
     </div>
@@ -124,17 +126,18 @@ export class WorkLaneComponent {
   protected readonly selection = inject(SelectionStore);
   private readonly lane = viewChild.required<ElementRef<HTMLElement>>('lane');
   /** The block being drawn. */
-  protected readonly drawn = signal<Span | null>(null);
+  protected readonly newSpan = signal<Span | null>(null);
 
   private readonly visible = inject(LanesStore).visible;
 
+  protected readonly say = sayMode;
   protected readonly NARROW = NARROW_PERCENT;
-  protected readonly drawnStation = signal(1);
+  protected readonly newPosition = signal(1);
 
   protected readonly tracks = computed(() =>
     tracksOf(
       this.store.trip()?.blocks ?? [],
-      this.bag.stations().map(({ name }) => name),
+      this.bag.positions().map(({ name }) => name),
     ),
   );
   protected readonly heightPx = computed(() => laneHeight(this.tracks().length));
@@ -149,7 +152,7 @@ export class WorkLaneComponent {
   }
 
   protected percent(timeMs: number): number {
-    return 100 * shareOf(this.visible(), timeMs);
+    return 100 * fractionAt(this.visible(), timeMs);
   }
 
   protected lengthOf = (span: Span): string => sayDuration(hoursOf(span));
@@ -158,8 +161,8 @@ export class WorkLaneComponent {
     this.selection.point(this.instantUnder(event.clientX));
   }
 
-  protected topOf(station: number): number {
-    return trackTop(station, this.tracks().length);
+  protected topOf(position: number): number {
+    return trackTop(position, this.tracks().length);
   }
 
   /** A repeat stands for the block that it repeats. */
@@ -196,44 +199,44 @@ export class WorkLaneComponent {
     });
   }
 
-  protected draw(press: PointerEvent): void {
+  protected dragNew(press: PointerEvent): void {
     const fromMs = this.instantUnder(press.clientX);
-    const station = this.stationUnder(press.clientY);
-    this.drawnStation.set(station);
+    const position = this.positionUnder(press.clientY);
+    this.newPosition.set(position);
     const downTo = Math.floor(fromMs / QUARTER_MS) * QUARTER_MS;
     followPointer(press, {
       move: (event) => {
         const toMs = this.instantUnder(event.clientX);
-        this.drawn.set(
+        this.newSpan.set(
           toMs >= fromMs
             ? { startMs: downTo, endMs: Math.max(downTo + QUARTER_MS, toQuarter(toMs)) }
             : { startMs: toQuarter(toMs), endMs: downTo + QUARTER_MS },
         );
       },
       end: (_event, moved) => {
-        const span = this.drawn();
-        this.drawn.set(null);
-        if (moved && span) this.add(span, station);
+        const span = this.newSpan();
+        this.newSpan.set(null);
+        if (moved && span) this.add(span, position);
         else this.selection.select(null);
       },
     });
   }
 
-  private stationUnder(clientY: number): number {
+  private positionUnder(clientY: number): number {
     const { length } = this.tracks();
     if (length === 1) return 1;
     const { top } = this.lane().nativeElement.getBoundingClientRect();
     return Math.min(length, Math.max(1, Math.floor((clientY - top) / TRACK_PX) + 1));
   }
 
-  private add(span: Span, station: number): void {
+  private add(span: Span, position: number): void {
     const id = `b-${newKey()}`;
     const work = workForNew(
       this.store.trip(),
       this.selection.selected(),
-      this.bag.stations()[station - 1] ?? null,
+      this.bag.positions()[position - 1] ?? null,
     );
-    this.store.edit((trip) => addBlock(trip, id, span, work, station) ?? trip);
+    this.store.edit((trip) => addBlock(trip, id, span, work, position) ?? trip);
     this.selection.select(id);
   }
 

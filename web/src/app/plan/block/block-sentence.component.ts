@@ -1,18 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { REPEATS, stationOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import { REPEATS, positionOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
 import {
   ACTIVITIES,
   ACTIVITY_NAMES,
+  type ActivityName,
+  type Assumption,
+  ASSUMPTIONS,
+  type Duty,
   dutyOf,
   familyOf,
-  MODE_NAMES,
-  RATINGS,
-  shareOf,
-  usualShare,
-  type ActivityName,
-  type Duty,
   type Mode,
-  type Rating,
+  MODE_NAMES,
+  sayMode,
+  shareOfDuty,
+  usualShare,
 } from '@knapsack/core';
 import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
@@ -21,8 +22,8 @@ import { InlineSpanComponent } from '../../parts/inline-span.component';
 import { NoticesService } from '../../shell/notices.service';
 import {
   changeBlock,
-  giveToStation,
-  rateBlock,
+  giveToPosition,
+  assumeForBlock,
   removeBlock,
   repeatBlock,
   replaceBlock,
@@ -62,14 +63,13 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           [value]="block.activity"
           [choices]="activities"
           (picked)="setActivity($event)"
-        />, on transmit
+        />, transmit duty cycle
         <ks-number
           field="share"
-          label="Share on transmit"
+          label="Transmit duty cycle"
           [value]="block.share"
           (committed)="set({ share: $event })"
-        />
-        of the time,
+        />,
         <span class="duty">
           @if (duty(); as now) {
             @if (now.in === 'slots') {
@@ -110,29 +110,29 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           [value]="block.repeat ?? 'once'"
           [choices]="repeats"
           (picked)="setRepeat($event)"
-        />, rated
+        />, consumption figures
         <ks-choice
-          label="Rating of the block"
+          label="Consumption figures of the block"
           [value]="block.rating ?? 'trip'"
-          [choices]="ratings"
-          (picked)="setRating($event)"
+          [choices]="assumptions"
+          (picked)="setAssumption($event)"
         />
-        @if (bag.stations().length > 1) {
+        @if (bag.positions().length > 1) {
           on
           <ks-choice
             label="Station"
-            [value]="stationOfBlock()"
-            [choices]="stations()"
-            (picked)="setStation($event)"
+            [value]="positionOfBlock()"
+            [choices]="positions()"
+            (picked)="setPosition($event)"
           />
         }
         &ngsp;<button type="button" class="quiet" (click)="remove(block)">
-          <i class="bi bi-trash" aria-hidden="true"></i> Take out
+          <i class="bi bi-trash" aria-hidden="true"></i> Remove
         </button>
       </p>
     } @else {
       <p class="block-sentence hint">
-        Pick a block to change it, drag its edges, or draw a new one across free hours.
+        Pick a block to change it, drag its edges, or drag across free hours to add one.
         <span class="by-keys"><kbd>n</kbd> adds one, <kbd>?</kbd> lists the keys.</span>
       </p>
     }
@@ -147,10 +147,10 @@ export class BlockSentenceComponent {
   protected readonly modes = MODE_NAMES.flatMap((mode) =>
     mode === 'SSB'
       ? [
-          { value: mode, label: mode },
+          { value: mode, label: sayMode(mode) },
           { value: PROCESSED, label: 'SSB, processed' },
         ]
-      : [{ value: mode, label: mode }],
+      : [{ value: mode, label: sayMode(mode) }],
   );
   protected readonly activities = ACTIVITY_NAMES.map((name) => ({
     value: name,
@@ -186,13 +186,13 @@ export class BlockSentenceComponent {
     { value: 'once', label: 'once' },
     ...Object.entries(REPEATS).map(([value, label]) => ({ value, label })),
   ];
-  protected readonly ratings = [{ value: 'trip', label: 'as the trip' }, ...choicesOf(RATINGS)];
-  protected readonly stationOfBlock = computed(() => {
+  protected readonly assumptions = [{ value: 'trip', label: 'as the trip' }, ...choicesOf(ASSUMPTIONS)];
+  protected readonly positionOfBlock = computed(() => {
     const block = this.selection.selected();
-    return `${block ? stationOf(block) : 1}`;
+    return `${block ? positionOf(block) : 1}`;
   });
-  protected readonly stations = computed(() => {
-    const radios = this.bag.stations();
+  protected readonly positions = computed(() => {
+    const radios = this.bag.positions();
     const twice = (name: string) => radios.filter((radio) => radio.name === name).length > 1;
     return radios.map(({ name }, index) => ({
       value: `${index + 1}`,
@@ -200,10 +200,10 @@ export class BlockSentenceComponent {
     }));
   });
 
-  protected setRating(word: string): void {
+  protected setAssumption(word: string): void {
     const id = this.selection.selectedId();
     if (id !== null)
-      this.store.edit((trip) => rateBlock(trip, id, word === 'trip' ? null : (word as Rating)));
+      this.store.edit((trip) => assumeForBlock(trip, id, word === 'trip' ? null : (word as Assumption)));
   }
 
   protected setRepeat(word: string): void {
@@ -214,11 +214,11 @@ export class BlockSentenceComponent {
     );
   }
 
-  /** Another station takes the block over, unless it does something else then. */
-  protected setStation(number: string): void {
+  /** Another operating position takes the block over, unless it does something else then. */
+  protected setPosition(number: string): void {
     const id = this.selection.selectedId();
     if (id === null) return;
-    this.tell(this.store.tryEdit((trip) => giveToStation(trip, id, Number(number))));
+    this.tell(this.store.tryEdit((trip) => giveToPosition(trip, id, Number(number))));
   }
 
   private tell(refusal: string | null): void {
@@ -256,7 +256,7 @@ export class BlockSentenceComponent {
   protected setDuty(duty: Duty): void {
     const block = this.selection.selected();
     if (!block) return;
-    const share = shareOf(duty, block.mode);
+    const share = shareOfDuty(duty, block.mode);
     if (!share.ok) {
       this.notices.show({ text: share.problems[0].sentence });
       return;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { floorOf, targetOf, type Trip } from '@knapsack/contract';
-import { cautions, RATINGS, USUAL_TARGET_UP } from '@knapsack/core';
+import { reserveSocOf, targetOf, type Trip } from '@knapsack/contract';
+import { cautions, ASSUMPTIONS, USUAL_TARGET_UP } from '@knapsack/core';
 import { choicesOf } from '../../parts/choices';
 import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
@@ -44,7 +44,7 @@ import { BagStore } from '../../trip/bag.store';
           <ks-number
             field="floorSoc"
             label="Reserve"
-            [value]="floor()"
+            [value]="reserveSoc()"
             (committed)="set({ floorSoc: $event })"
           />
           in reserve, in air of
@@ -110,11 +110,11 @@ import { BagStore } from '../../trip/bag.store';
           </p>
         }
         <p>
-          The load is rated
+          Consumption figures
           <ks-choice
-            label="Rating of the load"
+            label="Consumption figures"
             [value]="trip.rating ?? 'measured'"
-            [choices]="ratings"
+            [choices]="assumptions"
             (picked)="set({ rating: $event })"
           />, in steps of
           <ks-choice
@@ -126,7 +126,7 @@ import { BagStore } from '../../trip/bag.store';
         </p>
         @if (hasController()) {
           <p>
-            The radio hangs
+            The radio is fed
             <ks-choice
               label="Where the radio gets its power"
               [value]="trip.radioOn ?? 'battery'"
@@ -140,7 +140,7 @@ import { BagStore } from '../../trip/bag.store';
           <ks-shade-facts />
           <ks-weather-facts />
         } @else {
-          <p class="muted">No panel in the bag, so no sun in the sum.</p>
+          <p class="muted">No panel in the bag, so no solar in the forecast.</p>
         }
         @for (sentence of cautions(); track sentence) {
           <p class="caution"><i class="bi bi-exclamation-diamond" aria-hidden="true"></i> {{ sentence }}</p>
@@ -175,10 +175,10 @@ export class FactsComponent {
     { value: 'idle', label: 'one that waits' },
   ];
   protected readonly supplies: readonly Choice<NonNullable<Trip['radioOn']>>[] = [
-    { value: 'battery', label: 'straight on the battery' },
-    { value: 'terminals', label: 'on the controller’s load terminals' },
+    { value: 'battery', label: 'straight from the battery' },
+    { value: 'terminals', label: 'from the controller’s load terminals' },
   ];
-  protected readonly ratings = choicesOf(RATINGS);
+  protected readonly assumptions = choicesOf(ASSUMPTIONS);
 
   protected readonly hasPanel = computed(() => this.bag.panel() !== null);
   protected readonly hasController = computed(() => this.bag.controller() !== null);
@@ -191,10 +191,10 @@ export class FactsComponent {
     return packs.length > 1 || packs.some(({ count }) => count > 1);
   });
 
-  protected readonly floor = computed(() => {
+  protected readonly reserveSoc = computed(() => {
     const trip = this.store.trip();
     const battery = this.bag.battery();
-    return trip && battery ? floorOf(trip, battery) : (trip?.floorSoc ?? null);
+    return trip && battery ? reserveSocOf(trip, battery) : (trip?.floorSoc ?? null);
   });
 
   protected readonly cautions = computed(() => {
@@ -206,7 +206,7 @@ export class FactsComponent {
     this.store.edit((trip) => ({ ...trip, ...change }));
   }
 
-  /** A station that nobody reaches comes back by itself, unless said otherwise. */
+  /** An operating position that nobody reaches comes back by itself, unless said otherwise. */
   protected setAttendance(who: string): void {
     this.store.edit((trip) => {
       const { unattended: _was, restart: _came, ...attended } = trip;

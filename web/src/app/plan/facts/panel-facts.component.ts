@@ -6,7 +6,7 @@ import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
-import { changePlace, changeTurn, firstAim } from '@knapsack/contract/edits';
+import { changePanelPlace, changeTurn, firstAim } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
 import { BagStore } from '../../trip/bag.store';
 
@@ -63,7 +63,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
                 <button
                   type="button"
                   class="quiet"
-                  aria-label="Take this turn out"
+                  aria-label="Remove this turn"
                   (click)="setTurn($index, null)"
                 >
                   <i class="bi bi-x-lg"></i>
@@ -129,7 +129,7 @@ export class PanelFactsComponent {
   });
 
   protected setAim(how: string): void {
-    this.store.edit((trip) => changePlace(trip, { aim: firstAim(how as AimChoice['how'], trip) }));
+    this.store.edit((trip) => changePanelPlace(trip, { aim: firstAim(how as AimChoice['how'], trip) }));
   }
 
   protected setFixed(change: { tiltDeg?: number; azimuthDeg?: number }): void {
@@ -166,6 +166,6 @@ export class PanelFactsComponent {
   }
 
   protected setPlace(change: Partial<PanelPlace>): void {
-    this.store.edit((trip) => changePlace(trip, change));
+    this.store.edit((trip) => changePanelPlace(trip, change));
   }
 }

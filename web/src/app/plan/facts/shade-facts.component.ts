@@ -6,7 +6,7 @@ import { InlineTextComponent } from '../../parts/inline-text.component';
 import {
   spanOf,
   addShade,
-  changePlace,
+  changePanelPlace,
   changeShade,
   OPEN,
   readCourse,
@@ -45,7 +45,7 @@ import { TripStore } from '../../trip/trip.store';
           [acceptStart]="shade.acceptStart"
           [acceptEnd]="shade.acceptEnd"
         />
-        <button type="button" class="quiet" aria-label="Take this shade out" (click)="remove($index)">
+        <button type="button" class="quiet" aria-label="Remove this shade" (click)="remove($index)">
           <i class="bi bi-x-lg"></i>
         </button>
       </p>
@@ -59,7 +59,7 @@ import { TripStore } from '../../trip/trip.store';
         [refuse]="refuseSkyline"
         (committed)="setSkyline($event)"
       />
-      <button type="button" class="quiet" (click)="draw()">draw it</button>
+      <button type="button" class="quiet" (click)="openSkyline()">edit the skyline</button>
       <button type="button" class="quiet" (click)="add()">
         <i class="bi bi-plus-lg" aria-hidden="true"></i> hours of shade
       </button>
@@ -91,11 +91,11 @@ export class ShadeFactsComponent {
 
   protected setSkyline(text: string): void {
     const read = readCourse(text);
-    if (read.ok) this.store.edit((trip) => changePlace(trip, { horizon: read.value }));
+    if (read.ok) this.store.edit((trip) => changePanelPlace(trip, { horizon: read.value }));
   }
 
   /** The skyline over a compass strip, with the plan's own store behind it. */
-  protected async draw(): Promise<void> {
+  protected async openSkyline(): Promise<void> {
     const { SkylineDialog } = await import('../skyline/skyline.dialog');
     this.modals.open(SkylineDialog, {
       ariaLabelledBy: 'skyline-title',

@@ -8,7 +8,7 @@ import {
   type GearKind,
   type LoadoutItem,
 } from '@knapsack/contract';
-import { RUN_NAMES, RUNS, sayQuantity, type RunName } from '@knapsack/core';
+import { CABLE_RUN_NAMES, CABLE_RUNS, sayQuantity, type CableRunName } from '@knapsack/core';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import {
   bagWeight,
@@ -16,7 +16,7 @@ import {
   setCount,
   setMeant,
   setRule,
-  setRun,
+  setCableRun,
   setStrings,
   swapItem,
   takeOut,
@@ -33,7 +33,19 @@ import {
   weightWords,
 } from '@knapsack/contract/gear';
 import { NewGearService } from '../../data/new-gear.service';
+import { ClosesOnPickDirective } from '../../parts/closes-on-pick.directive';
+import { TypicalGearService } from '../../data/typical-gear.service';
 import { BagStore } from '../../trip/bag.store';
+
+/** Kinds of which there are typical items. */
+const TYPICAL_KINDS: ReadonlySet<GearKind> = new Set([
+  'radio',
+  'battery',
+  'panel',
+  'controller',
+  'lead',
+  'accessory',
+]);
 
 /** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
 function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {
@@ -62,7 +74,13 @@ function stringsOf({
 /** What is in the bag: each item swapped, counted or taken out, and the whole on the scale. */
 @Component({
   selector: 'ks-loadout',
-  imports: [NgbDropdownModule, InlineNumberComponent, GearFiguresComponent, RuleSentenceComponent],
+  imports: [
+    ClosesOnPickDirective,
+    NgbDropdownModule,
+    InlineNumberComponent,
+    GearFiguresComponent,
+    RuleSentenceComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './loadout.component.html',
 })
@@ -70,6 +88,15 @@ export class LoadoutComponent {
   protected readonly store = inject(TripStore);
   protected readonly bag = inject(BagStore);
   private readonly newGear = inject(NewGearService);
+  private readonly typical = inject(TypicalGearService);
+  protected readonly typicalKinds = TYPICAL_KINDS;
+  /** The kind whose typical items are listed. */
+  protected readonly typicalOf = signal<GearKind | null>(null);
+  protected readonly typicals = computed(() => {
+    const kind = this.typicalOf();
+    const inBag = new Set(this.bag.loadout().map(({ gear }) => gear));
+    return kind ? this.typical.of(kind).filter(({ id }) => !inBag.has(id)) : [];
+  });
   protected readonly opened = signal<string | null>(null);
   protected readonly kinds = GEAR_KINDS;
   protected readonly kindWords = KIND_WORDS;
@@ -98,10 +125,10 @@ export class LoadoutComponent {
         gear: found,
         others,
         name: found?.name ?? item.gear,
-        about: found ? aboutItem(found, item) : 'not on the shelf any more; swap it or take it out',
+        about: found ? aboutItem(found, item) : 'no longer on the shelf; replace or remove it',
         inTurn: inTurn && (found?.kind === 'battery' || found?.kind === 'station'),
         strings: found?.kind === 'panel' ? stringsOf(item) : [],
-        runs: found?.kind === 'lead' ? RUN_NAMES.filter((run) => run !== runOf(item.run, found)) : [],
+        runs: found?.kind === 'lead' ? CABLE_RUN_NAMES.filter((run) => run !== runOf(item.run, found)) : [],
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
@@ -137,7 +164,7 @@ export class LoadoutComponent {
     };
   });
 
-  protected readonly runWords = (run: RunName): string => RUNS[run].label;
+  protected readonly runWords = (run: CableRunName): string => CABLE_RUNS[run].label;
 
   protected swap(index: number, id: string): void {
     this.store.edit((trip) => swapItem(trip, index, id));
@@ -145,6 +172,21 @@ export class LoadoutComponent {
 
   protected meant(index: number): void {
     this.store.edit((trip) => setMeant(trip, index));
+  }
+
+  protected async openTypical(kind: GearKind): Promise<void> {
+    await this.typical.load();
+    this.typicalOf.set(kind);
+  }
+
+  protected async addTypical(id: string): Promise<void> {
+    const taken = await this.typical.take(id);
+    if (taken) this.add(taken);
+  }
+
+  protected async swapTypical(index: number, id: string): Promise<void> {
+    const taken = await this.typical.take(id);
+    if (taken) this.swap(index, taken);
   }
 
   protected count(index: number, count: number): void {
@@ -159,8 +201,8 @@ export class LoadoutComponent {
     this.store.edit((trip) => setStrings(trip, index, count, inSeries));
   }
 
-  protected run(index: number, run: RunName): void {
-    this.store.edit((trip) => setRun(trip, index, run));
+  protected run(index: number, run: CableRunName): void {
+    this.store.edit((trip) => setCableRun(trip, index, run));
   }
 
   protected remove(index: number): void {

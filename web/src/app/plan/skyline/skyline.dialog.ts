@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { sayQuantity, skylineAt } from '@knapsack/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { changePlace, changePoint } from '@knapsack/contract/edits';
+import { changePanelPlace, changePoint } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
 import { followPointer } from '../../lanes/pointer-drag';
 import { sunPath } from './sun-path';
@@ -209,7 +209,7 @@ export class SkylineDialog {
     this.store.edit((trip) => {
       const skyline = trip.panelPlace?.horizon ?? [];
       const changed = change(skyline);
-      return changed === skyline ? trip : changePlace(trip, { horizon: changed });
+      return changed === skyline ? trip : changePanelPlace(trip, { horizon: changed });
     }, key);
   }
 

@@ -1,4 +1,4 @@
-import { HOUR_MS, midnightBefore, sayHour, sunPosition } from '@knapsack/core';
+import { HOUR_MS, localHour, midnightBefore, sayFullHour, sunPosition } from '@knapsack/core';
 
 /** Where the sun stands at an instant, degrees. */
 export interface SunMark {
@@ -18,9 +18,14 @@ export function sunPath(
   const startMs = midnightBefore(timeMs, timeZone);
   return Array.from({ length: 145 }, (_, step) => startMs + step * STEP_MS).flatMap((at) => {
     const { azimuthDeg, altitudeDeg } = sunPosition(at, latitudeDeg, longitudeDeg);
-    const time = sayHour(at, timeZone);
     return altitudeDeg < -1
       ? []
-      : [{ azimuthDeg, altitudeDeg, hour: time.endsWith(':00') ? time.slice(0, 2) : null }];
+      : [
+          {
+            azimuthDeg,
+            altitudeDeg,
+            hour: localHour(at, timeZone) % 1 === 0 ? sayFullHour(at, timeZone) : null,
+          },
+        ];
   });
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { fixed, sayQuantity, sayTime } from '@knapsack/core';
+import { fixed, sayMoney, sayQuantity, sayTime } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
 import { TripStore } from '../../trip/trip.store';
 import { VariantsStore, type VariantRow } from '../../trip/variants.store';
@@ -61,7 +61,7 @@ export class VariantTableComponent {
 }
 
 function cellsOf({ view, grams, cost, survives, ofFailures }: VariantRow, zone: string): readonly string[] {
-  const bag = [sayQuantity({ value: grams, unit: 'g' }), cost > 0 ? `${Math.round(cost)}` : '–'];
+  const bag = [sayQuantity({ value: grams, unit: 'g' }), cost > 0 ? sayMoney(cost) : '–'];
   if (!view) return ['–', '–', '–', ...bag, '–'];
   const { endMs, marginAh, lowestSoc } = view.verdict;
   return [

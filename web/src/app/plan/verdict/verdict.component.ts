@@ -32,8 +32,8 @@ const FINDINGS_SHOWN = 2;
 type Look = Explained | keyof WhatIf['sums'];
 
 const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
-  { at: 'load', words: 'what it draws' },
-  { at: 'ratings', words: 'three ratings' },
+  { at: 'load', words: 'consumption' },
+  { at: 'assumptions', words: 'cautious figures' },
   { at: 'schools', words: 'usable capacity' },
   { at: 'sun', words: 'the sun' },
   { at: 'runs', words: 'the cables' },
@@ -41,6 +41,18 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
   { at: 'failures', words: 'if one thing fails' },
   { at: 'alone', words: 'running unattended' },
 ];
+
+/** What the glossary explains of each. */
+const TERMS: Partial<Record<Look, string>> = {
+  load: 'Transmit duty cycle',
+  margin: 'Reserve',
+  lowest: 'State of charge',
+  end: 'Typical outing',
+  assumptions: 'Assumed, label, measured, learned',
+  schools: 'Usable capacity',
+  sun: 'Output against label',
+  runs: 'Wire size',
+};
 
 /** Shown in the place of a sum that is still being calculated. */
 const CALCULATING: Sum = { title: 'Calculating …', lines: [] };
@@ -141,7 +153,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
             &ngsp;<a class="in-wire" [routerLink]="['/trips', store.trip()?.id, 'wire']">{{ words }}</a>
           }
         </p>
-        <ng-template #sum><ks-sum [sum]="sumOf(shownSum)" /></ng-template>
+        <ng-template #sum><ks-sum [sum]="sumOf(shownSum)" [term]="termOf(shownSum)" /></ng-template>
         <ng-template #chances><ks-chances /></ng-template>
       } @else {
         <p class="sentence muted">{{ problems().length > 0 ? '' : 'Calculating …' }}</p>
@@ -181,7 +193,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
             ></button>
           }
         </p>
-        <ng-template #detail><ks-sum [sum]="sumOf(shownLook)" /></ng-template>
+        <ng-template #detail><ks-sum [sum]="sumOf(shownLook)" [term]="termOf(shownLook)" /></ng-template>
       }
     </div>
   `,
@@ -209,6 +221,7 @@ export class VerdictComponent {
     const wire = this.chance.wire();
     return this.chance.missing().length > 0 || !wire ? '' : sayWarnings(wire);
   });
+  protected readonly termOf = (look: Look | null): string | null => (look && TERMS[look]) ?? null;
   /** The gravest; the rest unfold. */
   protected readonly allFindings = signal(false);
   protected readonly hidden = computed(() =>

@@ -1,0 +1,122 @@
+import { HOUR_MS, usualShare } from '@knapsack/core';
+import { tripProblems } from '../documents/trip-rules.js';
+import type { Trip } from '../documents/trip.js';
+import { assessTrip } from '../resolve/assess-trip.js';
+import { readTrip } from '../schemas/index.js';
+import { curlew, shale, shelf, trip } from '../testing/outing.js';
+import { typicalGear } from '../typical/typical-gear.js';
+import { beginTrip, type Beginning } from './begin-trip.js';
+
+const TYPICAL = typicalGear('EUR');
+const empty: Trip = trip({ blocks: [], loadout: [], place: { name: '', timeZone: 'Europe/Oslo' } });
+const SATURDAY = Date.UTC(2027, 8, 4, 8);
+
+const hill: Beginning = {
+  name: 'My outing',
+  site: { name: 'a hill', timeZone: 'Europe/Oslo' },
+  startMs: SATURDAY,
+  hours: 6,
+  onAirHours: 4,
+  activity: 'calling',
+  mode: 'SSB',
+  powerW: 10,
+  share: usualShare('calling', 'SSB'),
+  wayIn: 'foot',
+  carryLimitG: 10_000,
+  temperatureC: 12,
+  panelW: 0,
+};
+const began = (known: Partial<Beginning> = {}, own = [] as Parameters<typeof beginTrip>[1]) =>
+  beginTrip({ ...hill, ...known }, own, TYPICAL, empty);
+const bagOf = ({ trip: { loadout } }: ReturnType<typeof beginTrip>) => loadout.map(({ gear }) => gear);
+
+describe('a trip begun from a sentence', () => {
+  it('is a whole trip on an empty shelf, of typical gear alone, and lasts', () => {
+    const begun = began();
+    expect(readTrip(begun.trip)).toEqual({ ok: true, value: begun.trip });
+    expect(tripProblems(begun.trip)).toEqual([]);
+    expect(bagOf(begun)).toEqual([
+      'typical-radio-10w',
+      jasmine.stringMatching(/^typical-lifepo4-/),
+      'typical-cable',
+    ]);
+    expect(begun.typical.map(({ id }) => id).sort()).toEqual([...bagOf(begun)].sort());
+    expect(begun.lasts).toBeTrue();
+    expect(assessTrip(begun.trip, begun.typical).found!.chance.chance).toBeGreaterThanOrEqual(0.9);
+  });
+
+  it('packs the lightest battery that lasts: the next smaller one does not', () => {
+    const begun = began();
+    const batteries = TYPICAL.filter((gear) => gear.kind === 'battery' && gear.chemistry === 'lifepo4');
+    const taken = batteries.findIndex(({ id }) => id === bagOf(begun)[1]);
+    expect(taken).toBeGreaterThan(0);
+    const smaller: Trip = {
+      ...begun.trip,
+      loadout: begun.trip.loadout.with(1, { gear: batteries[taken - 1].id, count: 1 }),
+    };
+    expect(assessTrip(smaller, TYPICAL).found!.chance.chance).toBeLessThan(0.9);
+  });
+
+  it('has its work in the middle of the outing, in whole quarters of an hour', () => {
+    const [{ start, end, share }] = began().trip.blocks;
+    expect([Date.parse(start), Date.parse(end)]).toEqual([SATURDAY + HOUR_MS, SATURDAY + 5 * HOUR_MS]);
+    expect(share).toBe(0.5);
+    const [odd] = began({ onAirHours: 3.3 }).trip.blocks;
+    expect((Date.parse(odd.start) - SATURDAY) / HOUR_MS).toBe(1.25);
+  });
+
+  it('works every day of a long outing, and all of it where it is on the air all day', () => {
+    const [daily] = began({ hours: 48 }).trip.blocks;
+    expect(daily.repeat).toBe('day');
+    expect(Date.parse(daily.start)).toBe(SATURDAY + 10 * HOUR_MS);
+    const [all] = began({ hours: 48, onAirHours: 24, share: 0.02, activity: 'listening' }).trip.blocks;
+    expect(all.repeat).toBeUndefined();
+    expect((Date.parse(all.end) - Date.parse(all.start)) / HOUR_MS).toBe(48);
+  });
+
+  it('takes one’s own gear first, and typical gear for what is not on the shelf', () => {
+    const begun = began({ powerW: 5, onAirHours: 1 }, shelf);
+    expect(bagOf(begun)).toEqual([curlew.id, shale.id, 'typical-cable']);
+    expect(begun.typical.map(({ id }) => id)).toEqual(['typical-cable']);
+    // Its own full power is enough.
+    expect(bagOf(began({ powerW: 10 }, shelf))[0]).toBe(curlew.id);
+    // Too strong for the own radio: a typical one that gives it.
+    expect(bagOf(began({ powerW: 100 }, shelf))[0]).toBe('typical-radio-100w');
+    // Neither what was archived nor what is wished for.
+    expect(bagOf(began({ powerW: 5 }, [{ ...curlew, archived: true }]))[0]).toBe('typical-radio-5w');
+    expect(bagOf(began({ powerW: 5 }, [{ ...curlew, wished: true }]))[0]).toBe('typical-radio-5w');
+  });
+
+  it('brings nothing onto the shelf that lies there from the last time', () => {
+    const first = began();
+    expect(began({}, first.typical).typical).toEqual([]);
+    expect(bagOf(began({}, first.typical))).toEqual(bagOf(first));
+  });
+
+  it('brings a panel and what charges from it, under the season’s usual sky of the place', () => {
+    const begun = began({
+      panelW: 40,
+      site: { name: 'an islet', latitudeDeg: 59.02, longitudeDeg: 5.31, timeZone: 'Europe/Oslo' },
+    });
+    expect(bagOf(begun)).toContain('typical-folding-40w');
+    expect(bagOf(begun)).toContain('typical-mppt-10a');
+    expect(begun.trip.weather?.climate).toBeDefined();
+    expect(assessTrip(begun.trip, TYPICAL).missing).toEqual([]);
+  });
+
+  it('keeps the hours that were typed where the place lies in another zone', () => {
+    const { trip: far } = began({
+      site: { name: 'a ridge', latitudeDeg: 40, longitudeDeg: -105, timeZone: 'America/Denver' },
+    });
+    // 10:00 in Oslo in summer is 8:00 UTC; 10:00 in Denver is 16:00 UTC.
+    expect(Date.parse(far.start)).toBe(SATURDAY + 8 * HOUR_MS);
+    expect(far.place.timeZone).toBe('America/Denver');
+  });
+
+  it('says where no battery lasts, and packs the largest', () => {
+    const begun = began({ hours: 24 * 20, onAirHours: 24, powerW: 100, share: 0.5 });
+    expect(begun.lasts).toBeFalse();
+    expect(bagOf(begun)[1]).toBe('typical-lifepo4-100ah');
+    expect(began({ hours: 24 * 400 }).trip.end).toBe(new Date(SATURDAY + 30 * 24 * HOUR_MS).toISOString());
+  });
+});

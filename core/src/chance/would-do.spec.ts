@@ -1,0 +1,28 @@
+import { plan } from '../testing/ration-plans.js';
+import { ChanceRun, MOST_SAMPLES } from './chance.js';
+import { batteryThatWouldDo } from './would-do.js';
+
+describe('the battery that would do', () => {
+  it('meets the target, and a whole Ah less does not, with its limits and resistance in proportion', () => {
+    const small = plan(6);
+    const [pack] = small.packs;
+    const label = { ...pack.label, ohmicOhm: 0.06, maxChargeA: 3 };
+    const found = batteryThatWouldDo({ ...small, packs: [{ ...pack, label }] })!;
+    expect(found).toBeGreaterThan(6);
+    const chanceWith = (ratedAh: number) => {
+      const scaled = { ...label, ratedAh, ohmicOhm: (0.06 * 6) / ratedAh, maxChargeA: (3 * ratedAh) / 6 };
+      const run = new ChanceRun({ ...small, packs: [{ ...pack, label: scaled }] });
+      run.more(MOST_SAMPLES);
+      return run.soFar();
+    };
+    const enough = chanceWith(found);
+    expect(enough.chance).toBeGreaterThanOrEqual(enough.target);
+    expect(chanceWith(found - 1).chance).toBeLessThan(enough.target);
+  });
+
+  it('is none where ten times as much is too little, and nothing is said of several', () => {
+    expect(batteryThatWouldDo(plan(0.5))).toBeNull();
+    const one = plan(6);
+    expect(batteryThatWouldDo({ ...one, packs: [...one.packs, ...one.packs] as never })).toBeUndefined();
+  });
+});

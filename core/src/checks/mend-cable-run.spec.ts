@@ -1,0 +1,299 @@
+import fc from 'fast-check';
+import { CONNECTOR_ENDS } from '../harness/connectors.js';
+import type { HarnessPart, CableRun, PartKind } from '../harness/harness.js';
+import type { HarnessFlow } from '../harness/cable-run-figures.js';
+import { copper, factsOf, part } from '../testing/harness.js';
+import { FUSES_A } from '../wire/fuses.js';
+import type { Remedy } from './check.js';
+import type { Check } from './facts.js';
+import { checkHarness } from './check-harness.js';
+import { mended, mendCableRun } from './mend-cable-run.js';
+
+const flowOf = (
+  draws: Readonly<Record<string, number>>,
+  charging: Readonly<Record<string, number>> = {},
+) => ({
+  draws: new Map(
+    Object.entries(draws).map(([id, amps]) => [id, { receiveA: amps / 10, keyDownA: amps, safeForA: amps }]),
+  ),
+  charging: new Map(
+    Object.entries(charging).map(([id, amps]) => [
+      id,
+      { meanA: amps / 2, mostA: amps, safeForA: 1.25 * amps, feedV: 13 },
+    ]),
+  ),
+  lowV: { receive: 12.8, keyDown: 12.6 },
+  sources: new Map(),
+  batteryShare: 1,
+  temperatureC: 20,
+});
+
+const remedyFor = (run: Partial<CableRun>, amps: number) => {
+  const parts = [part('battery', 'battery', null), part('radio', 'radio', 'battery', run)];
+  return mendCableRun(parts, parts[1], flowOf({ radio: amps }));
+};
+
+describe('what mends a run', () => {
+  it('is a fuse where only that is missing or too small', () => {
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: null }, 4)).toEqual({ words: 'a 5 A fuse', fuseA: 5 });
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 5 }, 7)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 5 }, 4)).toBeNull();
+    // Nothing is known of the wire: the smallest fuse that is sold.
+    expect(remedyFor({ fuseA: undefined }, 8)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+  });
+
+  it('is a smaller fuse before a thicker wire', () => {
+    expect(remedyFor({ ...copper(1, 0.6), fuseA: 30 }, 4)).toEqual({ words: 'a 5 A fuse', fuseA: 5 });
+  });
+
+  it('is wire and fuse together where no fuse does for the wire there is', () => {
+    // 1.25 x 22 A = 27.5 A: a 30 A blade, which wants a wire that carries 30 A: 4 mm2.
+    const both = { words: '4 mm² wire with a 30 A fuse', fuseA: 30, areaMm2: 4 };
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 10 }, 22)).toEqual(both);
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: null }, 22)).toEqual(both);
+    expect(remedyFor({ fuseA: 40 }, 80)).toEqual({ words: 'a 100 A fuse', fuseA: 100 });
+    expect(remedyFor({ fuseA: 40 }, 300)).toBeNull();
+  });
+
+  it('is the wire that brings the volts lost under their target, its contacts as they are', () => {
+    // 4 A on 3 m of 1 mm2: 0.48 V with the fuse, 3.8 % of 12.6 V; 1.5 mm2 brings it under 3 %.
+    expect(remedyFor({ ...copper(1, 3), fuseA: 7.5 }, 4)).toEqual({ words: '1.5 mm² wire', areaMm2: 1.5 });
+    // A fuse of its own loses 0.12 V at its rating: no wire makes that good.
+    expect(remedyFor({ ...copper(16, 30, 400), fuseA: 7.5 }, 4)).toBeNull();
+  });
+
+  it('is ends that carry it, fitting what the parts have', () => {
+    const barrel = { family: 'barrel21', end: 'plug' } as const;
+    const remedy = remedyFor({ ...copper(2.5, 0.6), fuseA: 15, near: barrel, far: null }, 12);
+    expect(remedy!.near).toEqual({ family: 'flat30', end: 'plug' });
+    const stud = { family: 'ring', end: 'socket' } as const;
+    const parts = [
+      { ...part('battery', 'battery', null), connectors: [stud] },
+      part('radio', 'radio', 'battery', { ...copper(2.5, 0.6), fuseA: 15, near: barrel }),
+    ];
+    expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))!.near).toEqual({
+      family: 'ring',
+      end: 'plug',
+    });
+  });
+
+  it('is never thicker than its connectors take: then it is a shorter cable', () => {
+    const flat = { family: 'flat30', end: 'plug' } as const;
+    // 22 A on 5 m: not even 6 mm2, the thickest that goes in, brings it under 3 %; 2.2 m of it do.
+    const long = remedyFor({ ...copper(4, 5), fuseA: 30, near: flat, far: flat }, 22)!;
+    expect(long.areaMm2).toBe(6);
+    expect(long.lengthM).toBe(2.2);
+    expect(long.words).toMatch(/^\d\.\d m of 6 mm² wire$/);
+    const barrel = { family: 'barrel25', end: 'plug' } as const;
+    const thin = remedyFor({ ...copper(1.5, 8), fuseA: 5, near: flat, far: barrel }, 3)!;
+    expect([thin.areaMm2, thin.lengthM! < 8]).toEqual([undefined, true]);
+    expect(thin.words).toContain('of the same wire');
+  });
+
+  it('knows contacts of 45 and 50 A, and changes no end that goes into what a part has', () => {
+    const barrel = { family: 'barrel21', end: 'plug' } as const;
+    const to = (amps: number) =>
+      remedyFor({ ...copper(10, 0.6), fuseA: 15, near: barrel, far: barrel }, amps);
+    expect(to(28)!.far!.family).toBe('flat45');
+    expect(to(38)!.far!.family).toBe('flat50');
+    // The radio's own socket carries less than it would have to: no cable mends that.
+    const socket = { family: 'barrel25', end: 'socket' } as const;
+    const parts = [
+      part('battery', 'battery', null),
+      {
+        ...part('radio', 'radio', 'battery', {
+          ...copper(2.5, 0.6),
+          fuseA: 15,
+          far: { ...socket, end: 'plug' },
+        }),
+        connectors: [socket],
+      },
+    ];
+    expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))).toBeNull();
+  });
+
+  it('never puts a bare pin on the side that is live', () => {
+    const bullet = { family: 'bullet4', end: 'socket' } as const;
+    const barrel = { family: 'barrel21', end: 'plug' } as const;
+    const mendTo = (end: 'plug' | 'socket') => {
+      const parts = [
+        part('battery', 'battery', null),
+        {
+          ...part('radio', 'radio', 'battery', { ...copper(6, 0.6), fuseA: 20, far: barrel }),
+          connectors: [{ ...bullet, end }],
+        },
+      ];
+      return mendCableRun(parts, parts[1], flowOf({ radio: 12 }));
+    };
+    expect(mendTo('plug')!.far).toEqual(bullet);
+    // Into a socket goes a bare pin only: there the radio's own connector has to change.
+    expect(mendTo('socket')).toBeNull();
+  });
+
+  it('says what a larger fuse asks of the runs behind it', () => {
+    const parts = [
+      part('battery', 'battery', null),
+      part('box', 'distribution', 'battery', { ...copper(4, 0.5), fuseA: 10 }),
+      part('radio', 'radio', 'box', copper(4, 0.5)),
+      part('lamp', 'load', 'box', copper(1, 0.5)),
+    ];
+    const remedy = mendCableRun(parts, parts[1], flowOf({ radio: 20, lamp: 0.5 }));
+    // 20.5 A want 30 A; a lamp's wire of 12 A behind it wants a fuse of its own.
+    expect(remedy).toEqual({
+      words: 'a 30 A fuse; and what this asks of a run behind it',
+      fuseA: 30,
+      also: [{ to: 'lamp', fuseA: 1 }],
+    });
+  });
+});
+
+const ends = fc.option(fc.constantFrom(...CONNECTOR_ENDS), { nil: null });
+const runs = fc
+  .record({
+    areaMm2: fc.double({ min: 0.3, max: 12, noNaN: true }),
+    lengthM: fc.double({ min: 0.1, max: 8, noNaN: true }),
+    contactPairs: fc.nat(4),
+    isKnown: fc.boolean(),
+    bundled: fc.boolean(),
+    fuseA: fc.oneof(fc.constant(null), fc.constant(undefined), fc.constantFrom(...FUSES_A)),
+    statedA: fc.option(fc.double({ min: 2, max: 50, noNaN: true }), { nil: null }),
+    near: ends,
+    far: ends,
+  })
+  .map(({ areaMm2, lengthM, contactPairs, isKnown, bundled, ...run }): Partial<CableRun> => ({
+    ...run,
+    ...(isKnown && { wire: { size: { awg: null, areaMm2 }, lengthM, contactPairs, bundled } }),
+  }));
+
+/** Where each part may hang, so that every harness is a tree. */
+const SHAPE: readonly (readonly [id: string, kind: PartKind, from: readonly string[]])[] = [
+  ['box', 'distribution', ['battery']],
+  ['disconnect', 'disconnect', ['battery', 'box']],
+  ['radio', 'radio', ['battery', 'box', 'disconnect']],
+  ['lamp', 'load', ['battery', 'box', 'disconnect']],
+  ['controller', 'controller', ['battery', 'box']],
+  ['panel', 'panel', ['controller']],
+];
+
+const harnesses = fc
+  .record({
+    runs: fc.array(runs, { minLength: SHAPE.length, maxLength: SHAPE.length }),
+    places: fc.array(fc.nat(2), { minLength: SHAPE.length, maxLength: SHAPE.length }),
+    radioA: fc.double({ min: 0.5, max: 45, noNaN: true }),
+    lampA: fc.double({ min: 0.05, max: 5, noNaN: true }),
+    sunA: fc.double({ min: 0.5, max: 20, noNaN: true }),
+    temperatureC: fc.constantFrom(20, 45),
+  })
+  .map(({ runs: made, places, radioA, lampA, sunA, temperatureC }) => ({
+    parts: [
+      part('battery', 'battery', null),
+      ...SHAPE.map(([id, kind, from], index) =>
+        part(id, kind, from[places[index] % from.length], made[index]),
+      ),
+    ],
+    flow: {
+      ...flowOf({ radio: radioA, lamp: lampA }, { controller: sunA, panel: sunA }),
+      temperatureC,
+    },
+  }));
+
+const ofRuns = (parts: readonly HarnessPart[], flow: HarnessFlow): readonly Check[] =>
+  checkHarness(parts, factsOf({ flow })).filter(({ on }) => on === 'run');
+const key = ({ rule, part: where }: Check) => `${rule} ${where}`;
+
+describe('one remedy', () => {
+  it('is enough: put in, its rule is content, and nothing is stopped that was not', () => {
+    fc.assert(
+      fc.property(harnesses, ({ parts, flow }) => {
+        const before = ofRuns(parts, flow);
+        const stopped = new Set(before.filter(({ severity }) => severity === 'stop').map(key));
+        for (const check of before) {
+          const { remedy, part: where } = check;
+          if (!remedy || !where) continue;
+          const after = ofRuns(mended(parts, where, remedy), flow);
+          expect(after.map(key)).withContext(JSON.stringify(remedy)).not.toContain(key(check));
+          for (const stop of after.filter(({ severity }) => severity === 'stop')) {
+            expect(stopped.has(key(stop)))
+              .withContext(`${key(stop)} after ${JSON.stringify(remedy)} for ${key(check)}`)
+              .toBeTrue();
+          }
+        }
+      }),
+    );
+  });
+
+  it('is the same for every rule of a run: never two sizes of wire', () => {
+    fc.assert(
+      fc.property(harnesses, ({ parts, flow }) => {
+        const sizes = new Map<string, Set<number>>();
+        for (const { part: where, remedy } of ofRuns(parts, flow)) {
+          if (!where || remedy?.areaMm2 === undefined) continue;
+          sizes.set(where, (sizes.get(where) ?? new Set()).add(remedy.areaMm2));
+        }
+        return [...sizes.values()].every(({ size }) => size === 1);
+      }),
+    );
+  });
+});
+
+describe('a remedy that is put in', () => {
+  const clad = { awg: 14, areaMm2: 2.08, isClad: true };
+  const before: Partial<CableRun> = {
+    wire: { size: clad, lengthM: 2, contactPairs: 1, bundled: true },
+    measuredOhm: 0.02,
+    fuseA: 10,
+    fuseAtM: 0.5,
+    statedA: 20,
+    near: { family: 'barrel21', end: 'plug' },
+    far: { family: 'barrel25', end: 'plug' },
+  };
+  const parts = [
+    part('battery', 'battery', null),
+    part('radio', 'radio', 'battery', before),
+    part('lamp', 'load', 'battery', before),
+  ];
+  const strong = { family: 'flat30', end: 'plug' } as const;
+  const radioWith = (remedy: Omit<Remedy, 'words'>) => {
+    const [battery, radio, lamp] = mended(parts, 'radio', { words: '', ...remedy });
+    expect(battery).toBe(parts[0]);
+    if (!remedy.also) expect(lamp).toBe(parts[2]);
+    return radio.run!;
+  };
+  const was = parts[1].run!;
+
+  it('changes what it says and nothing else', () => {
+    expect(radioWith({})).toEqual(was);
+    expect(radioWith({ fuseA: 15, fuseKind: 'large' })).toEqual({ ...was, fuseA: 15, fuseKind: 'large' });
+    expect(radioWith({ fuseAtM: 0.1 })).toEqual({ ...was, fuseAtM: 0.1 });
+    expect(radioWith({ stringFuseA: 15 })).toEqual({ ...was, stringFuseA: 15 });
+  });
+
+  it('of other wire keeps its contacts, and what was measured of it does not hold any more', () => {
+    const wire = was.wire!;
+    expect(radioWith({ areaMm2: 4 })).toEqual({
+      ...was,
+      measuredOhm: null,
+      wire: { ...wire, size: { awg: null, areaMm2: 4 } },
+    });
+    expect(radioWith({ lengthM: 1 })).toEqual({ ...was, measuredOhm: null, wire: { ...wire, lengthM: 1 } });
+    expect(radioWith({ isCopper: true })).toEqual({
+      ...was,
+      measuredOhm: null,
+      wire: { ...wire, size: { awg: 14, areaMm2: 2.08 } },
+    });
+  });
+
+  it('of other ends takes the place of what its cable states', () => {
+    expect(radioWith({ near: strong })).toEqual({ ...was, statedA: null, near: strong });
+    expect(radioWith({ far: strong })).toEqual({ ...was, statedA: null, far: strong });
+  });
+
+  it('goes on to the runs behind that it asks something of', () => {
+    const [, radio, lamp] = mended(parts, 'radio', {
+      words: '',
+      fuseA: 15,
+      also: [{ to: 'lamp', fuseA: 5 }],
+    });
+    expect([radio.run!.fuseA, lamp.run!.fuseA]).toEqual([15, 5]);
+  });
+});

@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import { copper, part } from '../testing/harness.js';
+import type { HarnessPart } from './harness.js';
+import { cableRunFigures, type HarnessFlow, type LoadDraw } from './cable-run-figures.js';
+
+const draw = (receiveA: number, keyDownA: number): LoadDraw => ({ receiveA, keyDownA, safeForA: keyDownA });
+const flow = (draws: Record<string, LoadDraw>, more: Partial<HarnessFlow> = {}): HarnessFlow => ({
+  draws: new Map(Object.entries(draws)),
+  charging: new Map(),
+  lowV: { receive: 12.8, keyDown: 12.6 },
+  sources: new Map(),
+  batteryShare: 1,
+  temperatureC: 20,
+  ...more,
+});
+
+describe('the figures of a harness', () => {
+  const parts = [
+    part('battery', 'battery', null),
+    part('box', 'distribution', 'battery', { measuredOhm: 0.02, fuseA: 10 }),
+    part('radio', 'radio', 'box', { measuredOhm: 0.03 }),
+    part('lamp', 'load', 'box', copper(0.5, 1)),
+  ];
+  const figures = cableRunFigures(parts, flow({ radio: draw(0.3, 4), lamp: draw(0.5, 0.5) }));
+
+  it('add up towards the battery, and the volts fall along the way', () => {
+    const box = figures.get('box')!;
+    const radio = figures.get('radio')!;
+    expect([box.receiveA, box.keyDownA]).toEqual([0.8, 4.5]);
+    expect(box.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02, 9);
+    expect(radio.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02 - 4 * 0.03, 9);
+    expect(radio.dropShare).toBeCloseTo((4 * 0.03) / 12.51, 6);
+  });
+
+  it('know the fuse that guards a run: the nearest towards the battery', () => {
+    expect(figures.get('lamp')!.guardA).toBe(10);
+    const unfused = parts.with(1, part('box', 'distribution', 'battery', { fuseA: null }));
+    expect(cableRunFigures(unfused, flow({})).get('lamp')!.guardA).toBeNull();
+  });
+
+  it('tell no volts lost on a run that is not entered, nor behind it, and the smallest fuse that is sold', () => {
+    const unknown = cableRunFigures(
+      [parts[0], part('radio', 'radio', 'battery')],
+      flow({ radio: draw(1, 9) }),
+    );
+    expect(unknown.get('radio')).toEqual(
+      jasmine.objectContaining({
+        ohm: null,
+        keyDownDropV: null,
+        keyDownV: null,
+        dropShare: null,
+        ampacityA: null,
+        wantsA: 15,
+      }),
+    );
+  });
+
+  it('share the load among batteries behind a joint, whose fuses guard what follows', () => {
+    const joint = [
+      part('joint', 'joint', null),
+      part('one', 'battery', 'joint', { fuseA: 15 }),
+      part('two', 'battery', 'joint', { fuseA: 20 }),
+      part('radio', 'radio', 'joint', copper(2.5, 1)),
+    ];
+    const shared = cableRunFigures(joint, flow({ radio: draw(1, 12) }, { batteryShare: 0.5 }));
+    expect(shared.get('one')!.keyDownA).toBe(6);
+    expect(shared.get('radio')!.keyDownA).toBe(12);
+    // Both feed a short circuit behind the joint at once; one after the other the larger of them does.
+    expect(shared.get('radio')!.guardA).toBe(35);
+    expect(cableRunFigures(joint, flow({ radio: draw(1, 12) })).get('radio')!.guardA).toBe(20);
+  });
+
+  it('make each of several batteries in parallel safe for three fifths of the whole', () => {
+    const joint = [
+      part('joint', 'joint', null),
+      part('one', 'battery', 'joint', copper(2.5, 0.5)),
+      part('two', 'battery', 'joint', copper(2.5, 0.5)),
+      part('radio', 'radio', 'joint', copper(2.5, 1)),
+    ];
+    const one = (batteryShare: number) =>
+      cableRunFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare })).get('one')!;
+    expect([one(0.5).keyDownA, one(0.5).safeForA]).toEqual([10, 12]);
+    expect([one(1).keyDownA, one(1).safeForA]).toEqual([20, 20]);
+    // What their own cables lose is missing behind the joint.
+    const behind = cableRunFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare: 0.5 })).get('radio')!;
+    expect(behind.keyDownV).toBeCloseTo(12.6 - 10 * one(0.5).ohm! - 20 * behind.ohm!, 9);
+  });
+
+  it('take the fault current of one battery, and of all that feed a joint', () => {
+    const sources = new Map(
+      ['one', 'two', 'three'].map((id) => [id, { fullV: 13.6, ohmicOhm: 0.25 / 12 }] as const),
+    );
+    const alone = [part('one', 'battery', null), part('radio', 'radio', 'one', { fuseAtM: 0.2 })];
+    const single = cableRunFigures(alone, flow({}, { sources })).get('radio')!.faultA!;
+    // 12 Ah with 20 cm of AWG 12 is about where a blade's 1 kA ends: 13.6 V / (0.0104 + 0.0021) ohm.
+    expect(single).toBeCloseTo(1088, -1);
+    const joint = [
+      part('joint', 'joint', null),
+      ...['one', 'two', 'three'].map((id) => part(id, 'battery', 'joint', { fuseAtM: 0.2 })),
+      part('radio', 'radio', 'joint', { fuseAtM: 0.2 }),
+      part('lamp', 'load', 'radio', { fuseAtM: 0.2 }),
+    ];
+    const fault = (id: string, batteryShare: number) =>
+      cableRunFigures(joint, flow({}, { sources, batteryShare })).get(id)!.faultA;
+    expect(fault('radio', 1 / 3)).toBeCloseTo(3 * single, 6);
+    expect(fault('radio', 1)).toBeCloseTo(single, 6);
+    // Into its own branch the two others feed.
+    expect(fault('one', 1 / 3)).toBeCloseTo(2 * single, 6);
+    expect(fault('lamp', 1 / 3)).toBeNull();
+  });
+
+  it('carry power through a converter, on both sides', () => {
+    const regulated = [
+      part('battery', 'battery', null),
+      { ...part('reg', 'converter', 'battery', copper(6, 0.5)), supply: { volts: 13.8, efficiency: 0.9 } },
+      part('radio', 'radio', 'reg', copper(6, 0.5)),
+    ];
+    const low = { receive: 12.8, keyDown: 12.222 };
+    const found = cableRunFigures(regulated, flow({ radio: draw(1, 22) }, { lowV: low }));
+    // 22 A x 13.8 V / (0.9 x 12.22 V).
+    expect(found.get('reg')!.keyDownA).toBeCloseTo(27.6, 1);
+    expect(found.get('reg')!.wantsA).toBe(35);
+    expect(found.get('radio')!.keyDownA).toBe(22);
+    expect(found.get('radio')!.keyDownV).toBeCloseTo(13.8 - 22 * found.get('radio')!.ohm!, 9);
+  });
+
+  it('never want less than 2 A before a radio', () => {
+    const small = [
+      part('battery', 'battery', null),
+      part('radio', 'radio', 'battery', copper(1, 1)),
+      part('lamp', 'load', 'battery', copper(1, 1)),
+    ];
+    const found = cableRunFigures(small, flow({ radio: draw(0.1, 0.4), lamp: draw(0.1, 0.4) }));
+    expect([found.get('radio')!.wantsA, found.get('lamp')!.wantsA]).toEqual([2, 1]);
+  });
+
+  it('hold a panel’s run against its own volts', () => {
+    const charging = new Map([['panel', { meanA: 1, mostA: 2, safeForA: 2.4, feedV: 18 }]]);
+    const sun = [
+      parts[0],
+      part('controller', 'controller', 'battery'),
+      part('panel', 'panel', 'controller', { measuredOhm: 0.09 }),
+    ];
+    const panel = cableRunFigures(sun, flow({}, { charging })).get('panel')!;
+    expect(panel.mostDropV).toBeCloseTo(0.18, 9);
+    expect(panel.dropShare).toBeCloseTo(0.01, 9);
+    expect(panel.most).toBe(0.03);
+  });
+
+  it('conserve current: what leaves the battery is what the loads take, in any tree', () => {
+    const trees = fc.array(
+      fc.record({ under: fc.nat(), amps: fc.double({ min: 0, max: 20, noNaN: true }) }),
+      {
+        minLength: 1,
+        maxLength: 12,
+      },
+    );
+    fc.assert(
+      fc.property(trees, (loads) => {
+        const all: HarnessPart[] = [part('battery', 'battery', null)];
+        loads.forEach(({ under }, index) => all.push(part(`l${index}`, 'load', all[under % all.length].id)));
+        const draws = Object.fromEntries(loads.map(({ amps }, index) => [`l${index}`, draw(amps, amps)]));
+        const found = cableRunFigures(all, flow(draws));
+        const out = all
+          .filter(({ from }) => from === 'battery')
+          .reduce((sum, { id }) => sum + found.get(id)!.keyDownA, 0);
+        const taken = loads.reduce((sum, { amps }) => sum + amps, 0);
+        return Math.abs(out - taken) <= 1e-9 * Math.max(1, taken);
+      }),
+    );
+  });
+});

@@ -1,0 +1,89 @@
+import type { Palette } from '../ridge/palette';
+import { FONT } from '../ridge/scene';
+import type { FlowColumn } from './flow-columns';
+
+/** The plot of the flow lane, px, and its scale. */
+export interface FlowFrame {
+  readonly left: number;
+  readonly width: number;
+  readonly height: number;
+  /** The largest current in and out that it must hold, A. */
+  readonly mostInA: number;
+  readonly mostOutA: number;
+}
+
+/** Room above and below the currents, px. */
+const INSET = 3;
+
+/** Amps in above a zero line, amps out below it; where in covers out it glows, and what nothing takes is hatched. */
+export function paintFlow(
+  context: CanvasRenderingContext2D,
+  columns: readonly FlowColumn[],
+  frame: FlowFrame,
+  palette: Palette,
+): void {
+  const { left, width, height, mostInA, mostOutA } = frame;
+  const perAmp = (height - 2 * INSET) / Math.max(1e-9, mostInA + mostOutA);
+  const zero = INSET + mostInA * perAmp;
+  const columnPx = width / columns.length;
+  const bars = (colour: string, of: (column: FlowColumn) => readonly [from: number, to: number] | null) => {
+    context.beginPath();
+    columns.forEach((column, at) => {
+      const bar = of(column);
+      if (bar)
+        context.rect(left + at * columnPx, Math.min(...bar), columnPx + 0.6, Math.abs(bar[1] - bar[0]));
+    });
+    context.fillStyle = colour;
+    context.fill();
+  };
+
+  bars(palette.mossSoft, ({ carried }) => (carried ? [0, height] : null));
+  bars(palette.sun, ({ inA }) => (inA > 0 ? [zero - inA * perAmp, zero] : null));
+  bars(palette.slate, ({ outA }) => (outA > 0 ? [zero, zero + outA * perAmp] : null));
+
+  context.save();
+  context.beginPath();
+  columns.forEach(({ inA, curtailedA }, at) => {
+    if (curtailedA > 0)
+      context.rect(left + at * columnPx, zero - inA * perAmp, columnPx + 0.6, curtailedA * perAmp);
+  });
+  context.clip();
+  context.fillStyle = palette.paper;
+  context.globalAlpha = 0.6;
+  context.fillRect(left, 0, width, height);
+  context.globalAlpha = 1;
+  context.beginPath();
+  for (let x = left - height; x < left + width; x += 5) {
+    context.moveTo(x, height);
+    context.lineTo(x + height, 0);
+  }
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 0.8;
+  context.stroke();
+  context.restore();
+
+  context.beginPath();
+  context.moveTo(left, zero);
+  context.lineTo(left + width, zero);
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1;
+  context.stroke();
+  sayScale(context, frame, zero, palette);
+}
+
+/** The largest current in and out, left of the plot. */
+function sayScale(
+  context: CanvasRenderingContext2D,
+  { left, height, mostInA, mostOutA }: FlowFrame,
+  zero: number,
+  palette: Palette,
+): void {
+  context.font = `12px ${FONT}`;
+  context.textAlign = 'right';
+  context.textBaseline = 'middle';
+  context.fillStyle = palette.muted;
+  const say = (amps: number) => `${amps.toFixed(amps < 10 ? 1 : 0)} A`;
+  const [top, bottom] = [8, height - 8];
+  if (mostInA > 0 && zero > 6) context.fillText(say(mostInA), left - 8, top);
+  if (mostOutA > 0 && bottom - top > 16) context.fillText(say(mostOutA), left - 8, bottom);
+}
