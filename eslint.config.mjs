@@ -94,7 +94,7 @@ export default tseslint.config(
     files: ['**/*.mjs', '**/*.cjs'],
     languageOptions: { globals: { ...globals.node, ...globals.browser } },
   },
-  { files: ['**/*.spec.mjs'], languageOptions: { globals: globals.jasmine } },
+  { files: ['**/*.spec.mjs', 'scripts/spec-settings.mjs'], languageOptions: { globals: globals.jasmine } },
   forbid(
     'core/src/**/*.ts',
     [

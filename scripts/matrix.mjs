@@ -7,7 +7,7 @@ import { LINES, nodeOf } from './node-versions.mjs';
 const SPECS = [
   at('node_modules/jasmine/bin/jasmine.js'),
   '--reporter=scripts/quiet-reporter.mjs',
-  '--helper=scripts/property-seed.mjs',
+  '--helper=scripts/spec-settings.mjs',
   '{core,contract,server,cli}/dist/**/*.spec.js',
   // Laws over many made-up documents say nothing more on another Node.js.
   '!**/*.long.spec.js',

@@ -67,7 +67,7 @@ async function mutated(folder) {
     spec_dir: '.',
     // Those that take seconds each are left out: a fault that only they find would cost minutes.
     spec_files: [`${specs}/**/*.spec.js`, `!${specs}/**/*.long.spec.js`],
-    helpers: ['scripts/property-seed.mjs'],
+    helpers: ['scripts/spec-settings.mjs'],
     random: false,
   });
   const settings = written('stryker.json', {

@@ -45,7 +45,7 @@ await step('lint and units', () =>
         tool(
           'jasmine/bin/jasmine.js',
           [
-            '--helper=scripts/property-seed.mjs',
+            '--helper=scripts/spec-settings.mjs',
             '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
             '{docs,scripts}/**/*.spec.mjs',
           ],

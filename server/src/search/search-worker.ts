@@ -11,8 +11,7 @@ import {
   type Result,
   type Tornado,
 } from '@knapsack/core';
-
-import { READY } from './thread.js';
+import { END, READY } from './thread.js';
 
 /** A question that one thread answers alone. */
 export type LoneQuestion =
@@ -33,8 +32,9 @@ export type LoneAnswer = Result<Ration> | Result<ChanceFound>;
 
 const kits = new KitWorker();
 
-parentPort?.on('message', (message: ToKitWorker | LoneQuestion) => {
-  parentPort!.postMessage('ask' in message ? loneAnswer(message) : kits.answer(message));
+parentPort?.on('message', (message: ToKitWorker | LoneQuestion | typeof END) => {
+  if (message === END) parentPort!.close();
+  else parentPort!.postMessage('ask' in message ? loneAnswer(message) : kits.answer(message));
 });
 
 parentPort?.postMessage(READY);

@@ -8,8 +8,6 @@ import { DailyCopies } from '../backup/daily-copies.js';
 import { Database } from '../database/database.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
-// Every test writes a file through to the disk; shared machines have slow ones.
-jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
 
 export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.url));
 

@@ -56,7 +56,7 @@ const forecastIn = async (forecast: ForecastStore, fits: () => boolean) => {
 };
 
 // A worker starts in its own time on a busy machine.
-jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 120_000;
 
 describe('the trip, its forecast, its ghost and what is chosen of it', () => {
   let api: FakeApi;

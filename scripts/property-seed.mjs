@@ -1,9 +1,0 @@
-// Property tests draw the same cases at every run, so that the gate says the same of the same code.
-// Look further with another seed and more runs: PROPERTY_SEED=7 PROPERTY_RUNS=5000 npm test
-import fc from 'fast-check';
-
-const { PROPERTY_SEED = '20270904', PROPERTY_RUNS } = process.env;
-fc.configureGlobal({
-  seed: Number(PROPERTY_SEED),
-  ...(PROPERTY_RUNS && { numRuns: Number(PROPERTY_RUNS) }),
-});
