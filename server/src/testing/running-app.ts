@@ -8,7 +8,6 @@ import { DailyCopies } from '../backup/daily-copies.js';
 import { Database } from '../database/database.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
-
 export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.url));
 
 /** The real application on a file of its own in a temporary folder. */
