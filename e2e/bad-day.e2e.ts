@@ -52,7 +52,7 @@ test('nothing is lost while the server is stopped, nor by a reload in mid-edit',
   await saved(page);
 });
 
-test('a server that stops before the page is whole leaves the picture, and says what did not come', async ({
+test('a server that stops before the page is whole leaves the picture, and says what did not load', async ({
   page,
   knapsack,
   complaints,
@@ -64,7 +64,7 @@ test('a server that stops before the page is whole leaves the picture, and says 
       : route.fulfill({ response: answer }));
   });
   await page.goto(`${knapsack.address}/trips/gannet-rock-light`);
-  await expect(page.locator('aside').getByRole('alert')).toContainText('did not come');
+  await expect(page.locator('aside').getByRole('alert')).toContainText('did not load');
   await expect(verdict(page)).toContainText(/lasts|ends/);
   expect(
     complaints.splice(0).every((said) => said.includes('Failed to fetch dynamically imported module')),

@@ -8,12 +8,12 @@ test('the shelf: looked through, copied, compared, put away, with its history', 
   await page.keyboard.press('g');
   await page.keyboard.press('g');
   await expect(page.getByRole('heading', { name: 'Gear' })).toBeVisible();
-  await page.getByLabel('Look on the shelf').fill('lifepo4 12.8');
+  await page.getByLabel('Search the shelf').fill('lifepo4 12.8');
   await expect(page.locator('.shelf > li')).toHaveCount(3);
   await page.getByLabel('Compare Shale 18').check();
   await page.getByLabel('Compare Shale 9').check();
   await expect(page.locator('.compare')).toContainText('usable energy per kg');
-  await page.getByLabel('Look on the shelf').fill('');
+  await page.getByLabel('Search the shelf').fill('');
 
   const shale = page.locator('[data-gear="shale-18"]');
   await shale.getByRole('button', { name: 'Shale 18', exact: true }).click();

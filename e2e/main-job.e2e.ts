@@ -151,7 +151,7 @@ test('the panel is laid flat, taken out, and a new place is told by its locator'
 }) => {
   await openTrip(page, knapsack);
   const propped = await textOf(page);
-  await page.getByRole('button', { name: 'lay it best' }).click();
+  await page.getByRole('button', { name: 'use the best aim' }).click();
   await expect(page.locator('.facts')).toContainText('° by compass');
   await expect(verdict(page)).not.toHaveText(propped);
   await page.getByLabel('Aim').selectOption('flat');
@@ -170,6 +170,6 @@ test('the panel is laid flat, taken out, and a new place is told by its locator'
   await expect(page.locator('.where')).toContainText('Europe/London');
 
   await page.getByRole('button', { name: 'Swap Rill 8' }).click();
-  await page.locator('.dropdown-menu.show').getByRole('button', { name: 'Leave it behind' }).click();
+  await page.locator('.dropdown-menu.show').getByRole('button', { name: 'Leave it at home' }).click();
   await expect(page.locator('.findings')).toContainText('never a panel straight onto a battery');
 });

@@ -117,10 +117,10 @@ test('two stations share the battery, and a block is done every hour', async ({ 
   await expect(page.getByLabel('How often')).toHaveValue('hour');
 
   // The first operating position is busy then: said, and nothing changes.
-  await page.getByLabel('Station', { exact: true }).selectOption('1');
+  await page.getByLabel('Operating position', { exact: true }).selectOption('1');
   await expect(page.locator('.notices')).toContainText('Two blocks overlap');
   await page.getByRole('button', { name: 'Swap Dunlin 3' }).click();
-  await page.getByRole('button', { name: 'Leave it behind' }).click();
+  await page.getByRole('button', { name: 'Leave it at home' }).click();
   await expect(page.locator('.findings')).toContainText('planned for station 2, and one radio is in the bag');
   await page.keyboard.press('u');
   await expect(page.locator('.findings')).not.toContainText('station 2');
@@ -191,7 +191,7 @@ test('variants of one outing are kept, compared, taken in hand and dropped', asy
   // The chance leads here as well, with its mark.
   await expect(rows.nth(1)).toContainText('lasts in all of 400');
   await expect(rows.nth(1).getByRole('img')).toHaveAccessibleName('fine');
-  await page.getByRole('button', { name: 'Take Shale 18 + Frond 42 in hand' }).click();
+  await page.getByRole('button', { name: 'Use the variant Shale 18 + Frond 42' }).click();
   await expect(verdict(page)).toHaveText(before);
   await saved(page);
   await page.reload();

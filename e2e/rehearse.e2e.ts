@@ -18,7 +18,7 @@ test('a kit is rehearsed from not yet to ready', async ({ page, knapsack }) => {
   const good = page.getByRole('button', { name: /^OK: / });
   for (let index = 0; index < (await good.count()); index++) await good.nth(index).click();
   await type(page, 'Listening, Dunlin 3 draws', '0.5');
-  await expect(page.getByRole('region', { name: 'Measure' })).toContainText('out of line');
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText('not as it should be');
   await expect(said(page)).toContainText('1 step went wrong');
   // What the plan expects, read off the step itself.
   for (const label of [

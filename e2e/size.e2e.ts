@@ -93,7 +93,7 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
   test.slow();
   await openSize(page, knapsack, 'headland-contest-camp');
   await expect(page.locator('.answer')).toContainText('through a fuse of 10 A');
-  await page.getByRole('link', { name: 'Mend it in Wire' }).click();
+  await page.getByRole('link', { name: 'Fix it in Wire' }).click();
   await page.locator('.checks li', { hasText: 'fuse rated for the load' }).locator('.fix').click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await saved(page);

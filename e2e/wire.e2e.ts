@@ -48,7 +48,7 @@ test('what cannot be is answered with a sentence and changes nothing', async ({ 
   await expect(alert).toHaveText('The length must be above 0 and at most 200 m; 0 m is not.');
   await page.keyboard.press('Escape');
   await type(page, 'Fuse', '11');
-  await expect(alert).toContainText('Nobody sells a fuse of 11 A');
+  await expect(alert).toContainText('No one sells a fuse of 11 A');
   await page.keyboard.press('Escape');
   await type(page, 'Length, one way', 'long');
   await expect(alert).toHaveCount(1);
@@ -68,7 +68,7 @@ test('what cannot be is answered with a sentence and changes nothing', async ({ 
 test('a kit with parts missing is drawn with its gaps', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   await page.getByRole('button', { name: 'Swap Shale 18' }).click();
-  await page.getByRole('button', { name: 'Leave it behind' }).click();
+  await page.getByRole('button', { name: 'Leave it at home' }).click();
   await page
     .getByRole('navigation', { name: 'Rooms of this trip' })
     .getByRole('link', { name: /Wire/ })

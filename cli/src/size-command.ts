@@ -87,7 +87,7 @@ function inWords(name: string, answer: SizeAnswer): string {
   const none = surest
     ? `No kit makes ${of100}. The nearest: ${sayKit(surest)}`
     : nearest
-      ? `No kit makes ${of100}, and none comes near. ${nearest.name}, ${sayQuantity({ value: nearest.grams, unit: 'g' })}, lasts longest: ${sayDuration(nearest.meanHours)} on average.`
+      ? `No kit makes ${of100}, and none comes close. ${nearest.name}, ${sayQuantity({ value: nearest.grams, unit: 'g' })}, lasts longest: ${sayDuration(nearest.meanHours)} on average.`
       : `No kit is allowed: every one breaks a rule or a limit.`;
   return `${[
     name,

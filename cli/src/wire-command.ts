@@ -22,7 +22,7 @@ interface WireOptions {
 export function wireCommand(terminal: Terminal): Command {
   return new Command('wire')
     .description(
-      'The wiring of a trip’s kit: what flows in each run, which rules are broken, the order of joining.',
+      'The wiring of a trip’s kit: what flows in each run, which rules are broken, the order of connecting.',
     )
     .argument('<TRIP.json>', 'a trip document')
     .option(...GEAR_OPTION)

@@ -78,7 +78,7 @@ function stopsOf({ found, wire }: TripAssessment, checks: readonly Check[]): rea
 }
 
 /** Where something stops the kit, nobody is told that it lasts. */
-const MEND_FIRST = 'Mend this before you go: until then there is no verdict.';
+const MEND_FIRST = 'Fix this before you go: until then there is no verdict.';
 
 /** The chance and the typical outing; or what is missing, or why nothing can be said. */
 function verdictWords({ found, missing, problems }: TripAssessment, zone: string): string {

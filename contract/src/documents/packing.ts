@@ -2,7 +2,7 @@
 export const WAYS_IN = {
   foot: { label: 'on foot', limitG: 10_000, litres: 40 },
   bicycle: { label: 'by bicycle', limitG: 15_000, litres: 50 },
-  paddle: { label: 'by paddle', limitG: 20_000, litres: 60 },
+  paddle: { label: 'by canoe or kayak', limitG: 20_000, litres: 60 },
   trolley: { label: 'with a trolley', limitG: 40_000, litres: 120 },
   vehicle: { label: 'by vehicle', limitG: 150_000, litres: 500 },
   air: { label: 'by air', limitG: 23_000, litres: 90 },

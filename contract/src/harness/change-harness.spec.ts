@@ -35,7 +35,7 @@ describe('a change to a harness', () => {
 
   it('answers what cannot be with a sentence', () => {
     expect(sentence({ lengthM: 0 })).toContain('A run of no length joins nothing');
-    expect(sentence({ fuseA: 11 })).toContain('Nobody sells a fuse of 11 A');
+    expect(sentence({ fuseA: 11 })).toContain('No one sells a fuse of 11 A');
     expect(sentence({ fuseA: 0 })).toBeNull();
     expect(sentence({ from: 'relay' })).toBeNull();
   });

@@ -13,11 +13,11 @@ export function whatFor(gear: Gear): string {
     case 'controller':
       return 'It stands between panel and battery: without it the panel brings nothing.';
     case 'amplifier':
-      return 'It makes the signal stronger and takes more current.';
+      return 'It makes the signal stronger, for more current.';
     case 'lead':
       return gear.run === 'panel' || gear.run === 'controller'
-        ? 'It joins panel and battery.'
-        : 'It joins the battery and what it feeds.';
+        ? 'It connects panel and battery.'
+        : 'It connects the battery to what it feeds.';
     case 'accessory':
       return 'It takes current by its own rule, which the forecast counts.';
     case 'charger':
@@ -27,6 +27,6 @@ export function whatFor(gear: Gear): string {
     case 'antenna':
       return 'Without it nobody hears you.';
     case 'other':
-      return 'The sum does not count it.';
+      return 'The forecast does not count it.';
   }
 }

@@ -111,14 +111,14 @@ const chargeSteps = ({ id, name }: ControllerGear): RehearsalStep[] => [
     id: `light ${id}`,
     group: 'charge',
     words: `${name} shows its battery, then the panel.`,
-    why: 'Its light or display is the only word it gives; know it before it is needed in the dark.',
+    why: 'Its light or display is all that it tells you; learn it before you need it in the dark.',
     reading: null,
   },
   {
     id: `charges ${id}`,
     group: 'charge',
     words: `In the sun, current flows from ${name} into the battery.`,
-    why: 'A panel that is joined the wrong way, or a battery that has cut itself off, shows here.',
+    why: 'A panel that is connected the wrong way, or a battery that has cut itself off, shows here.',
     reading: null,
   },
 ];
@@ -135,7 +135,7 @@ function drawSteps(run: ReportedCableRun, { parts, expected }: HarnessReport): R
     id: `draws ${part.id}`,
     group: 'read',
     words: part.kind === 'radio' ? `Listening, ${name} draws` : `${name} works, and draws`,
-    why: 'The forecast lives off this figure; another one belongs on the bench.',
+    why: 'The forecast depends on this figure; where yours differs, record it at the Bench.',
     reading: around('A', run.receiveA, Math.max(AMPS_APART * run.receiveA, LEAST_A)),
   };
   // Nothing is predicted where a run on the way is not entered.

@@ -30,14 +30,14 @@ export function resolvePositions(
 ): Result<readonly [PlannedPosition, ...PlannedPosition[]]> {
   const radios = radiosByPosition(carried);
   if (radios.length === 0) {
-    return fail(lacking('radio', 'Put a radio in the bag: its amps are what the sum begins with.'));
+    return fail(lacking('radio', 'Put a radio in the bag: its current is what the calculation begins with.'));
   }
   const worked = expandBlocks(trip);
   const most = Math.max(1, ...trip.blocks.map(positionOf));
   if (most > radios.length) {
-    const planned = `Blocks are planned for station ${most}, and ${radios.length === 1 ? 'one radio is' : `${radios.length} radios are`} in the bag`;
+    const planned = `Blocks are planned for operating position ${most}, and ${radios.length === 1 ? 'one radio is' : `${radios.length} radios are`} in the bag`;
     return fail(
-      lacking('station', `${planned}: put another in, or give those blocks to a station that has a radio.`),
+      lacking('station', `${planned}: put another in, or give those blocks to a position that has a radio.`),
     );
   }
   const ids = radioParts(carried);

@@ -27,7 +27,7 @@ export function resolveWiring(trip: Trip, carried: readonly Carried[]): Result<W
       return fail({
         code: 'two-leads',
         pointer: `/loadout/${index}`,
-        sentence: `Both ${other} and ${gear.name} are the cable from ${WORDS[run]}. Say where one of them goes instead, or leave it behind.`,
+        sentence: `Both ${other} and ${gear.name} are the cable from ${WORDS[run]}. Say where one of them goes instead, or leave it at home.`,
       });
     }
     taken.set(run, gear.name);

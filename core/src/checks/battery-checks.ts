@@ -103,7 +103,7 @@ export const changeoverPresent = (names: readonly string[], isThere: boolean): A
   names.length > 1 && !isThere
     ? {
         severity: 'stop',
-        sentence: `${inWords(names)} are used one after the other, and nothing keeps them apart: joined at one point, the fuller one drives current into the emptier one without limit. Put in a change-over switch that breaks before it makes.`,
+        sentence: `${inWords(names)} are used one after the other, and nothing keeps them apart: connected at one point, the fuller one drives current into the emptier one without limit. Put in a change-over switch that breaks before it makes.`,
         asks: 'a change-over switch',
         has: 'one joint',
         remedy: { words: 'a change-over switch', changeover: true },

@@ -107,14 +107,14 @@ export function connectorsMate({ label, part, offered, end, which, isLive }: Mee
   };
 }
 
-/** Two poles that can be joined the wrong way round are marked, and of a barrel it is known which pole is the centre. */
+/** Two poles that can be connected the wrong way round are marked, and of a barrel it is known which pole is the centre. */
 export function polarityMarked({ label, near, far }: Connected): Answer {
   const ends = [near, far].filter((end) => end !== null);
   const open = ends.find(({ family }) => MAY_REVERSE.includes(family));
   if (open) {
     return {
       severity: 'note',
-      sentence: `From ${label}, a ${sayConnector(open)} can be joined the wrong way round. Mark plus, and measure before the first use.`,
+      sentence: `From ${label}, a ${sayConnector(open)} can be connected the wrong way round. Mark plus, and measure before the first use.`,
       asks: 'plus marked',
       has: sayConnector(open),
     };

@@ -8,7 +8,7 @@ describe('the word on an inverter', () => {
       '5.00 Ah in this outing',
       'can kill',
       'earth faults',
-      'never join two',
+      'never connect two',
       'local codes',
     ]) {
       expect(breach?.sentence).toContain(words);

@@ -5,7 +5,7 @@ import { metres } from './say.js';
 /** A mains inverter is told with what it costs. @param standingW its own draw, W; @param hours that it is on */
 export const inverterCost = (name: string, standingW: number, hours: number, busV: number): Answer => ({
   severity: 'look',
-  sentence: `${name} takes ${sayQuantity({ value: standingW, unit: 'W' })} for itself, ${sayQuantity({ value: (standingW * hours) / busV, unit: 'Ah' })} in this outing, and its volts can kill: keep it dry, put protection against earth faults behind it, never join two of them, and leave its wiring to local codes and licensed practice.`,
+  sentence: `${name} takes ${sayQuantity({ value: standingW, unit: 'W' })} for itself, ${sayQuantity({ value: (standingW * hours) / busV, unit: 'Ah' })} in this outing, and its volts can kill: keep it dry, put protection against earth faults behind it, never connect two of them together, and leave its wiring to local codes and licensed practice.`,
   asks: 'none, where it can be done without',
   has: sayQuantity({ value: standingW, unit: 'W' }),
 });
@@ -13,7 +13,7 @@ export const inverterCost = (name: string, standingW: number, hours: number, bus
 /** The mains outlet of a power station. */
 export const mainsOutlet = (name: string): Answer => ({
   severity: 'note',
-  sentence: `The ${name} gives a voltage that can kill: keep it dry and whole, and never join it to anything else that gives mains.`,
+  sentence: `The ${name} gives a voltage that can kill: keep it dry and whole, and never connect it to anything else that gives mains.`,
   asks: 'dry, and one at a time',
   has: 'mains voltage',
 });

@@ -78,7 +78,7 @@ export const RULES = {
     title: 'connectors go together',
     why: 'At home there is a drawer of adapters, on the hill there is none.',
   },
-  polarity: { title: 'polarity', why: 'Reversed polarity destroys a radio in the moment it is joined.' },
+  polarity: { title: 'polarity', why: 'Reversed polarity destroys a radio the moment it is connected.' },
   pin: { title: 'live side shrouded', why: 'A bare pin that is live shorts on the first key ring.' },
   copper: { title: 'copper wire', why: 'Aluminium under a skin of copper looks the same and loses more.' },
   floor: {

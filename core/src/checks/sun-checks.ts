@@ -79,7 +79,7 @@ export const terminalsCarry = ({ name, loadA }: Pick<ChargedBy, 'name' | 'loadA'
   loadA === undefined
     ? {
         severity: 'stop',
-        sentence: `${name} has no load terminals that anyone has described. Put the radio straight on the battery, with its own fuse, or say what they carry.`,
+        sentence: `${name} may have load terminals, but what they carry is not entered. Put the radio straight on the battery, with its own fuse, or enter their limit.`,
         asks: `at least ${amps(needA)}`,
         has: 'not known',
         remedy: { words: 'the radio on the battery', offTerminals: true },
@@ -99,7 +99,7 @@ export const controllerNoise = (name: string, heard: readonly { readonly band: s
   heard === null
     ? {
         severity: 'note',
-        sentence: `Nobody has checked for ${name} on the bands: some controllers hiss on the upper ones. Rehearse has the grid for it.`,
+        sentence: `${name} has not been checked for noise: some controllers hiss on the upper bands. Note in Rehearse what you hear.`,
         asks: 'listened on each band',
         has: 'not yet',
       }

@@ -42,7 +42,7 @@ describe('why a kit stands where it does', () => {
         result: { value: 31, unit: 'Ah' },
       },
       {
-        label: 'Simulated outings that finish',
+        label: 'Simulated outings that last',
         terms: ['366 / 400, ± ', { value: 0.014, unit: 'share', digits: 1 }],
         result: { value: 0.915, unit: 'share', digits: 1 },
       },

@@ -52,7 +52,7 @@ export function kitSum(
         result: q(loadAh.middle, 'Ah'),
       },
       {
-        label: 'Simulated outings that finish',
+        label: 'Simulated outings that last',
         terms: [`${finished} / ${samples}, ± `, shareQuantity(standardError)],
         result: shareQuantity(chance),
       },

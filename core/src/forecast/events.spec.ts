@@ -31,7 +31,7 @@ describe('events', () => {
     expect([events[0][1], events[2][1]]).toEqual([2, 6]);
   });
 
-  it('tell that it is too cold to charge, or that the controller gives all it may', () => {
+  it('tell that it is too cold to charge, or that the controller is at its limit', () => {
     const offeredA = () => 2;
     expect(kindsOf({ temperatureC: -5, pack: { startSoc: 0.5 }, offeredA })).toContain('coldBlock');
     const noon = { startMs: Date.UTC(2027, 5, 21, 10), endMs: Date.UTC(2027, 5, 21, 14) };

@@ -66,7 +66,7 @@ function ownBattery({ plan, load }: ForecastRun): Finding | null {
   return {
     severity: 'note',
     code: 'own-battery',
-    sentence: `${name} has ${sayQuantity({ value: internal.wattHours, unit: 'Wh' })} of its own: full, it would work about ${sayDuration(hours)} longer. That is not in the sum.`,
+    sentence: `${name} has ${sayQuantity({ value: internal.wattHours, unit: 'Wh' })} of its own: full, it would work about ${sayDuration(hours)} longer. The forecast does not count it.`,
   };
 }
 

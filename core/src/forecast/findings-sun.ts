@@ -18,7 +18,7 @@ function wakeUp({ plan, march }: ForecastRun): Finding | null {
       severity: 'look',
       code: 'wake-up',
       sentence:
-        'Once the battery has cut itself off, nothing brings the loads back: a controller that wakes it is not entered. Put a low-voltage disconnect in, or a controller that does.',
+        'Once the battery has cut itself off, nothing switches the loads on again: whether the controller wakes it is not entered. Put a low-voltage disconnect in, or a controller that does.',
     };
   }
   return plan.sun && controller?.wakesBattery === false && march.ends.cutoffMs !== null

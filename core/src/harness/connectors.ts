@@ -38,7 +38,7 @@ export type ConnectorName = keyof typeof CONNECTORS;
 
 export const CONNECTOR_NAMES = Object.keys(CONNECTORS) as readonly ConnectorName[];
 
-/** Two poles alike can be joined the wrong way round: polarity is to be looked at. */
+/** Two poles alike can be connected the wrong way round: polarity is to be looked at. */
 export const MAY_REVERSE: readonly ConnectorName[] = ['sae', 'bullet35', 'bullet4', 'screw'];
 
 /** Barrels go in one way only, but nothing says which pole is the centre. */

@@ -37,7 +37,7 @@ export function connectionOrder(parts: readonly HarnessPart[], facts: OrderFacts
     },
     {
       words: 'Measure the polarity of every plug with a meter: red on plus, and of a barrel its centre.',
-      why: 'A reversed cable destroys a radio in the moment it is connected.',
+      why: 'A reversed cable destroys a radio the moment it is connected.',
       part: null,
     },
     ...together(parts, batteries, facts),
@@ -104,7 +104,7 @@ function together(
       part: null,
     },
     {
-      words: `Join them plus to plus and minus to minus, and take the loads off diagonally: plus at ${first.name}, minus at ${last.name}.`,
+      words: `Connect them plus to plus and minus to minus, and take the loads off diagonally: plus at ${first.name}, minus at ${last.name}.`,
       why: 'Each battery then has the same length of cable, and they share the load.',
       part: first.from,
     },

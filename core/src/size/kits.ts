@@ -138,7 +138,7 @@ function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: s
     unknown('no price', kit.price, limits.price, 'what it costs') ??
     unknown('no volume', kit.litres, limits.litres, 'how large it packs') ??
     over('too heavy', 'It weighs', kit.grams, limits.grams, (value) => sayQuantity({ value, unit: 'g' })) ??
-    over('too dear', 'It costs', kit.price, limits.price, (value) => sayMoney(value)) ??
+    over('too expensive', 'It costs', kit.price, limits.price, (value) => sayMoney(value)) ??
     over('too large', 'It takes up', kit.litres, limits.litres, (value) => `${tidy(value)} l`) ??
     over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, tidy)
   );

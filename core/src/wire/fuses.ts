@@ -83,7 +83,7 @@ export function fuseNotSold(fuseA: number, kind?: FuseKind): string | null {
   if (ratings.includes(fuseA)) return null;
   const above = ratings.find((sold) => sold >= fuseA) ?? ratings.at(-1)!;
   const what = kind ? FUSE_KINDS[kind].label : 'fuse';
-  return `Nobody sells a ${what} of ${tidy(fuseA)} A: they come as ${ratings.map(tidy).join(', ')} A. The next is ${tidy(above)} A.`;
+  return `No one sells a ${what} of ${tidy(fuseA)} A: they come as ${ratings.map(tidy).join(', ')} A. The next is ${tidy(above)} A.`;
 }
 
 const tidy = (amps: number): string => String(Number(fixed(amps, 1)));

@@ -46,7 +46,7 @@ describe('fuses', () => {
   });
 
   it('that nobody sells are answered with the next one, by kind', () => {
-    expect(fuseNotSold(12)).toContain('Nobody sells a fuse of 12 A');
+    expect(fuseNotSold(12)).toContain('No one sells a fuse of 12 A');
     expect(fuseNotSold(12)).toContain('The next is 15 A.');
     expect(fuseNotSold(10, 'terminal')).toContain('The next is 30 A.');
     expect(fuseNotSold(500)).toContain('The next is 250 A.');

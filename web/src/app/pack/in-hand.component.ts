@@ -49,7 +49,7 @@ const NO_BAG = '';
         @if (without(); as words) {
           {{ words }}
         } @else if (store.failed()) {
-          What is left without it cannot be calculated: its worker stopped. Reload the page.
+          What is left without it cannot be calculated, by a fault in Knapsack. Reload the page.
         } @else {
           <span class="muted">Calculating without it …</span>
         }

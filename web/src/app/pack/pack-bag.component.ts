@@ -66,7 +66,7 @@ import { kilograms } from './pack-words';
               (committed)="change({ litres: $event })"
             />
           } @else {
-            <button type="button" class="quiet" (click)="change({ litres: 30 })">Set its litres</button>
+            <button type="button" class="quiet" (click)="change({ litres: 30 })">Set its volume</button>
           }
           @if (filled.pieces.length === 0) {
             <button type="button" class="quiet" (click)="remove()">Remove the bag</button>

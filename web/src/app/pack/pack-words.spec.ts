@@ -22,7 +22,7 @@ describe('the words on packing', () => {
   it('say whether it can be carried', () => {
     expect(packVerdict(list())).toBe('7.13 kg of the 9.00 kg that are carried on foot: it can be carried.');
     expect(packVerdict(list({ overG: 400, grams: 9400, operators: 2, wayIn: 'paddle' }))).toBe(
-      '9.40 kg: 0.40 kg over the 9.00 kg that are carried by paddle by 2 people.',
+      '9.40 kg: 0.40 kg over the 9.00 kg that are carried by canoe or kayak by 2 people.',
     );
     expect(packVerdict(list({ overL: 2.5 }))).toContain('2.5 l more than there is usually room for');
     expect(packVerdict(list({ unweighed: 2 }))).toContain('2 lines not weighed.');

@@ -62,7 +62,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
           />
           in all{{ list.limitTyped ? '.' : ', the usual limit.' }}
           @if (list.limitTyped) {
-            <button type="button" class="quiet" (click)="usual()">What is usual</button>
+            <button type="button" class="quiet" (click)="usual()">Use the usual limit</button>
           }
           {{ room() }}
           @if (list.operators > 1 || list.loose.length > 0) {
@@ -102,7 +102,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
           <span class="muted ticks">
             {{ store.packedLines() }} of {{ list.lines }} packed
             @if (store.packedLines() > 0) {
-              <button type="button" class="quiet" (click)="untick()">Start again</button>
+              <button type="button" class="quiet" (click)="untick()">Untick all</button>
             }
           </span>
         </p>
@@ -192,7 +192,7 @@ export class PackPage {
     packing.change(untickAll);
     // Ticks are no part of what Undo takes back.
     this.notices.show({
-      text: 'All ticks were taken off.',
+      text: 'All ticks were removed.',
       action: { label: 'Undo', run: () => packing.change(() => before) },
     });
   }

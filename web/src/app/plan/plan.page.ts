@@ -99,7 +99,7 @@ export class PlanPage implements TellsDifference {
   protected readonly variants = inject(VariantsStore);
   /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
   protected readonly notLoaded =
-    'This part of the page did not come: the server does not answer. What you typed is kept; reload the page once it runs again.';
+    'This part of the page did not load: the server does not answer. What you typed is kept; reload the page once it runs again.';
   private readonly hands: PlanHands = {
     store: this.store,
     bag: inject(BagStore),

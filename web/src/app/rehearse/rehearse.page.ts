@@ -23,7 +23,7 @@ import { StepListComponent } from './step-list.component';
           ></i>
           {{ verdict.sentence }}
         } @else if (wire.failed()) {
-          <span role="alert">The wiring cannot be looked at: its worker died. Reload the page.</span>
+          <span role="alert">The wiring cannot be shown, by a fault in Knapsack. Reload the page.</span>
         } @else {
           <span class="muted">Looking at the kit …</span>
         }

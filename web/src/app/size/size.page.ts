@@ -45,7 +45,7 @@ const LIMITS: readonly {
 /** Rules without which a larger kit would have been allowed; the others tell of parts that do not go together. */
 const BINDING: ReadonlySet<string> = new Set([
   'too heavy',
-  'too dear',
+  'too expensive',
   'too large',
   'too many pieces',
   RULES.peak.title,

@@ -86,7 +86,7 @@ export class TripLinesService {
         event.preventDefault();
         worker.terminate();
         this.worker = null;
-        failed(new Error('The worker stopped.'));
+        failed(new Error('The calculation stopped by a fault in Knapsack.'));
       };
       const asked: Asked<LineQuestion> = { number: 1, question };
       worker.postMessage(asked);

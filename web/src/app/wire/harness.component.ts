@@ -46,7 +46,7 @@ const LEAST_SCALE = 0.86;
       </svg>
     } @else if (store.failed()) {
       <p role="alert">
-        The wiring cannot be shown: its worker stopped. What you typed is kept; reload the page.
+        The wiring cannot be shown, by a fault in Knapsack. What you typed is kept; reload the page.
       </p>
     } @else {
       <p class="muted">Drawing the wiring …</p>

@@ -13,7 +13,7 @@ const SHARP = 2;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="files">
-      Take along as
+      Save as
       <button type="button" class="quiet" (click)="svg()">SVG</button>
       <button type="button" class="quiet" (click)="png()">PNG</button>
       <button type="button" class="quiet" (click)="bill()">Parts list (CSV)</button>

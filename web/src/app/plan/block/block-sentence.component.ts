@@ -120,7 +120,7 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
         @if (bag.positions().length > 1) {
           on
           <ks-choice
-            label="Station"
+            label="Operating position"
             [value]="positionOfBlock()"
             [choices]="positions()"
             (picked)="setPosition($event)"
@@ -196,7 +196,7 @@ export class BlockSentenceComponent {
     const twice = (name: string) => radios.filter((radio) => radio.name === name).length > 1;
     return radios.map(({ name }, index) => ({
       value: `${index + 1}`,
-      label: twice(name) ? `${name}, station ${index + 1}` : name,
+      label: twice(name) ? `${name}, position ${index + 1}` : name,
     }));
   });
 

@@ -47,7 +47,7 @@ import { BagStore } from '../../trip/bag.store';
             [value]="reserveSoc()"
             (committed)="set({ floorSoc: $event })"
           />
-          in reserve, in air of
+          in reserve, at an air temperature of
           <ks-number
             field="temperatureC"
             label="Air temperature"
@@ -70,7 +70,7 @@ import { BagStore } from '../../trip/bag.store';
             (picked)="setAttendance($event)"
           />.
           @if (trip.unattended) {
-            Once a low battery has taken the loads off, they
+            After a low battery has switched the loads off, they
             <ks-choice
               label="What happens after a low battery"
               [value]="trip.restart ? 'back' : 'off'"

@@ -44,7 +44,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
             (committed)="setFixed({ azimuthDeg: $event })"
           />
           true{{ compass() }}
-          <button type="button" class="quiet" (click)="aimBest()">lay it best</button>
+          <button type="button" class="quiet" (click)="aimBest()">use the best aim</button>
         }
         @case ('every') {
           every

@@ -17,13 +17,13 @@ import { VariantsStore } from '../../trip/variants.store';
                 <button
                   type="button"
                   class="take"
-                  [attr.aria-label]="'Take ' + row.name + ' in hand'"
+                  [attr.aria-label]="'Use the variant ' + row.name"
                   (click)="store.takeInHand(id)"
                 >
                   <i class="bi bi-circle" aria-hidden="true"></i>
                 </button>
               } @else {
-                <i class="bi bi-record-circle-fill take" role="img" aria-label="in hand"></i>
+                <i class="bi bi-record-circle-fill take" role="img" aria-label="in use"></i>
               }
               <ks-text
                 label="Name of the variant"
