@@ -54,6 +54,18 @@ test('the stretches are proposed, drawn by hand, and taken out', async ({ page, 
   await page.mouse.move(lane.x + 60, lane.y + 40, { steps: 4 });
   await page.mouse.up();
   await expect(page.locator('.marks tr')).toHaveCount(count);
+
+  // One power for all of them, and all of them saved at once: receiving and key down each into its own figure.
+  await page.getByLabel('Power in all segments').fill('8');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/^Power in segment/).first()).toHaveValue('8');
+  await page.getByRole('button', { name: 'Save all onto Curlew 10' }).click();
+  await expect(page.locator('.notices')).toContainText('Saved onto Curlew 10.');
+  await expect(page.locator('.marks .saved').first()).toBeVisible();
+  const kept = await page.request.get(`${knapsack.address}/api/gear/curlew-10`);
+  const { transmit } = (await kept.json()) as { transmit: { rfW: number; source: string }[] };
+  const measured = transmit.filter(({ source }) => source === 'measured');
+  expect(measured.map(({ rfW }) => rfW)).toContain(8);
 });
 
 test('a recording goes on in other rooms, and goes out as a file that the bench reads back', async ({

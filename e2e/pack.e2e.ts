@@ -40,7 +40,7 @@ test('over the limit of the way in, and under it with a second to carry', async 
   await openPack(page, knapsack);
   await type(page, 'What may be carried in all', '6');
   await expect(said(page)).toContainText('1.13 kg over the 6.00 kg that are carried on foot');
-  await page.getByRole('button', { name: 'what is usual' }).click();
+  await page.getByRole('button', { name: 'Use the usual limit' }).click();
   await expect(said(page)).toContainText('7.13 kg of the 10.00 kg');
   await type(page, 'How many carry', '2');
   await page.getByRole('button', { name: 'Share it evenly' }).click();

@@ -70,7 +70,7 @@ test('limits and ways to lie narrow the search; nonsense gets a sentence', async
   await page.getByLabel('Most kg').fill('2');
   await page.keyboard.press('Enter');
   await expect(page.locator('.ruled-out')).toContainText('too heavy');
-  await expect(page.locator('.answer')).toContainText(/makes 90 of 100|comes near/);
+  await expect(page.locator('.answer')).toContainText(/makes 90 of 100|comes close/);
   await page.getByLabel('The target chance').fill('100');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('between 50 and 99 %');
@@ -100,7 +100,7 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
   await openSize(page, knapsack, 'headland-contest-camp');
   await page.getByLabel('Most kg').fill('8');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.answer')).toContainText('none comes near', { timeout: 60_000 });
+  await expect(page.locator('.answer')).toContainText('none comes close', { timeout: 60_000 });
   await expect(page.locator('.answer')).toContainText(/lasts longest: \d+ h \d\d on average/);
   await expect(page.locator('.answer')).toContainText(/What binds: \d+ kits are ruled out by “too heavy”/);
   const plan = page.locator('.answer .fix').first();

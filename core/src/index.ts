@@ -61,6 +61,7 @@ export * from './quick/quick-sum.js';
 export * from './quick/usable-ways.js';
 export * from './say/habits.js';
 export * from './say/quantity.js';
+export * from './say/read-time.js';
 export * from './say/time.js';
 export * from './say/units.js';
 export * from './source.js';

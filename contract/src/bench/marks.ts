@@ -70,6 +70,9 @@ export function levelsAt(
 
 export const isMode = (kind: MarkKind): kind is Mode => (MODE_NAMES as readonly string[]).includes(kind);
 
+/** Whether a mark is of transmitting, so that the power belongs to it. */
+export const hasPower = (kind: MarkKind): boolean => kind === 'keyDown' || isMode(kind);
+
 /** Figures are kept to a tenth of a milliampere: no meter knows more. */
 const tidy = (value: number): number => Math.round(value * 10_000) / 10_000;
 

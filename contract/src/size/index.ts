@@ -2,6 +2,7 @@ export * from './ideal-figures.js';
 export * from './kit-hunt.js';
 export * from './kit-worker.js';
 export * from './shelf-parts.js';
+export * from './kit-gain.js';
 export * from './spare-kit.js';
 export * from './size-options.js';
 export * from './size-space.js';

@@ -6,7 +6,7 @@ import type { Sum } from './sum.js';
 /** What happens when. */
 export function eventsSum({ verdict }: Forecast, zone: string): Sum {
   return {
-    title: 'What happens, and when',
+    title: 'Events',
     lines: verdict.events.map(({ kind, timeMs, pack }) => ({
       label: pack ? `${EVENTS[kind]}, ${pack}` : EVENTS[kind],
       terms: [],

@@ -9,7 +9,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { saveFile } from '../data/save-file';
 import { KeysService } from '../shell/keys.service';
 import { BenchStore } from './bench.store';
-import { isMode, MARK_CHOICES } from '@knapsack/contract/bench';
+import { hasPower, isMode, MARK_CHOICES } from '@knapsack/contract/bench';
 import { CapacityTestComponent } from './capacity-test.component';
 import { DutyToTripComponent } from './duty-to-trip.component';
 import { PanelCheckComponent } from './panel-check.component';
@@ -69,7 +69,7 @@ export class BenchPage {
     this.store.rows().map(({ mark, figures }, index) => ({
       mark,
       number: index + 1,
-      withPower: mark.kind === 'keyDown' || isMode(mark.kind),
+      withPower: hasPower(mark.kind),
       seconds: `${fixed(figures.seconds, 0)} s`,
       mean: `${sayQuantity({ value: figures.meanA, unit: 'A' })} ± ${fixed(figures.spreadA, 3)}`,
       found: isMode(mark.kind) && figures.share ? { mode: mark.kind, share: figures.share } : null,
@@ -82,6 +82,16 @@ export class BenchPage {
             : `duty cycle ${sayQuantity({ value: figures.share, unit: 'share' })}, mode factor ${fixed(figures.factor, 2)}`,
     })),
   );
+
+  protected readonly unsaved = computed(() => this.store.marks().filter(({ saved }) => !saved));
+  /** The power of all segments that have one, null where they differ; undefined where fewer than two have one. */
+  protected readonly onePower = computed(() => {
+    const powers = this.unsaved()
+      .filter(({ kind }) => hasPower(kind))
+      .map(({ powerW }) => powerW);
+    if (powers.length < 2) return undefined;
+    return powers.every((powerW) => powerW === powers[0]) ? powers[0] : null;
+  });
 
   constructor() {
     void this.load();

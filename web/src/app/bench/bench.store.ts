@@ -6,7 +6,15 @@ import { RecordingSign } from '../shell/recording-sign.service';
 import { ShelfService } from '../data/shelf.service';
 import { firstValueFrom } from 'rxjs';
 import { problemText } from '../data/problem-text';
-import { markFigures, savedOnto, type Mark, type MarkKind, proposeMarks } from '@knapsack/contract/bench';
+import {
+  hasPower,
+  markFigures,
+  proposeMarks,
+  readPower,
+  saveMarks,
+  type Mark,
+  type MarkKind,
+} from '@knapsack/contract/bench';
 import { TripEffectsService } from './trip-effects.service';
 import { today } from '../data/today';
 
@@ -39,6 +47,8 @@ export class BenchStore {
   private readonly notices = inject(NoticesService);
   private readonly effects = inject(TripEffectsService);
   private recording = new Recording();
+  /** The power that the radio was asked for while it was recorded, W. */
+  private readonly recordedW = new WeakMap<Recording, number>();
   /** How many readings of a recording are kept elsewhere. */
   private readonly kept = new WeakMap<Recording, number>();
   private source: EventSource | null = null;
@@ -107,6 +117,7 @@ export class BenchStore {
     if (!radio) return;
     const { script, powerW, rate, faster } = this.choice();
     this.listen({ radio: radio.id, script, power: powerW, rate, faster });
+    this.recordedW.set(this.recording, powerW);
   }
 
   /** Discharges a battery through the simulated load, its clock far faster than ours. */
@@ -169,9 +180,27 @@ export class BenchStore {
 
   mark(fromMs: number, toMs: number, kind: MarkKind = this.likelyKind()): void {
     if (toMs - fromMs < 1) return;
-    const mark: Mark = { id: this.nextId++, fromMs, toMs, kind, powerW: this.choice().powerW };
+    const mark = this.powered({ id: this.nextId++, fromMs, toMs, kind, powerW: this.askedW() });
     this.marks.update((marks) => [...marks, mark].sort((a, b) => a.fromMs - b.fromMs));
     this.selectedId.set(mark.id);
+  }
+
+  /** The power that the radio was set to as it was recorded; of readings from a file, the one that is chosen now. */
+  private askedW(): number {
+    return this.recordedW.get(this.recording) ?? this.choice().powerW;
+  }
+
+  /** A mark with the power that its level tells, where the radio's figures know one. */
+  private powered(mark: Mark): Mark {
+    const radio = this.radio();
+    if (!radio || !hasPower(mark.kind)) return mark;
+    const { meanA, peakA } = markFigures(mark, this.recording.readings(), radio);
+    return { ...mark, powerW: readPower(mark.kind === 'keyDown' ? meanA : peakA, radio, mark.powerW) };
+  }
+
+  /** One power for all segments that are not saved. */
+  setPowers(powerW: number): void {
+    this.marks.update((marks) => marks.map((mark) => (mark.saved ? mark : { ...mark, powerW })));
   }
 
   change(id: number, change: Partial<Mark>): void {
@@ -195,13 +224,9 @@ export class BenchStore {
   propose(): void {
     const radio = this.radio();
     if (!radio) return;
-    const { powerW } = this.choice();
-    const proposed = proposeMarks(this.recording.readings(), radio, powerW, this.likelyKind()).map(
-      (mark): Mark => ({
-        ...mark,
-        id: this.nextId++,
-        powerW,
-      }),
+    const powerW = this.askedW();
+    const proposed = proposeMarks(this.recording.readings(), radio, powerW, this.likelyKind()).map((mark) =>
+      this.powered({ ...mark, id: this.nextId++, powerW }),
     );
     if (this.marks().some(({ saved }) => !saved)) {
       this.undoable('The segments that were found have replaced those that were not saved.');
@@ -212,28 +237,26 @@ export class BenchStore {
     this.selectedId.set(proposed[0]?.id ?? null);
   }
 
-  /** Saves a mark onto the radio and says what that changes in the user's trips. */
-  async save(id: number): Promise<void> {
-    const row = this.rows().find(({ mark }) => mark.id === id);
+  /** Saves a mark onto the radio, or all that are not saved, and says what that changes in the user's trips. */
+  async save(id?: number): Promise<void> {
     const radio = this.radio();
-    if (!row || !radio) return;
-    const changed = savedOnto(radio, row.mark, row.figures, today());
-    if (typeof changed === 'string') {
-      this.notices.show({ text: changed });
-      return;
-    }
-    if (await this.saveGear(radio, changed)) {
-      this.marks.update((marks) => marks.map((mark) => (mark.id === id ? { ...mark, saved: true } : mark)));
-    }
+    if (!radio) return;
+    const rows = this.rows().filter(({ mark }) => (id === undefined ? !mark.saved : mark.id === id));
+    const { radio: changed, ids, refused } = saveMarks(radio, rows, today());
+    if (ids.length > 0 && (await this.saveGear(radio, changed, refused)))
+      this.marks.update((marks) =>
+        marks.map((mark) => (ids.includes(mark.id) ? { ...mark, saved: true } : mark)),
+      );
+    else if (ids.length === 0 && refused.length > 0) this.notices.show({ text: refused.join(' ') });
   }
 
   /** Saves an item as the bench found it, and says what that changes in the user's trips; the notice takes it back. */
-  async saveGear(before: Gear, after: Gear): Promise<boolean> {
+  async saveGear(before: Gear, after: Gear, also: readonly string[] = []): Promise<boolean> {
     try {
       const effects = await this.effects.of(this.shelf.gear(), after);
       await firstValueFrom(this.shelf.replace(after));
       this.notices.show({
-        text: [`Saved onto ${before.name}.`, ...effects].join(' '),
+        text: [`Saved onto ${before.name}.`, ...also, ...effects].join(' '),
         action: {
           label: 'Undo',
           run: () => void firstValueFrom(this.shelf.replace(before)),

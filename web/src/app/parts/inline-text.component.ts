@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
+import { FitsTextDirective } from './fits-text.directive';
 
 let count = 0;
 
@@ -8,6 +9,7 @@ let count = 0;
  */
 @Component({
   selector: 'ks-text',
+  imports: [FitsTextDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="inline-edit" [class.wrong]="problem()">
@@ -17,8 +19,8 @@ let count = 0;
         spellcheck="false"
         [attr.inputmode]="keyboard()"
         placeholder="–"
+        [ksFitsText]="text()"
         [value]="text()"
-        [size]="text().length || 2"
         [attr.aria-label]="label()"
         [attr.aria-invalid]="problem() ? true : null"
         [attr.aria-describedby]="problem() ? id : null"

@@ -10,29 +10,42 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { fromLocalField, sayDay, sayHour, toLocalField } from '@knapsack/core';
+import { readLocalTime, sayDate, sayDay, sayHour } from '@knapsack/core';
+import { FitsTextDirective } from './fits-text.directive';
+import { MonthComponent } from './month.component';
 
 /**
- * A date and time of the place within a sentence: words that turn into the browser's own date and time
- * field while they are edited. The owner may refuse what is typed with a sentence.
+ * A day and an hour of the place within a sentence: words that turn into a field while they are edited, with a month to choose
+ * the day from below it. Takes them as people write them, and says what it understood. Enter or leaving it commits, Escape
+ * restores. The owner may refuse what is typed with a sentence.
  */
 @Component({
   selector: 'ks-time',
+  imports: [FitsTextDirective, MonthComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="inline-edit" [class.wrong]="problem()">
       @if (editing()) {
-        <input
-          #field
-          type="datetime-local"
-          step="60"
-          [value]="text()"
-          [attr.aria-label]="label()"
-          [attr.aria-invalid]="problem() ? true : null"
-          (keydown.enter)="commit()"
-          (keydown.escape)="leave($event)"
-          (blur)="commit()"
-        />
+        <span tabindex="-1" (focusout)="left($event)" (keydown.escape)="leave($event)">
+          <input
+            #field
+            type="text"
+            autocomplete="off"
+            spellcheck="false"
+            [ksFitsText]="text()"
+            [value]="text()"
+            [attr.aria-label]="label()"
+            [attr.aria-invalid]="problem() ? true : null"
+            (input)="typed($event)"
+            (keydown.enter)="commit()"
+          />
+          <span class="calendar">
+            <span class="understood" role="status">{{ understood() }}</span>
+            @defer (on immediate) {
+              <ks-month [timeMs]="read() ?? valueMs()" [zone]="zone()" (chosen)="choose($event)" />
+            }
+          </span>
+        </span>
       } @else {
         <button
           type="button"
@@ -60,24 +73,46 @@ export class InlineTimeComponent {
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);
   protected readonly problem = signal<string | null>(null);
-  protected readonly text = computed(() => toLocalField(this.valueMs(), this.zone()));
-  protected readonly words = computed(
-    () => `${sayDay(this.valueMs(), this.zone())} ${sayHour(this.valueMs(), this.zone())}`,
+  protected readonly text = signal('');
+  protected readonly words = computed(() => this.say(this.valueMs()));
+  /** What is typed, null where it is no day and hour; left as it stood, the instant to the millisecond. */
+  protected readonly read = computed(() =>
+    this.text() === this.words() ? this.valueMs() : readLocalTime(this.text(), this.valueMs(), this.zone()),
   );
+  protected readonly understood = computed(() => {
+    const timeMs = this.read();
+    return timeMs === null
+      ? 'A day, an hour or both'
+      : `${sayDate(timeMs, this.zone())}, ${sayHour(timeMs, this.zone())}`;
+  });
 
   protected edit(): void {
+    this.text.set(this.words());
     this.editing.set(true);
-    afterNextRender(() => this.field()?.nativeElement.focus(), { injector: this.injector });
+    afterNextRender(() => this.field()?.nativeElement.select(), { injector: this.injector });
+  }
+
+  protected typed(event: Event): void {
+    this.text.set((event.target as HTMLInputElement).value);
+    this.problem.set(null);
+  }
+
+  protected choose(timeMs: number): void {
+    this.text.set(this.say(timeMs));
+    this.field()?.nativeElement.focus();
+  }
+
+  protected left({ currentTarget, relatedTarget }: FocusEvent): void {
+    if (!(currentTarget as HTMLElement).contains(relatedTarget as Node | null)) this.commit();
   }
 
   protected commit(): void {
-    const typed = this.field()?.nativeElement.value;
-    if (!this.editing() || typed === undefined) return;
-    const timeMs = fromLocalField(typed, this.zone());
+    if (!this.editing()) return;
+    const timeMs = this.read();
     const problem =
       timeMs === null
-        ? 'This is not a date and time.'
-        : timeMs === this.valueMs() || typed === this.text()
+        ? `Write a day and an hour like ${this.words()}; “${this.text()}” is not one.`
+        : timeMs === this.valueMs()
           ? null
           : this.accept()(timeMs);
     this.problem.set(problem);
@@ -88,5 +123,9 @@ export class InlineTimeComponent {
     event.stopPropagation();
     this.problem.set(null);
     this.editing.set(false);
+  }
+
+  private say(timeMs: number): string {
+    return `${sayDay(timeMs, this.zone())} ${sayHour(timeMs, this.zone())}`;
   }
 }

@@ -68,6 +68,6 @@ const isOneLetter = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean 
 function takesKeys(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    target.closest('input, textarea, select, [contenteditable], .dropdown-menu, .modal') !== null
+    target.closest('input, textarea, select, [contenteditable], .dropdown-menu, .modal, .calendar') !== null
   );
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } from '@knapsack/contract';
-import { SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
+import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
   fixed,
   type Kit,
@@ -185,11 +185,13 @@ export class SizePage {
     const spread = this.spreadOf(kit, ({ weightG }) => weightG?.spread);
     return spread === 0 ? words : `about ${words} (± ${sayQuantity({ value: spread, unit: 'g' })})`;
   };
-  /** What a kit weighs more or less than the battery, panel and controller that are in the bag. */
-  protected against({ kit }: { readonly kit: Kit }): string {
-    const more = kit.grams - this.store.inBagG();
-    if (this.store.inBagG() === 0 || Math.abs(more) < 10) return '';
-    return `, ${sayQuantity({ value: Math.abs(more), unit: 'g' })} ${more < 0 ? 'lighter' : 'heavier'} than what is in the bag`;
+  /** What one would gain by a kit over the battery, panel and controller that are in the bag. */
+  protected against({ kit, chance }: TriedKit): string {
+    const words = sayGain(
+      { grams: kit.grams, chance },
+      { grams: this.store.inBagG(), chance: this.chance.chance()?.chance ?? null },
+    );
+    return words && `: ${words}`;
   }
 
   /** One standard deviation of a figure over the parts of a kit, which err by themselves. */

@@ -37,7 +37,7 @@ const LOOKS: readonly { readonly at: Look; readonly words: string }[] = [
   { at: 'schools', words: 'usable capacity' },
   { at: 'sun', words: 'the sun' },
   { at: 'runs', words: 'the cables' },
-  { at: 'events', words: 'what happens, and when' },
+  { at: 'events', words: 'events' },
   { at: 'failures', words: 'if one thing fails' },
   { at: 'alone', words: 'running unattended' },
 ];

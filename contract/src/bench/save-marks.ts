@@ -1,0 +1,29 @@
+import type { Radio } from '../documents/gear.js';
+import { savedOnto, type Mark, type MarkFigures } from './marks.js';
+
+export interface MarkRow {
+  readonly mark: Mark;
+  readonly figures: MarkFigures;
+}
+
+/** A radio with several marks saved onto it. */
+export interface SavedMarks {
+  readonly radio: Radio;
+  /** The marks that it took. */
+  readonly ids: readonly number[];
+  /** Why it did not take the others, a sentence each. */
+  readonly refused: readonly string[];
+}
+
+/** Saves marks onto a radio in their order; one that says nothing of it stops no other. */
+export function saveMarks(radio: Radio, rows: readonly MarkRow[], date: string): SavedMarks {
+  return rows.reduce<SavedMarks>(
+    (so, { mark, figures }) => {
+      const changed = savedOnto(so.radio, mark, figures, date);
+      return typeof changed === 'string'
+        ? { ...so, refused: [...so.refused, changed] }
+        : { ...so, radio: changed, ids: [...so.ids, mark.id] };
+    },
+    { radio, ids: [], refused: [] },
+  );
+}
