@@ -3,7 +3,7 @@ import { areaOfAwg } from '../wire/wire.js';
 import { habits, inHabits, METRIC, speakIn } from './habits.js';
 import { sayMoney, sayQuantity } from './quantity.js';
 import { sayDate, sayDay, sayFullHour, sayHour, sayTime, sayWeekday } from './time.js';
-import { converted, here, unitHere } from './units.js';
+import { converted, here, roundHere, unitHere } from './units.js';
 
 const US = { units: 'us', clock: 12, currency: 'USD' } as const;
 const EVENING = Date.UTC(2027, 8, 4, 18, 40);
@@ -102,10 +102,14 @@ describe('habits', () => {
     expect(converted(10, 'constructor', 'm')).toBeNull();
     expect(converted(10, 'pieces', 'Pieces ')).toBe(10);
     expect([unitHere('kg'), here(2, 'kg')]).toEqual(['kg', 2]);
+    expect(roundHere(9.6, 'kg')).toBe(10);
     speakIn(US);
     expect(unitHere('kg')).toBe('lb');
     expect(here(2, 'kg')).toBeCloseTo(4.409245, 6);
     expect([unitHere('W'), here(2, 'W')]).toEqual(['W', 2]);
+    // Round where it is read: 22 lb and 54 °F, in kg and °C.
+    expect(roundHere(10, 'kg')).toBeCloseTo(9.979032, 6);
+    expect(roundHere(12, '°C')).toBeCloseTo(12.2222, 4);
   });
 
   it('name wires by gauge first, and never a thinner one than is needed', () => {

@@ -92,3 +92,7 @@ export const unitHere = (metric: string): string =>
 /** A value of a metric unit in the unit that is read here. */
 export const here = (value: number, metric: string): number =>
   converted(value, metric, unitHere(metric)) ?? value;
+
+/** The value nearest to one of a metric unit that is a whole number where it is read here, in the metric unit. */
+export const roundHere = (value: number, metric: string): number =>
+  converted(Math.round(here(value, metric)), unitHere(metric), metric) ?? value;

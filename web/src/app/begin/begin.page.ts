@@ -26,7 +26,7 @@ import { InlineTimeComponent } from '../parts/inline-time.component';
 import { SiteFileComponent } from '../parts/site-file.component';
 import { askOnce } from '../work/ask-once';
 import type { BeginQuestion } from '../work/begin-work';
-import { forgetBeginning, keepBeginning, keptBeginning } from './beginning';
+import { forgetBeginning, keepBeginning, keptBeginning, usualLimitG } from './beginning';
 
 const PANELS_W = [0, 10, 20, 40, 60, 100];
 const SOMEWHERE = 'where on the map?';
@@ -111,7 +111,7 @@ export class BeginPage {
   }
 
   protected setWay(wayIn: WayIn): void {
-    this.set({ wayIn, carryLimitG: WAYS_IN[wayIn].limitG });
+    this.set({ wayIn, carryLimitG: usualLimitG(wayIn) });
   }
 
   protected setPanel(watts: string): void {

@@ -1,11 +1,14 @@
-import { WAYS_IN } from '@knapsack/contract';
-import { ACTIVITY_NAMES, HOUR_MS, MODE_NAMES, nextWeekday, usualShare } from '@knapsack/core';
+import { WAYS_IN, type WayIn } from '@knapsack/contract';
+import { ACTIVITY_NAMES, HOUR_MS, MODE_NAMES, nextWeekday, roundHere, usualShare } from '@knapsack/core';
 import type { Beginning } from '@knapsack/contract/begin';
 import { localZone } from '../data/new-trip';
 import { browserMemory } from '../shell/browser-memory';
 
 const SATURDAY = 6;
 const KEPT_AS = 'knapsack.begin';
+
+/** What is usually carried at the most, g, round in the units that are read here. */
+export const usualLimitG = (wayIn: WayIn): number => roundHere(WAYS_IN[wayIn].limitG / 1000, 'kg') * 1000;
 
 /** What is usual: a Saturday morning on a hill, voice with 10 W. */
 export const usualBeginning = (nowMs: number): Beginning => ({
@@ -19,8 +22,8 @@ export const usualBeginning = (nowMs: number): Beginning => ({
   powerW: 10,
   share: usualShare('calling', 'SSB'),
   wayIn: 'foot',
-  carryLimitG: WAYS_IN.foot.limitG,
-  temperatureC: 12,
+  carryLimitG: usualLimitG('foot'),
+  temperatureC: roundHere(12, '°C'),
   panelW: 0,
 });
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { withEntry, type Figure, type Gear } from '@knapsack/contract';
+import { GearPriceComponent } from '../figures/gear-price.component';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -10,7 +11,7 @@ const NONE = 'none';
 /** What an item is besides its figures: owned or wished for, what it costs and how large it packs, tags, ends, a note. */
 @Component({
   selector: 'ks-gear-details',
-  imports: [InlineChoiceComponent, InlineNumberComponent, InlineTextComponent],
+  imports: [GearPriceComponent, InlineChoiceComponent, InlineNumberComponent, InlineTextComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>
@@ -19,9 +20,7 @@ const NONE = 'none';
         [value]="gear().wished ? 'wished' : 'owned'"
         [choices]="owning"
         (picked)="save({ wished: $event === 'wished' })"
-      />, costs
-      <ks-number field="price" label="Price" [value]="valueOf('price')" (committed)="set('price', $event)" />,
-      packs to
+      />, costs <ks-gear-price [gear]="gear()" />, packs to
       <ks-number
         field="packedL"
         label="Packed size"
@@ -78,11 +77,11 @@ export class GearDetailsComponent {
   ];
   protected readonly isBattery = computed(() => ['battery', 'station'].includes(this.gear().kind));
 
-  protected valueOf(key: 'price' | 'packedL' | 'cycles'): number | null {
+  protected valueOf(key: 'packedL' | 'cycles'): number | null {
     return this.gear()[key]?.value ?? null;
   }
 
-  protected set(key: 'price' | 'packedL' | 'cycles', value: number): void {
+  protected set(key: 'packedL' | 'cycles', value: number): void {
     const before: Figure | null = this.gear()[key] ?? null;
     this.save({ [key]: withEntry(before, { value, source: 'datasheet' }) });
   }

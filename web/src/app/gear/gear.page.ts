@@ -14,6 +14,7 @@ import { NewGearService } from '../data/new-gear.service';
 import { ShelfFilesComponent } from './shelf-files.component';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
 import { ShortlistComponent } from './shortlist.component';
+import { InViewDirective } from '../parts/in-view.directive';
 
 const ARROW_STEPS: Readonly<Record<string, number>> = {
   ArrowLeft: -1,
@@ -26,6 +27,7 @@ const ARROW_STEPS: Readonly<Record<string, number>> = {
 @Component({
   selector: 'ks-gear',
   imports: [
+    InViewDirective,
     CdkDrag,
     CdkDragHandle,
     CdkDropList,

@@ -18,6 +18,7 @@ import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack
 import { PackStore } from './pack.store';
 import { kilograms, packVerdict, roomWords } from './pack-words';
 import { SparesAndTradeComponent } from './spares-and-trade.component';
+import { InViewDirective } from '../parts/in-view.directive';
 
 const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-diamond-fill' } as const;
 
@@ -25,6 +26,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
 @Component({
   selector: 'ks-pack',
   imports: [
+    InViewDirective,
     CdkDropListGroup,
     InHandComponent,
     InlineChoiceComponent,
@@ -116,7 +118,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
             }
           </div>
           <div class="pack-side">
-            <ks-in-hand />
+            <ks-in-hand [ksInView]="store.inHand()" />
             <ks-spares-and-trade />
           </div>
         </div>

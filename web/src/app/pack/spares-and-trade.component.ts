@@ -5,11 +5,13 @@ import { ShelfService } from '../data/shelf.service';
 import { setCount } from '@knapsack/contract/edits';
 import { TripStore } from '../trip/trip.store';
 import { kilograms } from './pack-words';
+import { GearPriceComponent } from '../figures/gear-price.component';
 import { BagStore } from '../trip/bag.store';
 
 /** By "one is none": what to carry twice; and what the weight and the money of each battery buy. */
 @Component({
   selector: 'ks-spares-and-trade',
+  imports: [GearPriceComponent],
   host: { class: 'pack-side' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -54,7 +56,15 @@ import { BagStore } from '../trip/bag.store';
                 <td>{{ row.chemistry }}</td>
                 <td class="figure">{{ row.usable }}</td>
                 <td class="figure">{{ row.perKg }}</td>
-                <td class="figure">{{ row.money }}</td>
+                <td class="figure">
+                  @if (row.money) {
+                    {{ row.money }}
+                  } @else if (row.mine) {
+                    costs <ks-gear-price [gear]="row.mine" />
+                  } @else {
+                    no price
+                  }
+                </td>
               </tr>
             }
           </tbody>
@@ -95,7 +105,8 @@ export class SparesAndTradeComponent {
       ...row,
       usable: `${fixed(row.usableWh, 0)} Wh`,
       perKg: row.whPerKg === null ? 'not weighed' : `${fixed(row.whPerKg / here(1, 'kg'), 0)} Wh`,
-      money: row.moneyPerWh === null ? 'no price' : sayMoney(row.moneyPerWh, 2),
+      money: row.moneyPerWh === null ? null : sayMoney(row.moneyPerWh, 2),
+      mine: this.shelf.byId().get(row.id) ?? null,
     }));
   });
 

@@ -25,11 +25,13 @@ import { VariantsComponent } from './variants/variants.component';
 import { VariantsStore } from '../trip/variants.store';
 import { VerdictComponent } from './verdict/verdict.component';
 import { ForecastStore } from '../trip/forecast.store';
+import { InViewDirective } from '../parts/in-view.directive';
 
 /** The Plan room: the verdict, the lanes on one time axis, the bag. The picture comes first, what stands beside it next. */
 @Component({
   selector: 'ks-plan',
   imports: [
+    InViewDirective,
     BlockSentenceComponent,
     DifferenceComponent,
     FactsComponent,
@@ -67,7 +69,7 @@ import { ForecastStore } from '../trip/forecast.store';
         @if (variants.comparing()) {
           <ks-variant-table />
         } @else {
-          <ks-block-sentence />
+          <ks-block-sentence [ksInView]="selection.selectedId()" />
         }
       </div>
       @defer (when forecast.answered(); prefetch on immediate) {
@@ -95,6 +97,7 @@ import { ForecastStore } from '../trip/forecast.store';
 export class PlanPage implements TellsDifference {
   readonly tellsDifference = true;
   protected readonly store = inject(TripStore);
+  protected readonly selection = inject(SelectionStore);
   protected readonly forecast = inject(ForecastStore);
   protected readonly variants = inject(VariantsStore);
   /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
@@ -103,7 +106,7 @@ export class PlanPage implements TellsDifference {
   private readonly hands: PlanHands = {
     store: this.store,
     bag: inject(BagStore),
-    selection: inject(SelectionStore),
+    selection: this.selection,
     ghost: inject(GhostStore),
     lanes: inject(LanesStore),
   };

@@ -80,7 +80,11 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
                     />
                     <span class="muted">
                       {{
-                        row.value === '' ? '' : row.outcome === 'ok' ? 'as it should be; ' : 'not as it should be; '
+                        row.value === ''
+                          ? ''
+                          : row.outcome === 'ok'
+                            ? 'as it should be; '
+                            : 'not as it should be; '
                       }}
                       expected {{ row.expected }}
                     </span>

@@ -6,11 +6,18 @@ import { HarnessComponent } from './harness.component';
 import { CableRunSentenceComponent } from './cable-run-sentence.component';
 import { WireFilesComponent } from './wire-files.component';
 import { WireStore } from '../trip/wire.store';
+import { InViewDirective } from '../parts/in-view.directive';
 
 /** The Wire room: the kit as it will be wired, what is wrong with it, and the order in which it is joined. */
 @Component({
   selector: 'ks-wire',
-  imports: [CheckListComponent, HarnessComponent, CableRunSentenceComponent, WireFilesComponent],
+  imports: [
+    InViewDirective,
+    CheckListComponent,
+    HarnessComponent,
+    CableRunSentenceComponent,
+    WireFilesComponent,
+  ],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -36,7 +43,7 @@ import { WireStore } from '../trip/wire.store';
       }
       <div class="wire-drawing"><ks-harness /></div>
       <div class="wire-body">
-        <div class="in-hand"><ks-cable-run-sentence /></div>
+        <div class="in-hand" [ksInView]="store.chosen()"><ks-cable-run-sentence /></div>
         <div class="joining">
           <section class="order" aria-labelledby="order-title">
             <h2 id="order-title">

@@ -71,6 +71,9 @@ export function paintFlow(
   sayScale(context, frame, zero, palette);
 }
 
+/** A margin in which a figure has no room beside the lane's name. */
+const NARROW_PX = 60;
+
 /** The largest current in and out, left of the plot. */
 function sayScale(
   context: CanvasRenderingContext2D,
@@ -83,7 +86,8 @@ function sayScale(
   context.textBaseline = 'middle';
   context.fillStyle = palette.muted;
   const say = (amps: number) => `${amps.toFixed(amps < 10 ? 1 : 0)} A`;
-  const [top, bottom] = [8, height - 8];
-  if (mostInA > 0 && zero > 6) context.fillText(say(mostInA), left - 8, top);
+  // In a narrow margin the lane's name stands above the figure.
+  const [top, bottom] = [left < NARROW_PX ? 22 : 8, height - 8];
+  if (mostInA > 0 && zero > top - 2) context.fillText(say(mostInA), left - 8, top);
   if (mostOutA > 0 && bottom - top > 16) context.fillText(say(mostOutA), left - 8, bottom);
 }

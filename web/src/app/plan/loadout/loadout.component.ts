@@ -22,6 +22,7 @@ import {
   takeOut,
 } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
+import { GearPriceComponent } from '../../figures/gear-price.component';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
 import {
@@ -79,6 +80,7 @@ function stringsOf({
     NgbDropdownModule,
     InlineNumberComponent,
     GearFiguresComponent,
+    GearPriceComponent,
     RuleSentenceComponent,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
