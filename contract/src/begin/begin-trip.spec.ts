@@ -57,6 +57,13 @@ describe('a trip begun from a sentence', () => {
     expect(assessTrip(smaller, TYPICAL).found!.chance.chance).toBeLessThan(0.9);
   });
 
+  it('runs unattended, by day and night, where it is a relay', () => {
+    expect(began({ activity: 'relay', hours: 72, onAirHours: 24 }).trip).toEqual(
+      jasmine.objectContaining({ unattended: true }),
+    );
+    expect(began().trip.unattended).toBeUndefined();
+  });
+
   it('has its work in the middle of the outing, in whole quarters of an hour', () => {
     const [{ start, end, share }] = began().trip.blocks;
     expect([Date.parse(start), Date.parse(end)]).toEqual([SATURDAY + HOUR_MS, SATURDAY + 5 * HOUR_MS]);

@@ -1,4 +1,4 @@
-import { bestPoints, HOUR_MS, type ActivityName, type Mode } from '@knapsack/core';
+import { bestPoints, HOUR_MS, isUnattended, type ActivityName, type Mode } from '@knapsack/core';
 import type { Battery, Cable, Gear, Panel, Radio } from '../documents/gear.js';
 import type { WayIn } from '../documents/packing.js';
 import { setSite } from '../documents/set-site.js';
@@ -71,6 +71,7 @@ export function beginTrip(
     temperatureC: known.temperatureC,
     stepMinutes: length > 4 * DAY_HOURS ? 15 : 5,
     ...(known.carryLimitG !== null && { carryLimitG: known.carryLimitG }),
+    ...(isUnattended(known.activity) && { unattended: true }),
     packing: { ...empty.packing, wayIn: known.wayIn },
     place: { ...site, timeZone: empty.place.timeZone },
     blocks: [blockOf({ startMs, hours: length, ...known })],

@@ -26,3 +26,6 @@ export const ACTIVITIES = {
 export type ActivityName = keyof typeof ACTIVITIES;
 
 export const ACTIVITY_NAMES = Object.keys(ACTIVITIES) as readonly ActivityName[];
+
+/** Whether nobody is there while this is done, and it goes on by day and night. */
+export const isUnattended = (activity: ActivityName): boolean => activity === 'relay';

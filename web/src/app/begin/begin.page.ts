@@ -9,6 +9,7 @@ import {
   sayCoordinates,
   sayDuty,
   sayMode,
+  isUnattended,
   usualShare,
   type ActivityName,
   type Mode,
@@ -107,7 +108,11 @@ export class BeginPage {
 
   protected setWork(work: { readonly activity?: ActivityName; readonly mode?: Mode }): void {
     const { activity, mode } = { ...this.known(), ...work };
-    this.set({ ...work, share: usualShare(activity, mode) });
+    this.set({
+      ...work,
+      share: usualShare(activity, mode),
+      ...(work.activity && isUnattended(activity) && { onAirHours: Math.min(this.known().hours, 24) }),
+    });
   }
 
   protected setWay(wayIn: WayIn): void {

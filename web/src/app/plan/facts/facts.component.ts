@@ -127,12 +127,14 @@ import { BagStore } from '../../trip/bag.store';
         @if (hasController()) {
           <p>
             The radio is fed
-            <ks-choice
-              label="Where the radio gets its power"
-              [value]="trip.radioOn ?? 'battery'"
-              [choices]="supplies"
-              (picked)="set({ radioOn: $event })"
-            />.
+            <span class="together"
+              ><ks-choice
+                label="Where the radio gets its power"
+                [value]="trip.radioOn ?? 'battery'"
+                [choices]="supplies"
+                (picked)="set({ radioOn: $event })"
+              />.</span
+            >
           </p>
         }
         @if (hasPanel()) {
