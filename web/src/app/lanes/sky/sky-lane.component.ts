@@ -113,14 +113,14 @@ const BRUSHES: readonly Choice<Brush>[] = [
         @for (label of now.labels; track $index) {
           <span class="sky-label" [style.left.%]="label.left">{{ label.text }}</span>
         }
-        @if (now.lines.length > 0) {
-          <span class="sky-legend">
-            @for (line of now.lines; track line.name) {
-              <span [class]="'sign ' + line.name"></span> {{ line.words }}
-            }
-          </span>
-        }
       </div>
+      @if (now.lines.length > 0) {
+        <div class="sky-legend">
+          @for (line of now.lines; track line.name) {
+            <span [class]="'sign ' + line.name"></span> {{ line.words }}
+          }
+        </div>
+      }
     }
   `,
 })
