@@ -121,7 +121,9 @@ test('two stations share the battery, and a block is done every hour', async ({ 
   await expect(page.locator('.notices')).toContainText('Two blocks overlap');
   await page.getByRole('button', { name: 'Swap Dunlin 3' }).click();
   await page.getByRole('button', { name: 'Leave it at home' }).click();
-  await expect(page.locator('.findings')).toContainText('planned for operating position 2, and one radio is in the bag');
+  await expect(page.locator('.findings')).toContainText(
+    'planned for operating position 2, and one radio is in the bag',
+  );
   await page.keyboard.press('u');
   await expect(page.locator('.findings')).not.toContainText('operating position 2');
 });

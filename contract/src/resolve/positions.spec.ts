@@ -119,7 +119,9 @@ describe('two operating positions on one battery', () => {
 
   it('want a radio each, and one block at a time each', () => {
     const alone = resolve({ ...both, loadout: trip().loadout }, mine);
-    expect(alone.ok ? '' : alone.problems[0].sentence).toContain('planned for operating position 2, and one radio is');
+    expect(alone.ok ? '' : alone.problems[0].sentence).toContain(
+      'planned for operating position 2, and one radio is',
+    );
     const twice = resolve({ ...both, blocks: [...both.blocks, at('three', 13, 15, { station: 2 })] }, mine);
     expect(twice.ok ? '' : twice.problems[0].sentence).toContain('Two blocks overlap');
     const pair = resolve({ ...both, loadout: [{ gear: 'curlew', count: 2 }, ...bag.slice(2)] }, [
