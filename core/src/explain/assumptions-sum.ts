@@ -7,14 +7,14 @@ import { q, type Sum } from './sum.js';
 export function assumptionsSum(run: Forecast, zone: string): Sum {
   const { plan, verdict } = run;
   return {
-    title: 'Three ways to rate the load',
+    title: 'Consumption, by what is assumed',
     lines: ASSUMPTION_NAMES.map((assumption) => {
       const { endMs, marginAh, plannedAh } =
         assumption === plan.assumption ? verdict : outcomeRated(run, assumption);
       return {
         label: `${ASSUMPTIONS[assumption].label}${assumption === plan.assumption ? ', taken here' : ''}`,
         terms: [
-          'draws ',
+          'takes ',
           q(plannedAh, 'Ah'),
           endMs === null ? ', lasts with ' : ', lacks ',
           q(Math.abs(marginAh), 'Ah'),
