@@ -1,9 +1,8 @@
 import type { Chance } from '../chance/chance.js';
 import type { Tornado } from '../chance/tornado.js';
 import { forecast } from '../forecast/forecast.js';
-import type { PlanInput } from '../forecast/plan-input.js';
 import { HOUR_MS } from '../span.js';
-import { leadOf, measuredRadio, steadyLoad, whiteboardPlan } from '../testing/plans.js';
+import { leadOf, workedPlan, type WhiteboardChange } from '../testing/plans.js';
 import { NO_WIRING } from '../wire/cable-runs.js';
 import { chanceSum } from './chance-sum.js';
 import { explain, type Explained } from './explain.js';
@@ -20,40 +19,8 @@ const told = ({ lines }: Sum): string[] =>
   lines.map(({ label, terms, result }) => `${label}: ${terms.map(sayTerm).join('')} = ${sayTerm(result)}`);
 
 const H = HOUR_MS;
-const block = { label: 'CW 10 W', powerW: 10, modeFactor: 0.44, keyUpAtReceive: true, share: 0.5 };
-const lamp = { amps: 0.05, watts: 3 };
-const fan = { amps: 0, watts: 2 };
-const worked = (change: Parameters<typeof whiteboardPlan>[0] = {}): PlanInput =>
-  whiteboardPlan({
-    radio: { name: 'Curlew', figures: measuredRadio(0.3, [10, 2], [5, 1.4]), dropoutV: 9 },
-    blocks: [
-      { ...block, startMs: 0, endMs: 4 * H },
-      {
-        ...block,
-        startMs: 6 * H,
-        endMs: 8 * H,
-        label: 'SSB 5 W',
-        powerW: 5,
-        modeFactor: 0.3,
-        keyUpAtReceive: false,
-        share: 0.25,
-      },
-    ],
-    accessories: [
-      steadyLoad('relay', 0.1, { startMs: 0, endMs: 10 * H }),
-      { name: 'lamp', pieces: [{ startMs: 2 * H, endMs: 7 * H, mean: lamp, keyDown: lamp }] },
-      {
-        name: 'fan',
-        pieces: [
-          { startMs: 0, endMs: H, mean: fan, keyDown: fan },
-          { startMs: 2 * H, endMs: 3 * H, mean: fan, keyDown: fan },
-        ],
-      },
-      steadyLoad('switched off', 0, { startMs: 0, endMs: H }),
-    ],
-    ...change,
-  });
-const sumsOf = (change?: Parameters<typeof whiteboardPlan>[0]): Record<Explained, Sum> =>
+const worked = workedPlan;
+const sumsOf = (change?: WhiteboardChange): Record<Explained, Sum> =>
   explain(forecast(worked(change)), 'UTC');
 const sunFrom =
   (fromHour: number, toHour: number) =>

@@ -49,3 +49,38 @@ export function whiteboardPlan({ pack, cableOhm = 0.02, ...change }: WhiteboardC
     ...change,
   };
 }
+
+const CW_BLOCK = { label: 'CW 10 W', powerW: 10, modeFactor: 0.44, keyUpAtReceive: true, share: 0.5 };
+const LAMP = { amps: 0.05, watts: 3 };
+const FAN = { amps: 0, watts: 2 };
+/** Ten hours with something of each kind: CW and voice at two powers, amps, watts, both, and what is switched off. */
+export const workedPlan = (change: WhiteboardChange = {}): PlanInput =>
+  whiteboardPlan({
+    radio: { name: 'Curlew', figures: measuredRadio(0.3, [10, 2], [5, 1.4]), dropoutV: 9 },
+    blocks: [
+      { ...CW_BLOCK, startMs: 0, endMs: 4 * HOUR_MS },
+      {
+        ...CW_BLOCK,
+        startMs: 6 * HOUR_MS,
+        endMs: 8 * HOUR_MS,
+        label: 'SSB 5 W',
+        powerW: 5,
+        modeFactor: 0.3,
+        keyUpAtReceive: false,
+        share: 0.25,
+      },
+    ],
+    accessories: [
+      steadyLoad('relay', 0.1, { startMs: 0, endMs: 10 * HOUR_MS }),
+      { name: 'lamp', pieces: [{ startMs: 2 * HOUR_MS, endMs: 7 * HOUR_MS, mean: LAMP, keyDown: LAMP }] },
+      {
+        name: 'fan',
+        pieces: [
+          { startMs: 0, endMs: HOUR_MS, mean: FAN, keyDown: FAN },
+          { startMs: 2 * HOUR_MS, endMs: 3 * HOUR_MS, mean: FAN, keyDown: FAN },
+        ],
+      },
+      steadyLoad('switched off', 0, { startMs: 0, endMs: HOUR_MS }),
+    ],
+    ...change,
+  });
