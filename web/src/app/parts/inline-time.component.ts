@@ -40,7 +40,11 @@ import { MonthComponent } from './month.component';
             (keydown.enter)="commit()"
           />
           <span class="calendar">
-            <span class="understood" role="status">{{ understood() }}</span>
+            @if (problem(); as sentence) {
+              <span class="problem" role="alert">{{ sentence }}</span>
+            } @else {
+              <span class="understood" role="status">{{ understood() }}</span>
+            }
             @defer (on immediate) {
               <ks-month [timeMs]="read() ?? valueMs()" [zone]="zone()" (chosen)="choose($event)" />
             }
@@ -55,9 +59,6 @@ import { MonthComponent } from './month.component';
         >
           {{ words() }}
         </button>
-      }
-      @if (problem(); as sentence) {
-        <span class="problem" role="alert">{{ sentence }}</span>
       }
     </span>
   `,
