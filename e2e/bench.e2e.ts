@@ -39,6 +39,9 @@ test('the stretches are proposed, drawn by hand, and taken out', async ({ page, 
   // Several slots of 15 s, so that there is a stretch between two of them.
   await expect(page.locator('.live')).toContainText(/\d{3} s/, { timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.locator('.origin')).toHaveText(
+    'The trace is from a simulated meter in the cable of Curlew 10.',
+  );
   await page.getByRole('button', { name: 'find segments' }).click();
   await expect(page.locator('.marks tr').first()).toContainText('key down');
   const count = await page.locator('.marks tr').count();
@@ -145,6 +148,7 @@ test('a large file of readings is read beside the page; a bad one says why', asy
   });
   await expect(page.locator('.notices')).toContainText('row 1002');
   await expect(page.locator('.live')).toContainText('20000 s');
+  await expect(page.locator('.origin')).toHaveText('The trace is from file meter.csv.');
 });
 
 test('columns that the headings do not tell are said by hand; a duty cycle that was found goes to a trip', async ({

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Battery, Gear, Radio } from '@knapsack/contract';
-import { readMeterLine, Recording, type MeterScript, type Readings } from '@knapsack/core';
+import { readMeterLine, Recording, type Readings } from '@knapsack/core';
 import { NoticesService } from '../shell/notices.service';
 import { RecordingSign } from '../shell/recording-sign.service';
 import { ShelfService } from '../data/shelf.service';
@@ -15,6 +15,7 @@ import {
   type Mark,
   type MarkKind,
 } from '@knapsack/contract/bench';
+import { LIKELY_KINDS, type MeterChoice, type MeterState, type Origin } from './meter';
 import { TripEffectsService } from './trip-effects.service';
 import { today } from '../data/today';
 
@@ -24,17 +25,6 @@ const SHOWN_EVERY_MS = 200;
 /** A discharge of hours in a minute. */
 const LOAD_RATE = 10;
 const LOAD_FASTER = 900;
-
-export type MeterState =
-  { readonly is: 'idle' } | { readonly is: 'reading' } | { readonly is: 'stopped'; readonly why: string };
-
-/** How the simulated meter is asked. */
-export interface MeterChoice {
-  readonly script: MeterScript;
-  readonly powerW: number;
-  readonly rate: number;
-  readonly faster: number;
-}
 
 /**
  * A measuring session: the meter, the recording so far, the marked stretches, and saving them onto the radio. It goes on
@@ -47,8 +37,7 @@ export class BenchStore {
   private readonly notices = inject(NoticesService);
   private readonly effects = inject(TripEffectsService);
   private recording = new Recording();
-  /** The power that the radio was asked for while it was recorded, W. */
-  private readonly recordedW = new WeakMap<Recording, number>();
+  private readonly origins = new WeakMap<Recording, Origin>();
   /** How many readings of a recording are kept elsewhere. */
   private readonly kept = new WeakMap<Recording, number>();
   private source: EventSource | null = null;
@@ -77,6 +66,11 @@ export class BenchStore {
   readonly readings = computed(() => {
     this.readCount();
     return this.recording.readings();
+  });
+  /** What the trace was read by. */
+  readonly origin = computed(() => {
+    this.readCount();
+    return this.origins.get(this.recording)?.words ?? null;
   });
   readonly rows = computed(() => {
     const radio = this.radio();
@@ -116,18 +110,20 @@ export class BenchStore {
     const radio = this.radio();
     if (!radio) return;
     const { script, powerW, rate, faster } = this.choice();
-    this.listen({ radio: radio.id, script, power: powerW, rate, faster });
-    this.recordedW.set(this.recording, powerW);
+    const words = `a simulated meter in the cable of ${radio.name}`;
+    this.listen({ radio: radio.id, script, power: powerW, rate, faster }, { words, powerW });
   }
 
   /** Discharges a battery through the simulated load, its clock far faster than ours. */
   startLoad(battery: string, amps: number): void {
-    this.listen({ battery, amps, rate: LOAD_RATE, faster: LOAD_FASTER });
+    const name = this.batteries().find(({ id }) => id === battery)?.name ?? 'a battery';
+    const words = `a simulated meter at ${name}, under the simulated load`;
+    this.listen({ battery, amps, rate: LOAD_RATE, faster: LOAD_FASTER }, { words });
   }
 
   /** Takes readings from elsewhere in the place of the recording. */
-  take(readings: Readings): void {
-    this.begin(Recording.of(readings));
+  take(readings: Readings, file: string): void {
+    this.begin(Recording.of(readings), { words: `file ${file}` });
     this.noteKept();
   }
 
@@ -135,15 +131,16 @@ export class BenchStore {
   bringBack(): void {
     const before = this.before();
     if (!before) return;
-    this.begin(before.recording, before.marks);
+    this.begin(before.recording, this.origins.get(before.recording), before.marks);
   }
 
   /** Stops the meter and puts a recording in the place of the one there is, which can be brought back. */
-  private begin(recording: Recording, marks: readonly Mark[] = []): void {
+  private begin(recording: Recording, origin?: Origin, marks: readonly Mark[] = []): void {
     this.stop();
     this.state.set({ is: 'idle' });
     if (this.recording.length > 0) this.before.set({ recording: this.recording, marks: this.marks() });
     this.recording = recording;
+    if (origin) this.origins.set(recording, origin);
     this.marks.set(marks);
     this.tellRead();
   }
@@ -152,8 +149,8 @@ export class BenchStore {
     this.readCount.update((count) => count + 1);
   }
 
-  private listen(question: Readonly<Record<string, string | number>>): void {
-    this.begin(new Recording());
+  private listen(question: Readonly<Record<string, string | number>>, origin: Origin): void {
+    this.begin(new Recording(), origin);
     const ask = new URLSearchParams(Object.entries(question).map(([name, value]) => [name, String(value)]));
     const source = new EventSource(`/api/meter?${ask.toString()}`);
     this.source = source;
@@ -187,7 +184,7 @@ export class BenchStore {
 
   /** The power that the radio was set to as it was recorded; of readings from a file, the one that is chosen now. */
   private askedW(): number {
-    return this.recordedW.get(this.recording) ?? this.choice().powerW;
+    return this.origins.get(this.recording)?.powerW ?? this.choice().powerW;
   }
 
   /** A mark with the power that its level tells, where the radio's figures know one. */
@@ -271,15 +268,7 @@ export class BenchStore {
 
   /** What a freshly marked stretch most likely is, by what the meter is asked for. */
   private likelyKind(): MarkKind {
-    const kinds: Record<MeterScript, MarkKind> = {
-      receive: 'receive',
-      keyDown: 'keyDown',
-      voice: 'SSB',
-      cw: 'CW',
-      slots: 'FT8',
-      beacons: 'PKT',
-    };
-    return kinds[this.choice().script];
+    return LIKELY_KINDS[this.choice().script];
   }
 
   private hangUp(): void {

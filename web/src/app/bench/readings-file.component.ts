@@ -143,7 +143,7 @@ export class ReadingsFileComponent implements OnDestroy {
         if (data.is === 'asks') this.asked.set(askedOf(file, data.headings));
         else if (data.is === 'refused') this.notices.show({ text: data.why });
         else {
-          this.store.take(data.readings);
+          this.store.take(data.readings, file.name);
           const count = data.readings.timesMs.length.toLocaleString('en');
           this.notices.show({ text: [`${count} readings from ${file.name}.`, ...data.notes].join(' ') });
         }
