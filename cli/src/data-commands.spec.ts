@@ -1,18 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Database } from '@knapsack/server/backup';
-import { main } from './main.js';
+import { DEMO, run } from './testing/run.js';
 
-const TRIP = fileURLToPath(new URL('../../demo/trips/gannet-rock-light.json', import.meta.url));
-
-async function run(...args: string[]) {
-  let out = '';
-  let err = '';
-  const code = await main(args, { out: (text) => (out += text), err: (text) => (err += text) });
-  return { code, out, err };
-}
+const TRIP = join(DEMO, 'trips/gannet-rock-light.json');
 
 describe('the commands that work on the data folder', () => {
   let folder: string;

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { assessTrip, lookUp, missingIn, resolve, type Gear, type Trip } from '@knapsack/contract';
 import { fieldCard } from '@knapsack/contract/card';
 import { harnessReport, wireSays } from '@knapsack/contract/harness';
@@ -12,9 +11,8 @@ import { sparesOf } from '@knapsack/contract/packing';
 import { failures, failuresSum, cableRunsSum } from '@knapsack/contract/what-if';
 import { fixed, plainSentence, planSentence, RULES, sayLastingShort, sayOdds, sayTerm } from '@knapsack/core';
 import { sayLine } from './say-line.js';
-import { main } from './main.js';
+import { DEMO, run } from './testing/run.js';
 
-const DEMO = fileURLToPath(new URL('../../demo', import.meta.url));
 const RANDOM_TRIPS = 100;
 /** Longer ones take long to simulate and print nothing else. */
 const LONGEST_MS = 48 * 3_600_000;
@@ -23,15 +21,14 @@ const LONGEST_MS = 48 * 3_600_000;
 async function printed(folder: string, trip: Trip, gear: readonly Gear[]) {
   const file = join(folder, 'trip.json');
   writeFileSync(file, JSON.stringify({ ...trip, gear }));
-  const run = async (...args: string[]) => {
-    let [out, err] = ['', ''];
-    const code = await main(args, { out: (text) => (out += text), err: (text) => (err += text) });
+  const printedBy = async (...args: string[]) => {
+    const { code, out, err } = await run(...args);
     if (code !== 0) throw new Error(`${args[0]}: ${err}`);
     return out;
   };
   return {
-    forecast: await run('forecast', file),
-    wire: await run('wire', file),
+    forecast: await printedBy('forecast', file),
+    wire: await printedBy('wire', file),
     // The whole command looks at each month of the year as well; its own lines are these.
     whatIf: [
       failuresSum(failures(trip, gear), trip.place.timeZone),
