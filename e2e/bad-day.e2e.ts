@@ -13,13 +13,13 @@ test('bad values get a sentence beside the field and change nothing', async ({ p
   await expect(page.getByRole('alert')).toHaveCount(0);
 
   await page.getByRole('button', { name: /^Block ends/ }).click();
-  await page.getByLabel('Block ends').fill('2027-09-04T12:00');
+  await page.getByRole('textbox', { name: 'Block ends' }).fill('2027-09-04T12:00');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText('A block must end after it starts.');
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: /^Outing ends/ }).click();
-  await page.getByLabel('Outing ends').fill('2027-09-01T12:00');
+  await page.getByRole('textbox', { name: 'Outing ends' }).fill('2027-09-01T12:00');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText('The outing must end after it starts.');
   await page.keyboard.press('Escape');

@@ -29,7 +29,7 @@ test.describe('a browser from the United States', () => {
     // A day and an hour are typed as they are said there, and the week of the month begins on Sunday.
     await page.getByRole('button', { name: /^Outing ends/ }).click();
     await expect(page.locator('.ngb-dp-weekday').first()).toHaveText('S');
-    await page.getByLabel('Outing ends').fill('Sep 5, 3:30 pm');
+    await page.getByRole('textbox', { name: 'Outing ends' }).fill('Sep 5, 3:30 pm');
     await expect(page.locator('.calendar .understood')).toHaveText('Sun September 5, 2027, 3:30\u00A0PM');
     await page.keyboard.press('Enter');
     await expect.poll(async () => Date.parse((await kept()).end)).toBe(Date.parse('2027-09-05T15:30+02:00'));
