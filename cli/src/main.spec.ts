@@ -1,21 +1,11 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEMO, expectSentence, run } from './testing/run.js';
+import { DEMO, expectSentence, file, newFolder, run } from './testing/run.js';
 
 const QUICK =
   'quick --capacity-ah 12 --chemistry lifepo4 --usable 1 --receive-a 0.4 --transmit-a 3 --share 0.25 --always-a 0.2';
 
 const runLine = (line: string) => run(...line.split(' '));
-
-let folder: string;
-beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
-afterEach(() => rmSync(folder, { recursive: true, force: true }));
-const file = (text: string): string => {
-  const path = join(folder, 'file.json');
-  writeFileSync(path, text);
-  return path;
-};
 
 describe('knapsack --units, --clock, --currency', () => {
   const trip = join(DEMO, 'trips', 'gannet-rock-light.json');
@@ -165,12 +155,11 @@ describe('knapsack weather', () => {
     const { code, out } = await run('weather', GANNET, '--climate', 'maritime');
     expect(code).toBe(0);
     expect(out).toBe((await run('weather', GANNET)).out);
-    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const folder = newFolder();
     const file = join(folder, 'weather.json');
     writeFileSync(file, out);
     const taken = await run('forecast', GANNET, '--weather', file, '--json');
     const simulated = await run('forecast', GANNET, '--climate', 'maritime', '--json');
-    rmSync(folder, { recursive: true });
     expect(taken.out).toBe(simulated.out);
     expect(taken.err).toBe('');
     expect(taken.out).not.toBe((await run('forecast', GANNET, '--json')).out);
@@ -178,11 +167,10 @@ describe('knapsack weather', () => {
 
   it('reads back the table that it writes, and says what a short one leaves out', async () => {
     const { out } = await run('weather', GANNET, '--csv');
-    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const folder = newFolder();
     const file = join(folder, 'weather.csv');
     writeFileSync(file, out.split('\n').slice(0, 12).join('\n'));
     const { code, err } = await run('forecast', GANNET, '--weather', file);
-    rmSync(folder, { recursive: true });
     expect(code).toBe(0);
     expect(out.split('\n')[0]).toBe('start,cloud,rain,temperatureC,windMS,air');
     expect(err).toContain('It says nothing of Sat 21:00 to Sun 16:00; filled with what is usual: maritime');
@@ -190,12 +178,11 @@ describe('knapsack weather', () => {
 
   it('asks for a climate and a place', async () => {
     const camp = join(DEMO, 'trips/winter-bothy.json');
-    const folder = mkdtempSync(join(tmpdir(), 'knapsack-'));
+    const folder = newFolder();
     const file = join(folder, 'trip.json');
     const { weather: _none, ...unknown } = JSON.parse(readFileSync(camp, 'utf8')) as { weather: unknown };
     writeFileSync(file, JSON.stringify(unknown));
     expect((await run('weather', file)).err).toContain('Say which climate');
-    rmSync(folder, { recursive: true });
     expect((await run('weather', camp, '--climate', 'lunar')).err).toContain('is not known');
     expect((await run('forecast', camp, '--rating', 'hopeful')).err).toContain(
       'cautious, expected, measured',
@@ -212,7 +199,7 @@ describe('knapsack verify', () => {
   });
 
   it('exits 1 where a figure is missed or a file is of no known kind, and names the worst', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
+    const folder = newFolder();
     const wire = JSON.parse(readFileSync(join(DEMO, '../core/reference/wire.json'), 'utf8')) as {
       cases: { fuse_a: number }[];
     };
@@ -223,7 +210,6 @@ describe('knapsack verify', () => {
     expect(code).toBe(1);
     expect(out).toContain('worst fuse_a of case 3');
     expect(out).toContain('not a file of figures');
-    rmSync(folder, { recursive: true });
   });
 });
 
@@ -235,6 +221,7 @@ describe('bad input', () => {
     expectSentence(await runLine(`${QUICK} --chemistry uranium`), '“uranium” is not known');
     expectSentence(await runLine(`${QUICK} --receive-a lots`), '--receive-a');
     expectSentence(await runLine('forecast'), 'Missing required argument');
+    const folder = newFolder();
     expectSentence(await run('forecast', join(folder, 'none.json')), 'There is no file');
     expectSentence(await run('verify', join(folder, 'none')), 'There is no folder');
     expectSentence(await run('verify', folder), 'holds no file of figures');

@@ -1,16 +1,6 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEMO, expectSentence, run } from './testing/run.js';
-
-let folder: string;
-beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'))));
-afterEach(() => rmSync(folder, { recursive: true, force: true }));
-const file = (text: string): string => {
-  const path = join(folder, 'file.json');
-  writeFileSync(path, text);
-  return path;
-};
+import { DEMO, expectSentence, file, run } from './testing/run.js';
 
 describe('knapsack size', () => {
   const TRIP = join(DEMO, 'trips/winter-bothy.json');

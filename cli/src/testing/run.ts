@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { main } from '../main.js';
 
@@ -17,4 +20,21 @@ export function expectSentence({ code, out, err }: Awaited<ReturnType<typeof run
   expect(out).toBe('');
   expect(err.trim().split('\n').length).toBe(1);
   expect(err).toContain(words);
+}
+
+const made: string[] = [];
+process.once('exit', () => made.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
+
+/** A folder of its own, gone when the run is over. */
+export function newFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
+  made.push(folder);
+  return folder;
+}
+
+/** A file of its own with some text in it, gone when the run is over. */
+export function file(text: string): string {
+  const path = join(newFolder(), 'file.json');
+  writeFileSync(path, text);
+  return path;
 }

@@ -1,7 +1,7 @@
 import { curlew } from '../testing/outing.js';
 import type { Mark, MarkFigures } from './marks.js';
 import { readPower } from './read-power.js';
-import { saveMarks } from './save-marks.js';
+import { saveMarks, sayRefused } from './save-marks.js';
 
 const figures = (meanA: number, readings = 40): MarkFigures => ({
   meanA,
@@ -56,9 +56,23 @@ describe('several marks', () => {
     expect(ids).toEqual([3]);
     expect(radio.receiveA.value).toBe(0.16);
     expect(refused).toEqual([
-      'Key down takes more current than receiving; this segment does not. Was the key down?',
-      'This segment has no readings.',
+      {
+        id: 1,
+        sentence: 'Key down takes more current than receiving; this segment does not. Was the key down?',
+      },
+      { id: 2, sentence: 'This segment has no readings.' },
     ]);
+  });
+});
+
+describe('why marks were not taken', () => {
+  const marks = [mark(7, 'receive'), mark(3, 'keyDown')];
+  const refused = [{ id: 3, sentence: 'Was the key down?' }];
+
+  it('is told with the number in the table, and without where it is the only one that was asked for', () => {
+    expect(sayRefused({ ids: [7], refused }, marks)).toEqual(['Segment 2: Was the key down?']);
+    expect(sayRefused({ ids: [], refused }, marks)).toEqual(['Was the key down?']);
+    expect(sayRefused({ ids: [7], refused: [] }, marks)).toEqual([]);
   });
 });
 

@@ -12,6 +12,7 @@ import {
   proposeMarks,
   readPower,
   saveMarks,
+  sayRefused,
   type Mark,
   type MarkKind,
 } from '@knapsack/contract/bench';
@@ -239,12 +240,14 @@ export class BenchStore {
     const radio = this.radio();
     if (!radio) return;
     const rows = this.rows().filter(({ mark }) => (id === undefined ? !mark.saved : mark.id === id));
-    const { radio: changed, ids, refused } = saveMarks(radio, rows, today());
-    if (ids.length > 0 && (await this.saveGear(radio, changed, refused)))
+    const saved = saveMarks(radio, rows, today());
+    const { radio: changed, ids } = saved;
+    const why = sayRefused(saved, this.marks());
+    if (ids.length > 0 && (await this.saveGear(radio, changed, why)))
       this.marks.update((marks) =>
         marks.map((mark) => (ids.includes(mark.id) ? { ...mark, saved: true } : mark)),
       );
-    else if (ids.length === 0 && refused.length > 0) this.notices.show({ text: refused.join(' ') });
+    else if (ids.length === 0 && why.length > 0) this.notices.show({ text: why.join(' ') });
   }
 
   /** Saves an item as the bench found it, and says what that changes in the user's trips; the notice takes it back. */

@@ -15,7 +15,7 @@ export class FitsTextDirective {
 
   constructor() {
     if (CSS.supports('field-sizing', 'content')) return;
-    const fit = (text: string) => {
+    const widen = (text: string) => {
       const style = getComputedStyle(this.element);
       const around = ['paddingLeft', 'paddingRight', 'borderLeftWidth', 'borderRightWidth'] as const;
       const px = around.reduce((sum, side) => sum + parseFloat(style[side]), widthOf(text || '–', style));
@@ -26,7 +26,7 @@ export class FitsTextDirective {
     void document.fonts.ready.then(() => haveFonts.set(true));
     afterRenderEffect(() => {
       haveFonts();
-      fit(this.ksFitsText());
+      widen(this.ksFitsText());
     });
   }
 }
