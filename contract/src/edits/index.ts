@@ -5,4 +5,5 @@ export * from './merge-trips.js';
 export * from './new-work.js';
 export * from './packing.js';
 export * from './panel-place.js';
+export * from './say-change.js';
 export * from './weather.js';

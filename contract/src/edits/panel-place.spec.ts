@@ -9,6 +9,7 @@ import {
   readCourse,
   removeShade,
   sayCourse,
+  widestGap,
 } from './panel-place.js';
 
 describe('editing the panel’s place', () => {
@@ -84,6 +85,14 @@ describe('editing the panel’s place', () => {
     expect(changePoint(two, 1, null)).toEqual([at(90)]);
     expect(changePoint([], null, at(400, 99))).toEqual([at(359, 90)]);
     expect(changePoint([], null, at(-3, -2))).toEqual([at(0, 0)]);
+  });
+
+  it('puts a new point into the widest gap, as high as the skyline is there', () => {
+    const at = (azimuthDeg: number, elevationDeg: number) => ({ azimuthDeg, elevationDeg });
+    expect(widestGap([])).toEqual(at(180, 10));
+    expect(widestGap([at(90, 8)])).toEqual(at(270, 8));
+    expect(widestGap([at(90, 0), at(180, 20), at(200, 30)])).toEqual(at(325, 15));
+    expect(widestGap([at(20, 4), at(100, 8), at(300, 16)])).toEqual(at(200, 12));
   });
 
   it('reads a skyline as it says it, and says what is none', () => {

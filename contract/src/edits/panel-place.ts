@@ -1,7 +1,7 @@
 import { MOST_SKYLINE } from '../fields/fields.js';
 import { USUAL_PLACE, type AimChoice, type PanelPlace, type ShadeHours } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
-import { fail, succeed, type Result } from '@knapsack/core';
+import { fail, skylineAt, succeed, type Result } from '@knapsack/core';
 import { spanOf } from './blocks.js';
 
 /** Changes how the panel lies. */
@@ -57,7 +57,7 @@ export const changeShade = (trip: Trip, index: number, change: Partial<ShadeHour
 export const removeShade = (trip: Trip, index: number): Trip =>
   changePanelPlace(trip, { shade: (trip.panelPlace?.shade ?? []).filter((_, at) => at !== index) });
 
-type Skyline = NonNullable<PanelPlace['horizon']>;
+export type Skyline = NonNullable<PanelPlace['horizon']>;
 
 /** A skyline as it is typed: "90 at 10, 180 at 25"; nothing for an open one. */
 export const sayCourse = (skyline: Skyline): string =>
@@ -110,6 +110,21 @@ export function changePoint(skyline: Skyline, index: number | null, point: Skyli
   // Two points never stand in one direction: the one that is moved stops beside the other.
   if (kept.some(({ azimuthDeg }) => azimuthDeg === placed.azimuthDeg)) return skyline;
   return [...kept, placed].sort((a, b) => a.azimuthDeg - b.azimuthDeg);
+}
+
+/** How high a first point stands, degrees: a wood at the edge of a field (convention of this project). */
+const FIRST_POINT_DEG = 10;
+
+/** A point in the middle of the widest gap between the directions that are known, as high as the skyline is there. */
+export function widestGap(skyline: Skyline): Skyline[number] {
+  if (skyline.length === 0) return { azimuthDeg: 180, elevationDeg: FIRST_POINT_DEG };
+  const gaps = skyline.map(({ azimuthDeg }, at) => ({
+    azimuthDeg,
+    wide: (skyline[at + 1]?.azimuthDeg ?? skyline[0].azimuthDeg + 360) - azimuthDeg,
+  }));
+  const { azimuthDeg, wide } = gaps.reduce((best, gap) => (gap.wide > best.wide ? gap : best));
+  const between = Math.round(azimuthDeg + wide / 2) % 360;
+  return { azimuthDeg: between, elevationDeg: Math.round(skylineAt(skyline, between)) };
 }
 
 /** How an open skyline is said. */

@@ -112,6 +112,15 @@ export function verdictSentence(verdict: Verdict, zone: string): readonly Senten
   return [...ends, '.'];
 }
 
+/** The same in a few words, for who hears it after each change: "11.6 Ah to spare", "ends Sun 02:00". */
+export function sayOutcome(verdict: Verdict, zone: string): string {
+  if (verdict.plannedAh === 0) return 'nothing draws current yet';
+  if (verdict.availability) return `up for ${sayUp(verdict.availability.share)}`;
+  if (verdict.endMs !== null) return `ends ${sayTime(verdict.endMs, zone)}`;
+  const spare = Math.abs(verdict.marginAh);
+  return `${fixed(spare, spare < 1 ? 2 : 1)} Ah to spare`;
+}
+
 /** The same sentence as plain text. */
 export const plainSentence = (parts: readonly SentencePart[]): string =>
   parts.map((part) => (typeof part === 'string' ? part : part.text)).join('');

@@ -5,10 +5,16 @@ import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { filter, map } from 'rxjs';
 import { chapterFor } from './guide/guide-link';
 import { NoticesComponent } from './shell/notices.component';
+import { FocusKeeper } from './shell/focus-keeper.service';
 import { KeysService } from './shell/keys.service';
 import { RecordingSign } from './shell/recording-sign.service';
 import { ShortcutsDialog } from './shell/shortcuts.dialog';
+import { SpeechService } from './shell/speech.service';
 import { ThemeService, THEMES } from './shell/theme.service';
+
+/** The page that is open, within the one that holds it. */
+const openPage = (main: HTMLElement): HTMLElement =>
+  ([...main.querySelectorAll('router-outlet')].at(-1)?.nextElementSibling as HTMLElement | null) ?? main;
 
 /** The frame of every room: the rail, the room, the notices. */
 @Component({
@@ -18,15 +24,22 @@ import { ThemeService, THEMES } from './shell/theme.service';
   template: `
     <a class="skip" href="#room" (click)="skip($event)">Skip to the page</a>
     <nav class="rail" aria-label="Rooms">
-      <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }" class="rail-item">
+      <a
+        routerLink="/"
+        routerLinkActive="here"
+        ariaCurrentWhenActive="page"
+        [routerLinkActiveOptions]="{ exact: true }"
+        class="rail-item"
+      >
         <i class="bi bi-signpost-split" aria-hidden="true"></i><span>Trips</span>
       </a>
-      <a routerLink="/gear" routerLinkActive="here" class="rail-item">
+      <a routerLink="/gear" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
         <i class="bi bi-backpack" aria-hidden="true"></i><span>Gear</span>
       </a>
       <a
         routerLink="/bench"
         routerLinkActive="here"
+        ariaCurrentWhenActive="page"
         class="rail-item"
         [attr.aria-label]="recording() ? 'Bench, recording' : null"
       >
@@ -37,7 +50,7 @@ import { ThemeService, THEMES } from './shell/theme.service';
         ></i
         ><span>Bench</span>
       </a>
-      <a routerLink="/sum" routerLinkActive="here" class="rail-item">
+      <a routerLink="/sum" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
         <i class="bi bi-calculator" aria-hidden="true"></i><span>Quick sum</span>
       </a>
       <span class="rail-gap"></span>
@@ -53,12 +66,13 @@ import { ThemeService, THEMES } from './shell/theme.service';
       <a
         [routerLink]="['/guide', chapter()]"
         routerLinkActive="here"
+        ariaCurrentWhenActive="page"
         class="rail-item"
         title="What this page answers and how to read it"
       >
         <i class="bi bi-question-circle" aria-hidden="true"></i><span>Guide</span>
       </a>
-      <a routerLink="/settings" routerLinkActive="here" class="rail-item">
+      <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
         <i class="bi bi-sliders" aria-hidden="true"></i><span>Settings</span>
       </a>
       <button type="button" class="rail-item key-list" (click)="help()" aria-label="Keys">
@@ -67,6 +81,7 @@ import { ThemeService, THEMES } from './shell/theme.service';
     </nav>
     <main class="room" id="room" tabindex="-1" #room><router-outlet /></main>
     <ks-notices />
+    <p class="visually-hidden" role="status" aria-live="polite" id="spoken">{{ spoken() }}</p>
   `,
 })
 export class AppComponent {
@@ -77,7 +92,22 @@ export class AppComponent {
   private readonly modals = inject(NgbModal);
   private readonly router = inject(Router);
 
+  private readonly focus = inject(FocusKeeper);
+  protected readonly spoken = inject(SpeechService).words;
+
   constructor() {
+    let page = '';
+    this.router.events
+      .pipe(
+        filter((event) => event instanceof NavigationEnd),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ urlAfterRedirects }) => {
+        const [to] = urlAfterRedirects.split(/[?#]/);
+        // Another page begins at its own first line, as when it is loaded; the first one is.
+        if (page !== '' && page !== to) this.focus.go(() => openPage(this.main().nativeElement));
+        page = to;
+      });
     this.keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
       if (event.ctrlKey || event.metaKey || event.altKey || this.keys.waitsForRoom(event)) return;
       if (event.key === '?') this.help();

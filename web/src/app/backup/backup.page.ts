@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { sayBytes } from '@knapsack/contract';
 import type {
   BackupLook,
@@ -18,7 +19,7 @@ const LARGEST_BACKUP = 256 * 1024 * 1024;
 /** Everything out as one file and in again; the copies that the server makes by itself; a look at the data file. */
 @Component({
   selector: 'ks-backup',
-  imports: [RestoreComponent],
+  imports: [OffDirective, RestoreComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './backup.page.html',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import {
   sayCounts,
   countsOf,
@@ -13,6 +14,7 @@ const MOST_NAMES = 6;
 /** What a restore would do, and what is to become of documents that are here with other content. */
 @Component({
   selector: 'ks-restore',
+  imports: [OffDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="earlier" aria-labelledby="restore-title">
@@ -68,11 +70,11 @@ const MOST_NAMES = 6;
       </dl>
       <p>
         @if (hasWork()) {
-          <button type="button" class="solid" [disabled]="busy()" (click)="restored.emit(different())">
+          <button type="button" class="solid" [ksOff]="busy()" (click)="restored.emit(different())">
             {{ busy() ? 'Restoring …' : 'Restore' }}
           </button>
         }
-        <button type="button" class="quiet" [disabled]="busy()" (click)="cancelled.emit()">
+        <button type="button" class="quiet" [ksOff]="busy()" (click)="cancelled.emit()">
           {{ hasWork() ? 'Leave everything as it is' : 'Close' }}
         </button>
       </p>

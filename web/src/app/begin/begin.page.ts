@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { Router, RouterLink } from '@angular/router';
 import { WAYS_IN, type Waypoint, type WayIn } from '@knapsack/contract';
 import type { Beginning, Begun } from '@knapsack/contract/begin';
@@ -36,6 +37,7 @@ const SOMEWHERE = 'where on the map?';
 @Component({
   selector: 'ks-begin',
   imports: [
+    OffDirective,
     InlineChoiceComponent,
     InlineNumberComponent,
     InlineTextComponent,

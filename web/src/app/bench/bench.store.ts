@@ -208,14 +208,19 @@ export class BenchStore {
   }
 
   remove(id: number): void {
-    this.undoable('Segment removed.');
+    this.undoable(
+      'Segment removed.',
+      this.marks().filter((mark) => mark.id === id),
+    );
     this.marks.update((marks) => marks.filter((mark) => mark.id !== id));
   }
 
-  /** Offers the marks as they stand back, in a notice. */
-  private undoable(text: string): void {
-    const marks = this.marks();
-    this.notices.show({ text, action: { label: 'Undo', run: () => this.marks.set(marks) } });
+  /** Offers marks that go back, in a notice, in the place of those that came for them. */
+  private undoable(text: string, gone: readonly Mark[], came: readonly Mark[] = []): void {
+    const ids = new Set(came.map(({ id }) => id));
+    const putBack = (marks: readonly Mark[]) =>
+      [...marks.filter(({ id }) => !ids.has(id)), ...gone].sort((a, b) => a.fromMs - b.fromMs);
+    this.notices.show({ text, action: { label: 'Undo', run: () => this.marks.update(putBack) } });
   }
 
   /** Proposes the stretches of one level for the user to correct, in the place of those that are not saved. */
@@ -226,8 +231,13 @@ export class BenchStore {
     const proposed = proposeMarks(this.recording.readings(), radio, powerW, this.likelyKind()).map((mark) =>
       this.powered({ ...mark, id: this.nextId++, powerW }),
     );
-    if (this.marks().some(({ saved }) => !saved)) {
-      this.undoable('The segments that were found have replaced those that were not saved.');
+    const replaced = this.marks().filter(({ saved }) => !saved);
+    if (replaced.length > 0) {
+      this.undoable(
+        'The segments that were found have replaced those that were not saved.',
+        replaced,
+        proposed,
+      );
     }
     this.marks.update((marks) =>
       [...marks.filter(({ saved }) => saved), ...proposed].sort((a, b) => a.fromMs - b.fromMs),

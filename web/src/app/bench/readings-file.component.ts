@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDestroy } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { NoticesService } from '../shell/notices.service';
 import { BenchStore } from './bench.store';
 import type { AssignedColumns, Headings } from '@knapsack/contract/readings';
@@ -37,7 +38,7 @@ function askedOf(file: File, { words, found }: Headings): AskedColumns {
 /** Reads a file of readings in a worker, with progress and a way to stop it. */
 @Component({
   selector: 'ks-readings-file',
-  imports: [InlineChoiceComponent],
+  imports: [OffDirective, InlineChoiceComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (share() === null) {
@@ -73,9 +74,7 @@ function askedOf(file: File, { words, found }: Headings): AskedColumns {
           [choices]="asks.choices"
           (picked)="say({ amps: $event })"
         />.
-        <button type="button" class="quiet" (click)="readSo()" [disabled]="!isSaid()">
-          Use these columns
-        </button>
+        <button type="button" class="quiet" (click)="readSo()" [ksOff]="!isSaid()">Use these columns</button>
         <button type="button" class="quiet" (click)="asked.set(null)">Leave it</button>
       </span>
     }

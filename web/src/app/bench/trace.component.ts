@@ -104,6 +104,7 @@ export class TraceComponent {
           );
         }
       },
+      off: () => this.marking.set(null),
     });
   }
 

@@ -1,4 +1,5 @@
 import { habits } from '@knapsack/core';
+import { OffDirective } from '../parts/off.directive';
 import { ChangeDetectionStrategy, Component, effect, inject, signal, type OnDestroy } from '@angular/core';
 import { targetOf, type Trip } from '@knapsack/contract';
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
@@ -19,7 +20,7 @@ import type { CardAnswer, CardQuestion } from '../work/card-protocol';
 /** The field card: everything that one takes along, on one page. */
 @Component({
   selector: 'ks-card',
-  imports: [HarnessShapesComponent],
+  imports: [OffDirective, HarnessShapesComponent],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card.page.html',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { sayTime } from '@knapsack/core';
 import { LanesStore } from '../trip/lanes.store';
 import { TripStore } from '../trip/trip.store';
@@ -8,6 +9,7 @@ const NEARER = 2;
 /** How much of the outing the lanes show, and buttons that draw near and away. */
 @Component({
   selector: 'ks-near-and-far',
+  imports: [OffDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="near-far">
@@ -18,7 +20,7 @@ const NEARER = 2;
         type="button"
         class="quiet"
         aria-label="Zoom out"
-        [disabled]="!lanes.window()"
+        [ksOff]="!lanes.window()"
         (click)="lanes.zoom(1 / nearer)"
       >
         <i class="bi bi-dash-circle" aria-hidden="true"></i>
@@ -26,7 +28,7 @@ const NEARER = 2;
       <button type="button" class="quiet" aria-label="Zoom in" (click)="lanes.zoom(nearer)">
         <i class="bi bi-plus-circle" aria-hidden="true"></i>
       </button>
-      <button type="button" class="quiet" [disabled]="!lanes.window()" (click)="lanes.show(null)">all</button>
+      <button type="button" class="quiet" [ksOff]="!lanes.window()" (click)="lanes.show(null)">all</button>
     </span>
   `,
 })

@@ -10,9 +10,9 @@ describe('a drag', () => {
   });
   afterEach(() => target.remove());
 
-  const event = (type: string, clientX = 0, pointerId = 1) =>
-    new PointerEvent(type, { pointerId, clientX, button: 0, bubbles: true });
-  const begin = () => {
+  const event = (type: string, clientX = 0, pointerId = 1, pointerType = 'mouse') =>
+    new PointerEvent(type, { pointerId, clientX, pointerType, button: 0, bubbles: true });
+  const begin = (pointerType = 'mouse') => {
     // A pointer that no device has cannot be captured.
     spyOn(target, 'setPointerCapture');
     spyOn(target, 'hasPointerCapture').and.returnValue(false);
@@ -20,9 +20,10 @@ describe('a drag', () => {
       followPointer(press, {
         move: (_event, dx) => told.push(`move ${dx}`),
         end: (_event, moved) => told.push(moved ? 'end' : 'press'),
+        off: () => told.push('off'),
       }),
     );
-    target.dispatchEvent(event('pointerdown'));
+    target.dispatchEvent(event('pointerdown', 0, 1, pointerType));
   };
 
   it('is told until its pointer is let go, and not by another finger', () => {
@@ -45,16 +46,24 @@ describe('a drag', () => {
   });
 
   for (const type of ['pointercancel', 'lostpointercapture']) {
-    it(`ends where it is with ${type}`, () => {
+    it(`is called off by ${type}`, () => {
       begin();
       target.dispatchEvent(event('pointermove', 10));
       target.dispatchEvent(event(type, 10));
       target.dispatchEvent(event('pointermove', 20));
-      expect(told).toEqual(['move 10', 'end']);
+      expect(told).toEqual(['move 10', 'off']);
     });
   }
 
-  it('ends where it is with Escape, which nobody else hears then', () => {
+  it('of a finger begins after eight pixels sideways', () => {
+    begin('touch');
+    target.dispatchEvent(event('pointermove', 8));
+    target.dispatchEvent(event('pointermove', 9));
+    target.dispatchEvent(event('pointerup', 9));
+    expect(told).toEqual(['move 9', 'end']);
+  });
+
+  it('is called off by Escape, which nobody else hears then', () => {
     let heard = 0;
     const hear = () => (heard += 1);
     document.body.addEventListener('keydown', hear);
@@ -63,7 +72,7 @@ describe('a drag', () => {
     target.dispatchEvent(event('pointermove', 10));
     escape();
     target.dispatchEvent(event('pointermove', 20));
-    expect([told, heard]).toEqual([['move 10', 'end'], 0]);
+    expect([told, heard]).toEqual([['move 10', 'off'], 0]);
     escape();
     expect(heard).toBe(1);
     document.body.removeEventListener('keydown', hear);

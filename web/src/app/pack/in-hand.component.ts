@@ -45,7 +45,7 @@ const NO_BAG = '';
           <b>{{ moduleWords() }}</b>: {{ names() }}.
         </p>
       }
-      <p class="without" aria-live="polite">
+      <p class="without">
         @if (without(); as words) {
           {{ words }}
         } @else if (store.failed()) {

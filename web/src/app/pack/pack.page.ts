@@ -39,7 +39,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
   template: `
     @if (store.list(); as list) {
       <div class="pack">
-        <p class="room-verdict sentence" aria-live="polite">
+        <p class="room-verdict sentence">
           @if (store.sign(); as sign) {
             <i class="bi blaze" [class]="signs[sign] + ' ' + sign" role="img" [attr.aria-label]="sign"></i>
           }

@@ -1,5 +1,15 @@
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  type OnInit,
+} from '@angular/core';
 import { FitsTextDirective } from './fits-text.directive';
+import { OwnerDirective } from './owner.directive';
 
 let count = 0;
 
@@ -23,14 +33,14 @@ let count = 0;
         [value]="text()"
         [attr.aria-label]="label()"
         [attr.aria-invalid]="problem() ? true : null"
-        [attr.aria-describedby]="problem() ? id : null"
+        [attr.aria-describedby]="(unit() ? id + '-unit ' : '') + (problem() ? id : '') || null"
         (input)="typed($event)"
         (blur)="commit()"
         (keydown.enter)="commit()"
         (keydown.escape)="restore($event)"
       />
       @if (unit()) {
-        <span class="unit">{{ unit() }}</span>
+        <span class="unit" [id]="id + '-unit'">{{ unit() }}</span>
       }
       @if (said() && !problem() && !inHand()) {
         <span class="understood" role="status">{{ said() }}</span>
@@ -41,7 +51,7 @@ let count = 0;
     </span>
   `,
 })
-export class InlineTextComponent {
+export class InlineTextComponent implements OnInit {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly most = input(120);
@@ -64,6 +74,15 @@ export class InlineTextComponent {
   protected readonly inHand = signal(false);
   protected readonly problem = signal<string | null>(null);
 
+  private readonly owner = inject(OwnerDirective, { optional: true });
+
+  ngOnInit(): void {
+    const wrong = this.owner?.wrongText(this.label());
+    if (wrong === null || wrong === undefined) return;
+    this.text.set(wrong);
+    this.problem.set(this.wrongWith(wrong));
+  }
+
   protected typed(event: Event): void {
     this.inHand.set(true);
     this.text.set((event.target as HTMLInputElement).value);
@@ -76,6 +95,7 @@ export class InlineTextComponent {
     const text = this.text().trim();
     const problem = this.wrongWith(text);
     this.problem.set(problem);
+    this.owner?.keepWrong(this.label(), problem === null ? null : text);
     if (problem !== null) return;
     // The owner's value comes back when it has changed; until then, and where it has not, the old one stands.
     this.text.set(this.value());
@@ -87,6 +107,7 @@ export class InlineTextComponent {
     this.inHand.set(false);
     this.text.set(this.value());
     this.problem.set(null);
+    this.owner?.keepWrong(this.label(), null);
     this.typing.emit(this.text());
   }
 

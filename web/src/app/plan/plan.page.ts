@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { KeysService } from '../shell/keys.service';
+import { BlockBarComponent } from './block/block-bar.component';
 import { BlockSentenceComponent } from './block/block-sentence.component';
 import { FactsComponent } from './facts/facts.component';
 import { FlowLaneComponent } from '../lanes/flow/flow-lane.component';
@@ -10,12 +11,13 @@ import { NearAndFarComponent } from '../lanes/near-and-far.component';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
 import { LoadoutComponent } from './loadout/loadout.component';
-import { BagStore } from '../trip/bag.store';
 import { GhostStore } from '../trip/ghost.store';
 import { SelectionStore } from '../trip/selection.store';
+import { injectWorkHands } from '../lanes/work/new-block';
 import { handlePlanKey, type PlanHands } from './plan-keys';
 import { PrintSheetComponent } from './print-sheet.component';
 import type { TellsDifference } from '../trip/trip-header.component';
+import { UndoService } from '../trip/undo.service';
 import { TripStore } from '../trip/trip.store';
 import { ReadoutComponent } from '../lanes/readout/readout.component';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
@@ -32,6 +34,7 @@ import { InViewDirective } from '../parts/in-view.directive';
   selector: 'ks-plan',
   imports: [
     InViewDirective,
+    BlockBarComponent,
     BlockSentenceComponent,
     DifferenceComponent,
     FactsComponent,
@@ -69,7 +72,10 @@ import { InViewDirective } from '../parts/in-view.directive';
         @if (variants.comparing()) {
           <ks-variant-table />
         } @else {
-          <ks-block-sentence [ksInView]="selection.selectedId()" />
+          <div [ksInView]="selection.selectedId()">
+            <ks-block-bar />
+            <ks-block-sentence />
+          </div>
         }
       </div>
       @defer (when forecast.answered(); prefetch on immediate) {
@@ -104,9 +110,8 @@ export class PlanPage implements TellsDifference {
   protected readonly notLoaded =
     'This part of the page did not load: the server does not answer. What you typed is kept; reload the page once it runs again.';
   private readonly hands: PlanHands = {
-    store: this.store,
-    bag: inject(BagStore),
-    selection: this.selection,
+    ...injectWorkHands(),
+    undo: inject(UndoService),
     ghost: inject(GhostStore),
     lanes: inject(LanesStore),
   };

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { Router } from '@angular/router';
 import { quickTrip, USUAL_CELLS } from '@knapsack/contract';
 import {
@@ -42,7 +43,7 @@ const EXAMPLE: Typed = {
 /** The sum on the back of an envelope, as one sentence; kept in this browser, made a trip by one click. */
 @Component({
   selector: 'ks-quick',
-  imports: [InlineChoiceComponent, InlineNumberComponent],
+  imports: [OffDirective, InlineChoiceComponent, InlineNumberComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page quick">
@@ -174,7 +175,7 @@ const EXAMPLE: Typed = {
         }
       </p>
       <p>
-        <button type="button" class="solid" (click)="promote()" [disabled]="busy()">Make it a trip</button>
+        <button type="button" class="solid" (click)="promote()" [ksOff]="busy()">Make it a trip</button>
       </p>
       @if (problem(); as sentence) {
         <div class="banner" role="alert">{{ sentence }}</div>

@@ -13,7 +13,7 @@ import { StepListComponent } from './step-list.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="rehearse">
-      <p class="room-verdict sentence" aria-live="polite">
+      <p class="room-verdict sentence">
         @if (store.readiness(); as verdict) {
           <i
             class="bi blaze"

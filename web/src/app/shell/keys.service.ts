@@ -15,6 +15,8 @@ const HALLS: ReadonlyMap<string, string> = new Map([
   ['o', '/settings'],
   ['h', '/guide'],
 ]);
+/** What lies open over the page: Escape closes it and does nothing else. */
+const OPEN = '.popover, .dropdown-menu.show, .modal';
 /** How long after g the letter of a room may come, ms. */
 const G_WAITS_MS = 1500;
 
@@ -26,13 +28,14 @@ export class KeysService {
   private readonly settings = inject(SettingsService).settings;
   private lastG = -Infinity;
 
-  /** Keys that no field, dialog or open menu takes for itself. */
+  /** Keys that no field, dialog or open menu takes for itself; a letter by itself never from a link or a button. */
   readonly pressed: Observable<KeyboardEvent> = fromEvent<KeyboardEvent>(document, 'keydown').pipe(
     filter(
       (event) =>
         !event.defaultPrevented &&
         !takesKeys(event.target) &&
-        (this.settings().oneLetterKeys || !isOneLetter(event)),
+        !(event.key === 'Escape' && document.querySelector(OPEN)) &&
+        !(isOneLetter(event) && (isPressed(event.target) || !this.settings().oneLetterKeys)),
     ),
   );
 
@@ -65,9 +68,15 @@ export class KeysService {
 const isOneLetter = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean =>
   key.length === 1 && key !== '?' && !ctrlKey && !metaKey && !altKey;
 
+/** A link or a button, where who types a letter means something else. */
+const isPressed = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('a[href], button, summary') !== null;
+
 function takesKeys(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    target.closest('input, textarea, select, [contenteditable], .dropdown-menu, .modal, .calendar') !== null
+    target.closest(
+      'input, textarea, select, [contenteditable], .dropdown-menu, .modal, .popover, .calendar',
+    ) !== null
   );
 }

@@ -5,7 +5,7 @@ import { NoticesService, type Notice } from './notices.service';
   selector: 'ks-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="notices" role="status" aria-live="polite">
+    <div class="notices">
       @if (notices.notice(); as notice) {
         <div class="notice">
           <span>{{ notice.text }}</span>

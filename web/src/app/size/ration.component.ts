@@ -75,7 +75,7 @@ interface Bar {
       @if (store.problem(); as problem) {
         <p role="alert">{{ problem }}</p>
       } @else {
-        <p class="gain" aria-live="polite">
+        <p class="gain">
           @if (gain(); as words) {
             {{ words }}
             @if (helps()) {

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { GhostStore } from './ghost.store';
-import { TripStore } from './trip.store';
 
 /** What the last changes did to the plan, in words, to be kept or taken back. */
 @Component({
@@ -16,9 +15,8 @@ import { TripStore } from './trip.store';
       }
     }
   `,
-  host: { class: 'difference', role: 'status', '[attr.aria-live]': 'store.spoken()' },
+  host: { class: 'difference' },
 })
 export class DifferenceComponent {
   protected readonly ghost = inject(GhostStore);
-  protected readonly store = inject(TripStore);
 }

@@ -1,4 +1,4 @@
-import { begin, edited, redone, settled, undone } from './history';
+import { begin, calledOff, edited, redone, settled, undone } from './history';
 
 describe('history', () => {
   it('goes back and forth over edits', () => {
@@ -25,5 +25,20 @@ describe('history', () => {
     const other = edited(undone(edited(begin('a'), 'b')), 'c');
     expect(redone(other)).toBe(other);
     expect(undone(other).present).toBe('a');
+  });
+
+  it('forgets a drag that is called off, and gives back what it had cut off', () => {
+    const before = undone(edited(begin('a'), 'b'));
+    const dragged = edited(edited(before, 'c', 'drag'), 'd', 'drag');
+    const off = calledOff(dragged, 'drag');
+    expect([off.present, redone(off).present]).toEqual(['a', 'b']);
+    expect(calledOff(off, 'drag')).toBe(off);
+  });
+
+  it('calls off nothing that is over', () => {
+    const over = settled(edited(begin('a'), 'b', 'drag'));
+    expect(calledOff(over, 'drag')).toBe(over);
+    const other = edited(over, 'c', 'stretch');
+    expect(calledOff(other, 'drag')).toBe(other);
   });
 });

@@ -1,21 +1,21 @@
 import { Directive, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { GhostStore } from './ghost.store';
-import { TripStore } from './trip.store';
+import { UndoService } from './undo.service';
 import { KeysService } from '../shell/keys.service';
 
 /** Undo, redo and keeping a change by key, in every room of a trip that has no keys of its own. */
 @Directive({})
 export class RoomKeysDirective {
   constructor() {
-    const plan = inject(TripStore);
+    const undo = inject(UndoService);
     const ghost = inject(GhostStore);
     const keys = inject(KeysService);
     keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
       // What has led to another room is spent.
       const isSpent = event.defaultPrevented || keys.waitsForRoom(event);
       if (event.ctrlKey || event.metaKey || event.altKey || isSpent) return;
-      const act = { u: () => plan.undo(), U: () => plan.redo(), k: () => ghost.keep() }[event.key];
+      const act = { u: () => undo.undo(), U: () => undo.redo(), k: () => ghost.keep() }[event.key];
       if (!act) return;
       event.preventDefault();
       act();

@@ -9,6 +9,8 @@ export class SelectionStore {
   private readonly chosen = signal<string | null>(null);
   private readonly instant = signal<number | null>(null);
 
+  /** Whether the keys of a block are told beside it. */
+  readonly hint = signal(false);
   readonly selectedId = this.chosen.asReadonly();
   readonly selected = computed<Block | null>(
     () => this.store.trip()?.blocks.find(({ id }) => id === this.chosen()) ?? null,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { OffDirective } from '../parts/off.directive';
 import { moveOuting, setOuting, setSite, type Trip, type Waypoint } from '@knapsack/contract';
 import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -9,6 +10,7 @@ import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
 import { NoticesService } from '../shell/notices.service';
 import { SiteFileComponent } from '../parts/site-file.component';
+import { UndoService } from './undo.service';
 import { TripStore } from './trip.store';
 
 const SAVE_WORDS = {
@@ -29,7 +31,14 @@ export interface TellsDifference {
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
   selector: 'ks-trip-header',
-  imports: [DifferenceComponent, InlineSpanComponent, InlineTextComponent, SiteFileComponent, TrailComponent],
+  imports: [
+    OffDirective,
+    DifferenceComponent,
+    InlineSpanComponent,
+    InlineTextComponent,
+    SiteFileComponent,
+    TrailComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
@@ -65,14 +74,14 @@ export interface TellsDifference {
         </p>
         <div class="plan-tools">
           <span class="save-state" [class]="store.saving().is" role="status">{{ saveWords() }}</span>
-          <button type="button" class="quiet" [disabled]="!store.canUndo()" (click)="store.undo()">
+          <button type="button" class="quiet" [ksOff]="!store.canUndo()" (click)="turn.undo()">
             <i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i> Undo
           </button>
           <button
             type="button"
             class="quiet"
-            [disabled]="!store.canRedo()"
-            (click)="store.redo()"
+            [ksOff]="!store.canRedo()"
+            (click)="turn.redo()"
             aria-label="Redo"
           >
             <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
@@ -100,6 +109,7 @@ export class TripHeaderComponent {
   /** Whether what the last changes did is told here. */
   readonly tellsDifference = input(true);
   protected readonly store = inject(TripStore);
+  protected readonly turn = inject(UndoService);
   private readonly notices = inject(NoticesService);
   protected readonly span = computed(() => {
     const trip = this.store.trip();

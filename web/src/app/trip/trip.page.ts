@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untr
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
+import { PlanSpeech } from './plan-speech';
 import { ChanceStore } from './chance.store';
 import { BagStore } from './bag.store';
 import { ForecastStore } from './forecast.store';
@@ -10,6 +11,7 @@ import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
 import { TripHeaderComponent } from './trip-header.component';
 import { TicksStore } from './ticks.store';
+import { UndoService } from './undo.service';
 import { TripStore } from './trip.store';
 import { VariantsStore } from './variants.store';
 import { WhatIfStore } from './what-if.store';
@@ -30,6 +32,8 @@ import { ROOM_STORES } from './room-signs';
     ChanceStore,
     WhatIfStore,
     VariantsStore,
+    PlanSpeech,
+    UndoService,
     ...ROOM_STORES,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -58,6 +62,7 @@ export class TripPage {
   protected readonly store = inject(TripStore);
 
   constructor() {
+    inject(PlanSpeech);
     effect(() => {
       const id = this.id();
       untracked(() => void this.store.open(id));

@@ -1,45 +1,16 @@
-import { HttpErrorResponse } from '@angular/common/http';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Stored, Trip } from '@knapsack/contract';
-import { of, throwError, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { tick } from '@knapsack/contract/edits';
-import { hour, hoursOfBlocks, shelf, trip } from '@knapsack/contract/testing/outing';
+import { trip } from '@knapsack/contract/testing/outing';
 import { draftBox } from './draft-box';
 import { BagStore } from './bag.store';
 import { ForecastStore } from './forecast.store';
 import { GhostStore } from './ghost.store';
-import { LanesStore } from './lanes.store';
-import { handlePlanKey } from '../plan/plan-keys';
 import { SelectionStore } from './selection.store';
-import { BesideInMemory } from './testing/beside-in-memory';
+import { TripInMemory } from './testing/trip-in-memory';
 import { packingDrafts, rehearsalDrafts, TicksStore } from './ticks.store';
 import { TripStore } from './trip.store';
-
-/** The server's part of the application, in memory. */
-class FakeApi {
-  stored: Stored<Trip> = { revision: 1, document: trip() };
-  reachable = true;
-  private answer<T>(give: () => T): Observable<T> {
-    return this.reachable ? of(give()) : throwError(() => new HttpErrorResponse({ status: 0 }));
-  }
-  isDeleted = false;
-  created: Trip | null = null;
-  trip = () =>
-    this.isDeleted
-      ? throwError(() => new HttpErrorResponse({ status: 404 }))
-      : this.answer(() => this.stored);
-  createTrip = (document: Trip) => this.answer(() => ({ revision: 1, document: (this.created = document) }));
-  readonly ticks = new BesideInMemory(() => this.reachable);
-  beside = this.ticks.beside;
-  keepBeside = this.ticks.keepBeside;
-  gear = () => this.answer(() => shelf.map((document) => ({ revision: 1, document })));
-  replaceTrip = (document: Trip, revision: number) =>
-    revision === this.stored.revision
-      ? this.answer(() => (this.stored = { revision: revision + 1, document }))
-      : throwError(() => new HttpErrorResponse({ status: 412 }));
-}
 
 const until = async (fits: () => boolean) => {
   for (let tries = 0; tries < 500 && !fits(); tries++) await new Promise((done) => setTimeout(done, 10));
@@ -59,19 +30,11 @@ const forecastIn = async (forecast: ForecastStore, fits: () => boolean) => {
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 120_000;
 
 describe('the trip, its forecast, its ghost and what is chosen of it', () => {
-  let api: FakeApi;
+  let api: TripInMemory;
   let store: TripStore;
-  let lanes: LanesStore;
   let forecast: ForecastStore;
-  let selection: SelectionStore;
   let ticks: TicksStore;
   let ghost: GhostStore;
-  const key = (name: string, init: KeyboardEventInit = {}) =>
-    handlePlanKey(
-      { store, bag: TestBed.inject(BagStore), selection, ghost, lanes },
-      new KeyboardEvent('keydown', { key: name, ...init }),
-    );
-
   /** No test leaves anything unsaved to the next. */
   const forget = () => {
     for (const box of [draftBox, packingDrafts, rehearsalDrafts]) box.drop('islet');
@@ -80,14 +43,13 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
 
   beforeEach(async () => {
     forget();
-    api = new FakeApi();
+    api = new TripInMemory();
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
         TripStore,
         TicksStore,
         BagStore,
-        LanesStore,
         GhostStore,
         SelectionStore,
         ForecastStore,
@@ -95,9 +57,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
       ],
     });
     store = TestBed.inject(TripStore);
-    lanes = TestBed.inject(LanesStore);
     forecast = TestBed.inject(ForecastStore);
-    selection = TestBed.inject(SelectionStore);
     ghost = TestBed.inject(GhostStore);
     ticks = TestBed.inject(TicksStore);
     await store.open('islet');
@@ -212,12 +172,12 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     ticks.packing.change((now) => tick(now, 'curlew'));
     expect(store.calculated()).toBe(ninety);
     await forecastIn(forecast, () => forecast.view() !== view);
-    key('u');
-    key('u');
+    store.undo();
+    store.undo();
     expect([store.trip()!.startSoc, store.trip()!.name]).toEqual([1, 'Islet']);
     expect(store.canUndo()).toBeFalse();
     expect([...ticks.packed()]).toEqual(['shale', 'curlew']);
-    key('U');
+    store.redo();
     expect(store.trip()!.startSoc).toBe(0.9);
     expect([...ticks.packed()]).toEqual(['shale', 'curlew']);
   });
@@ -263,39 +223,5 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     await store.keepMine();
     expect(api.created?.packed).toEqual([{ gear: 'shale' }]);
     expect(store.saving().is).toBe('saved');
-  });
-
-  it('draws near and walks along by keys', () => {
-    key('+');
-    const { startMs, endMs } = lanes.visible();
-    expect(endMs - startMs).toBeCloseTo((12 * 3_600_000) / 1.6, 0);
-    key('ArrowRight');
-    expect(lanes.visible().startMs).toBeGreaterThan(startMs);
-    key('-');
-    expect(lanes.window()).toBeNull();
-    key('v');
-    expect(lanes.face()).toBe('volts');
-  });
-
-  it('does everything about a block by keys', () => {
-    selection.select('one');
-    key('ArrowRight');
-    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 10.25]);
-    key('ArrowUp', { shiftKey: true });
-    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 11.25]);
-    key('[');
-    key('.');
-    expect(selection.selected()).toEqual(jasmine.objectContaining({ powerW: 5, share: 0.55 }));
-    key('n');
-    expect(store.trip()!.blocks.length).toBe(3);
-    expect(selection.selected()).toEqual(
-      jasmine.objectContaining({ powerW: 5, start: new Date(hour(11.25)).toISOString() }),
-    );
-    key('Delete');
-    expect(store.trip()!.blocks.length).toBe(2);
-    for (let step = 0; step < 6; step++) key('u');
-    expect(store.trip()).toEqual(trip());
-    key('U');
-    expect(hoursOfBlocks(store.trip()!)[0]).toEqual([8.25, 10.25]);
   });
 });

@@ -10,7 +10,7 @@ import { draftBox, type Draft, type LeftDraft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
 import { TicksStore } from './ticks.store';
 import { mergeTrips } from '@knapsack/contract/edits';
-import { begin, edited, redone, settled, undone, type History } from './history';
+import { begin, calledOff, edited, redone, settled, undone, type History } from './history';
 
 /** How the rows of edits begin that a pointer makes, until it is let go. */
 const POINTER_EDIT = /^(drag|stretch|paint|skyline \d)/;
@@ -53,8 +53,6 @@ export class TripStore implements OnDestroy {
 
   /** Whether a pointer is still changing the trip. */
   readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
-  /** How what follows the trip is read out: not with every move of a hand, but once it rests. */
-  readonly spoken = computed(() => (this.isMoving() ? 'off' : 'polite'));
 
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {
@@ -129,6 +127,11 @@ export class TripStore implements OnDestroy {
   settle(): void {
     this.history.update((history) => history && settled(history));
     this.autosave()?.keepNow();
+  }
+
+  /** Takes a row of edits back as if it had never been, as when a drag is called off. */
+  callOff(key: string): void {
+    this.turn((history) => calledOff(history, key));
   }
 
   undo(): void {

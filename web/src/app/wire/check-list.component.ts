@@ -3,6 +3,7 @@ import { applyRemedy } from '@knapsack/contract/harness';
 import { RULES, type Check } from '@knapsack/core';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
+import { FocusKeeper } from '../shell/focus-keeper.service';
 import { TripStore } from '../trip/trip.store';
 import { WireStore } from '../trip/wire.store';
 
@@ -18,7 +19,7 @@ const SIGNS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ul class="checks">
-      @for (check of checks(); track $index) {
+      @for (check of checks(); track check.rule + ' ' + check.on + ' ' + check.part) {
         <li [class.chosen]="isChosen(check)">
           <i
             class="bi"
@@ -28,14 +29,13 @@ const SIGNS = {
           ></i>
           <div>
             <p class="check-head">
-              <button
-                type="button"
-                class="check-title"
-                [disabled]="check.part === null"
-                (click)="choose(check)"
-              >
-                {{ rules[check.rule].title }}
-              </button>
+              @if (check.part === null) {
+                <b class="check-title">{{ rules[check.rule].title }}</b>
+              } @else {
+                <button type="button" class="check-title" (click)="choose(check)">
+                  {{ rules[check.rule].title }}
+                </button>
+              }
               <span class="muted">
                 needed <b>{{ check.asks }}</b>, have <b>{{ check.has }}</b>
               </span>
@@ -60,6 +60,7 @@ export class CheckListComponent {
   protected readonly store = inject(WireStore);
   private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
+  private readonly focus = inject(FocusKeeper);
   protected readonly signs = SIGNS;
   protected readonly rules = RULES;
   protected readonly checks = computed(() => this.store.report()?.checks ?? []);
@@ -78,5 +79,7 @@ export class CheckListComponent {
     if (!remedy || part === null) return;
     this.plan.edit((trip) => applyRemedy(trip, this.shelf.gear(), part, remedy, `disconnect-${newKey()}`));
     this.choose(check);
+    // Never onto the remedy of another rule, which would be applied by the same key pressed again.
+    this.focus.go(() => document.getElementById('checks-title'));
   }
 }

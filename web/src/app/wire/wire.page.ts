@@ -22,7 +22,7 @@ import { InViewDirective } from '../parts/in-view.directive';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="wire">
-      <p class="room-verdict sentence" aria-live="polite">
+      <p class="room-verdict sentence">
         @if (words(); as told) {
           <i
             class="bi blaze"

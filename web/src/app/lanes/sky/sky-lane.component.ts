@@ -31,6 +31,9 @@ const BRUSHES: readonly Choice<Brush>[] = [
   { value: 'rain', label: 'rain from' },
 ];
 
+/** How far sideways a stroke begins, px: less is a press, or a finger that scrolls the page. */
+const STROKE_PX = 8;
+
 /** Sun height as an arc, night dark, clouds as shading that is painted by dragging or by keys, shade hatched; on the axis of all lanes. */
 @Component({
   selector: 'ks-sky-lane',
@@ -191,19 +194,24 @@ export class SkyLaneComponent {
     this.selection.point(this.instantUnder(event.clientX));
   }
 
-  /** The pressed hour gets what the brush holds; dragging paints the same over other hours. */
+  /** The pressed hour gets what the brush holds once it is let go; a stroke sideways paints the same over other hours. */
   protected paint(press: PointerEvent): void {
     const fromMs = this.instantUnder(press.clientX);
     const key = `paint ${press.timeStamp}`;
     const stroke = this.strokeFrom(fromMs);
     const edit = (toMs: number) => this.store.edit((trip) => stroke(trip, toMs), key);
-    edit(fromMs);
-    followPointer(press, {
-      move: (event) => {
-        edit(this.instantUnder(event.clientX));
+    followPointer(
+      press,
+      {
+        move: (event) => edit(this.instantUnder(event.clientX)),
+        end: (_event, moved) => {
+          if (!moved) edit(fromMs);
+          this.store.settle();
+        },
+        off: () => this.store.callOff(key),
       },
-      end: () => this.store.settle(),
-    });
+      { afterPx: STROKE_PX },
+    );
   }
 
   /** Arrows choose hours; 0 to 8 give them that many eighths of cloud; f: fog until them, r: rain from them. */

@@ -24,6 +24,8 @@ import { followPointer } from '../pointer-drag';
 import { LanesStore } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { instantAt, fractionAt } from '../time-scale';
+import { BLOCK_KEYS, handleBlockKey } from './block-keys';
+import { elementOfBlock, injectWorkHands } from './new-block';
 import { blockHeight, laneHeight, shownBlocks, TRACK_PX, tracksOf, trackTop } from './tracks';
 import { SelectionStore } from '../../trip/selection.store';
 import { BagStore } from '../../trip/bag.store';
@@ -86,11 +88,14 @@ const NARROW_PERCENT = 2;
           [attr.aria-pressed]="block.id === selection.selectedId()"
           [attr.aria-label]="block.spoken"
           [attr.data-block]="block.id"
+          [attr.aria-keyshortcuts]="blockKeys"
+          aria-describedby="block-keys"
           [style.left.%]="block.left"
           [style.width.%]="block.width"
           [style.top.px]="block.topPx"
           [style.height.px]="blockPx"
-          (focus)="selection.select(block.id)"
+          (focus)="reach($event, block.id)"
+          (keydown)="press($event, block.id)"
           (pointerdown)="drag($event, block.id)"
         >
           <span class="edge" data-edge="start" (pointerdown)="stretch($event, block.id, 'start')"></span>
@@ -115,7 +120,7 @@ const NARROW_PERCENT = 2;
         </div>
       }
       @if (blocks().length === 0 && !newSpan()) {
-        <p class="lane-hint">Drag across the hours you will operate, or press n.</p>
+        <p class="lane-hint">Drag across the hours you will operate, or add them below.</p>
       }
     </div>
   `,
@@ -129,6 +134,8 @@ export class WorkLaneComponent {
   protected readonly newSpan = signal<Span | null>(null);
 
   private readonly visible = inject(LanesStore).visible;
+  private readonly hands = injectWorkHands();
+  protected readonly blockKeys = BLOCK_KEYS;
 
   protected readonly say = sayMode;
   protected readonly NARROW = NARROW_PERCENT;
@@ -157,6 +164,16 @@ export class WorkLaneComponent {
 
   protected lengthOf = (span: Span): string => sayDuration(hoursOf(span));
 
+  /** The keys of a block are told when one is first reached by key. */
+  protected reach(event: FocusEvent, id: string): void {
+    this.selection.select(id);
+    if ((event.target as Element).matches(':focus-visible')) this.selection.hint.set(true);
+  }
+
+  protected press(event: KeyboardEvent, id: string): void {
+    if (handleBlockKey(this.hands, id, event)) event.preventDefault();
+  }
+
   protected hover(event: PointerEvent): void {
     this.selection.point(this.instantUnder(event.clientX));
   }
@@ -178,24 +195,28 @@ export class WorkLaneComponent {
     if (!block) return;
     const from = spanOf(block).startMs;
     const msPerPixel = this.msPerPixel();
+    const key = `drag ${id} ${press.timeStamp}`;
     followPointer(press, {
       move: (_event, dx) => {
         const toMs = from + toQuarter(dx * msPerPixel);
-        this.store.edit((trip) => moveBlock(trip, id, toMs), `drag ${id}`);
+        this.store.edit((trip) => moveBlock(trip, id, toMs), key);
       },
       end: () => this.store.settle(),
+      off: () => this.store.callOff(key),
     });
   }
 
   protected stretch(press: PointerEvent, id: string, edge: Edge): void {
     press.stopPropagation();
     this.selection.select(id);
+    const key = `stretch ${id} ${edge} ${press.timeStamp}`;
     followPointer(press, {
       move: (event) => {
         const toMs = toQuarter(this.instantUnder(event.clientX));
-        this.store.edit((trip) => resizeBlock(trip, id, edge, toMs), `stretch ${id} ${edge}`);
+        this.store.edit((trip) => resizeBlock(trip, id, edge, toMs), key);
       },
       end: () => this.store.settle(),
+      off: () => this.store.callOff(key),
     });
   }
 
@@ -219,6 +240,7 @@ export class WorkLaneComponent {
         if (moved && span) this.add(span, position);
         else this.selection.select(null);
       },
+      off: () => this.newSpan.set(null),
     });
   }
 
@@ -238,6 +260,7 @@ export class WorkLaneComponent {
     );
     this.store.edit((trip) => addBlock(trip, id, span, work, position) ?? trip);
     this.selection.select(id);
+    this.hands.focus.go(() => elementOfBlock(id));
   }
 
   private instantUnder(clientX: number): number {

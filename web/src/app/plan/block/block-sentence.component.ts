@@ -19,12 +19,14 @@ import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
+import { OwnerDirective } from '../../parts/owner.directive';
+import { deleteBlock } from '../../lanes/work/block-keys';
+import { injectWorkHands } from '../../lanes/work/new-block';
 import { NoticesService } from '../../shell/notices.service';
 import {
   changeBlock,
   giveToPosition,
   assumeForBlock,
-  removeBlock,
   repeatBlock,
   replaceBlock,
   spanOf,
@@ -45,11 +47,11 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
 /** The selected block as a sentence whose words and figures are edited in place. */
 @Component({
   selector: 'ks-block-sentence',
-  imports: [InlineChoiceComponent, InlineNumberComponent, InlineSpanComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent, InlineSpanComponent, OwnerDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (selection.selected(); as block) {
-      <p class="block-sentence">
+    @for (block of chosen(); track block.id) {
+      <p class="block-sentence" [ksOwner]="block.id">
         <ks-choice
           label="Mode"
           [value]="block.processed ? processed : block.mode"
@@ -130,12 +132,21 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           <i class="bi bi-trash" aria-hidden="true"></i> Remove
         </button>
       </p>
-    } @else {
+    } @empty {
       <p class="block-sentence hint">
         Pick a block to change it, drag its edges, or drag across free hours to add one.
         <span class="by-keys"><kbd>n</kbd> adds one, <kbd>?</kbd> lists the keys.</span>
       </p>
     }
+    <p
+      class="muted by-keys"
+      id="block-keys"
+      [class.visually-hidden]="!selection.hint() || !selection.selected()"
+    >
+      In the block: <kbd>←</kbd> <kbd>→</kbd> earlier and later, <kbd>↑</kbd> <kbd>↓</kbd> longer and shorter,
+      <kbd>[</kbd> <kbd>]</kbd> power, <kbd>,</kbd> <kbd>.</kbd> duty cycle, <kbd>Enter</kbd> its words,
+      <kbd>Delete</kbd> removes it.
+    </p>
   `,
 })
 export class BlockSentenceComponent {
@@ -143,6 +154,12 @@ export class BlockSentenceComponent {
   protected readonly bag = inject(BagStore);
   protected readonly selection = inject(SelectionStore);
   private readonly notices = inject(NoticesService);
+  private readonly hands = injectWorkHands();
+  /** The chosen block, so that each has fields of its own: what is wrong in one never stands in another. */
+  protected readonly chosen = computed(() => {
+    const block = this.selection.selected();
+    return block ? [block] : [];
+  });
   protected readonly processed = PROCESSED;
   protected readonly modes = MODE_NAMES.flatMap((mode) =>
     mode === 'SSB'
@@ -268,8 +285,7 @@ export class BlockSentenceComponent {
   }
 
   protected remove({ id }: Block): void {
-    this.store.edit((trip) => removeBlock(trip, id));
-    this.selection.select(null);
+    deleteBlock(this.hands, id);
   }
 
   private retime(edge: 'start' | 'end', timeMs: number): string | null {

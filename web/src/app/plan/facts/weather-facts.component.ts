@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { OffDirective } from '../../parts/off.directive';
 import {
   takeWeather,
   typicalWeather,
@@ -29,7 +30,7 @@ const LARGEST_FILE = 1_900_000;
 /** The weather in words, and where it may come from: what is usual, the simulated service, a forecast file. */
 @Component({
   selector: 'ks-weather-facts',
-  imports: [InlineChoiceComponent, InlineNumberComponent],
+  imports: [OffDirective, InlineChoiceComponent, InlineNumberComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>
@@ -69,10 +70,10 @@ const LARGEST_FILE = 1_900_000;
         [choices]="climates()"
         (picked)="setClimate($event)"
       />:
-      <button type="button" class="quiet" [disabled]="!weather().climate" (click)="usual()">
+      <button type="button" class="quiet" [ksOff]="!weather().climate" (click)="usual()">
         typical for the season
       </button>
-      <button type="button" class="quiet" [disabled]="!weather().climate" (click)="simulate()">
+      <button type="button" class="quiet" [ksOff]="!weather().climate" (click)="simulate()">
         simulate it
       </button>
       <button type="button" class="quiet" (click)="file.click()">read a forecast file</button>
@@ -168,12 +169,20 @@ export class WeatherFactsComponent {
       const trip = this.store.trip();
       if (!trip) return;
       const { weather, notes } = takeWeather(document, trip);
+      const before = this.store.trip()?.weather;
       this.store.edit((now) => ({ ...now, weather }));
       const all = [...said, ...notes];
       if (all.length > 0) {
         this.notices.show({
           text: all.join(' '),
-          action: { label: 'Undo', run: () => this.store.undo() },
+          action: {
+            label: 'Undo',
+            run: () =>
+              this.store.edit(({ weather: _taken, ...now }) => ({
+                ...now,
+                ...(before && { weather: before }),
+              })),
+          },
         });
       }
     } catch (error) {

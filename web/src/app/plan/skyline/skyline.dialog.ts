@@ -8,8 +8,9 @@ import {
 } from '@angular/core';
 import { sayQuantity, skylineAt } from '@knapsack/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { changePanelPlace, changePoint } from '@knapsack/contract/edits';
+import { changePanelPlace, changePoint, widestGap, type Skyline } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
+import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { followPointer } from '../../lanes/pointer-drag';
 import { sunPath } from './sun-path';
 import { ForecastStore } from '../../trip/forecast.store';
@@ -27,12 +28,18 @@ const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'N'].map((name, at)
 }));
 const HEIGHTS = [15, 30, 45, 60].map((degrees) => ({ degrees, y: HEIGHT - degrees * PER_DEG }));
 
+/** How far sideways a stroke begins, px: less is a press, or a finger that scrolls. */
+const STROKE_PX = 8;
+
+type Point = Skyline[number];
+
 const x = (azimuthDeg: number): number => azimuthDeg * PER_AZIMUTH;
 const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
 
 /** The skyline drawn over a compass strip with the sun's path behind it: points are put in, dragged, or walked by keys. */
 @Component({
   selector: 'ks-skyline',
+  imports: [InlineNumberComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog skyline">
@@ -44,7 +51,7 @@ const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
       </header>
       <p class="muted">
         What stands around the panel, from north by east, south and west. Press to put a point in, drag it to
-        the top of the tree or tower; arrows move the chosen point, Delete takes it out.
+        the top of the tree or tower, or type both below; arrows move the chosen point, Delete removes it.
       </p>
       <div #strip class="strip" (pointerdown)="putIn($event)">
         <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" preserveAspectRatio="none" aria-hidden="true">
@@ -82,11 +89,42 @@ const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
           <span [style.left.%]="(100 * mark.x) / width">{{ mark.name }}</span>
         }
       </div>
-      <p>
-        {{ points().length }} points. {{ gives() }}
+      <ul class="skyline-points" aria-label="Points of the skyline">
+        @for (point of points(); track $index) {
+          <li>
+            at
+            <ks-number
+              field="azimuthDeg"
+              [label]="'Direction of point ' + ($index + 1)"
+              [value]="point.azimuthDeg"
+              (committed)="put($index, { azimuthDeg: $event })"
+            />
+            <ks-number
+              field="elevationDeg"
+              [label]="'Height of point ' + ($index + 1)"
+              [value]="point.elevationDeg"
+              (committed)="put($index, { elevationDeg: $event })"
+            />
+            high
+            <button
+              type="button"
+              class="quiet"
+              [attr.aria-label]="'Remove point ' + ($index + 1)"
+              (click)="remove($index)"
+            >
+              <i class="bi bi-x-lg" aria-hidden="true"></i>
+            </button>
+          </li>
+        }
+      </ul>
+      <p class="skyline-acts">
+        <button type="button" class="quiet" (click)="add()">
+          <i class="bi bi-plus-lg" aria-hidden="true"></i> Add a point
+        </button>
         @if (points().length > 0) {
           <button type="button" class="quiet" (click)="open()">Open it all round</button>
         }
+        <span>{{ gives() }}</span>
       </p>
     </div>
   `,
@@ -141,21 +179,57 @@ export class SkylineDialog {
     return sun ? `The sun offers ${sayQuantity({ value: sun.offeredAh, unit: 'Ah' })} over the outing.` : '';
   });
 
+  /** A press puts a point in where it is let go; a stroke draws it along. */
   protected putIn(press: PointerEvent): void {
     if (press.target instanceof HTMLElement && press.target.closest('.point')) return;
     const point = this.under(press);
     const key = `skyline ${press.timeStamp}`;
-    this.edit((skyline) => changePoint(skyline, null, point), key);
-    this.follow(
+    const put = () => this.edit((skyline) => changePoint(skyline, null, point), key);
+    const index = () =>
+      this.skyline().findIndex(({ azimuthDeg }) => azimuthDeg === Math.round(point.azimuthDeg));
+    followPointer(
       press,
-      (horizon) => horizon.findIndex(({ azimuthDeg }) => azimuthDeg === Math.round(point.azimuthDeg)),
-      key,
+      {
+        move: (event) => {
+          if (index() < 0) put();
+          this.lift(index(), event, key);
+        },
+        end: (_event, moved) => {
+          if (!moved) put();
+          this.store.settle();
+        },
+        off: () => this.store.callOff(key),
+      },
+      { afterPx: STROKE_PX },
     );
   }
 
   protected drag(press: PointerEvent, index: number): void {
     press.stopPropagation();
-    this.follow(press, () => index, `skyline ${press.timeStamp}`);
+    const key = `skyline ${press.timeStamp}`;
+    followPointer(
+      press,
+      {
+        move: (event) => this.lift(index, event, key),
+        end: () => this.store.settle(),
+        off: () => this.store.callOff(key),
+      },
+      { anyWay: true },
+    );
+  }
+
+  protected put(index: number, change: Partial<Point>): void {
+    const point = { ...this.skyline()[index], ...change };
+    this.edit((skyline) => changePoint(skyline, index, point));
+  }
+
+  /** A point in the widest gap, as high as the skyline is there. */
+  protected add(): void {
+    this.edit((skyline) => changePoint(skyline, null, widestGap(skyline)));
+  }
+
+  protected remove(index: number): void {
+    this.edit((skyline) => changePoint(skyline, index, null));
   }
 
   protected walk(event: KeyboardEvent, index: number): void {
@@ -169,7 +243,7 @@ export class SkylineDialog {
     };
     const move = moves[event.key];
     if (event.key === 'Delete' || event.key === 'Backspace') {
-      this.edit((skyline) => changePoint(skyline, index, null));
+      this.remove(index);
     } else if (move) {
       const to = { azimuthDeg: azimuthDeg + move[0], elevationDeg: elevationDeg + move[1] };
       this.edit((skyline) => changePoint(skyline, index, to), `key skyline ${index}`);
@@ -181,31 +255,18 @@ export class SkylineDialog {
     this.edit(() => []);
   }
 
-  /** Moves a point with the pointer; it never passes its neighbours, so that it stays the one that was picked. */
-  private follow(
-    press: PointerEvent,
-    indexIn: (skyline: readonly { azimuthDeg: number }[]) => number,
-    key: string,
-  ): void {
-    const index = indexIn(this.skyline());
+  /** Moves a point to the pointer; it never passes its neighbours, so that it stays the one that was picked. */
+  private lift(index: number, event: PointerEvent, key: string): void {
     if (index < 0) return;
-    followPointer(press, {
-      move: (event) => {
-        const skyline = this.skyline();
-        const low = (skyline[index - 1]?.azimuthDeg ?? -1) + 1;
-        const high = (skyline[index + 1]?.azimuthDeg ?? 360) - 1;
-        const { azimuthDeg, elevationDeg } = this.under(event);
-        const to = { azimuthDeg: Math.min(high, Math.max(low, azimuthDeg)), elevationDeg };
-        this.edit((points) => changePoint(points, index, to), key);
-      },
-      end: () => this.store.settle(),
-    });
+    const skyline = this.skyline();
+    const low = (skyline[index - 1]?.azimuthDeg ?? -1) + 1;
+    const high = (skyline[index + 1]?.azimuthDeg ?? 360) - 1;
+    const { azimuthDeg, elevationDeg } = this.under(event);
+    const to = { azimuthDeg: Math.min(high, Math.max(low, azimuthDeg)), elevationDeg };
+    this.edit((points) => changePoint(points, index, to), key);
   }
 
-  private edit(
-    change: (skyline: ReturnType<typeof this.skyline>) => ReturnType<typeof this.skyline>,
-    key: string | null = null,
-  ): void {
+  private edit(change: (skyline: Skyline) => Skyline, key: string | null = null): void {
     this.store.edit((trip) => {
       const skyline = trip.panelPlace?.horizon ?? [];
       const changed = change(skyline);
@@ -213,7 +274,7 @@ export class SkylineDialog {
     }, key);
   }
 
-  private under({ clientX, clientY }: PointerEvent): { azimuthDeg: number; elevationDeg: number } {
+  private under({ clientX, clientY }: PointerEvent): Point {
     const { left, top, width, height } = this.strip().nativeElement.getBoundingClientRect();
     return {
       azimuthDeg: ((clientX - left) / width) * 360,

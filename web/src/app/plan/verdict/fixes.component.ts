@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { OffDirective } from '../../parts/off.directive';
 import type { Fix } from '@knapsack/contract/what-if';
 import { sayLastingShort } from '@knapsack/core';
+import { FocusKeeper } from '../../shell/focus-keeper.service';
 import { TripStore } from '../../trip/trip.store';
 import { WhatIfStore } from '../../trip/what-if.store';
 import { ForecastStore } from '../../trip/forecast.store';
@@ -8,6 +10,7 @@ import { ForecastStore } from '../../trip/forecast.store';
 /** For a plan whose chance is under its target: the cheapest changes that would fix it, each put on with a click while the plan before stays as a ghost. */
 @Component({
   selector: 'ks-fixes',
+  imports: [OffDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (fixes(); as found) {
@@ -15,7 +18,7 @@ import { ForecastStore } from '../../trip/forecast.store';
         <p class="fixes">
           {{ found[0].fix.fixes ? 'What would do:' : 'None is enough alone; what helps most:' }}
           @for (one of found; track one.fix.words) {
-            <button type="button" class="fix" [disabled]="!fresh()" (click)="putOn(one.fix)">
+            <button type="button" class="fix" [ksOff]="!fresh()" (click)="putOn(one.fix)">
               <b>{{ one.fix.words }}</b> <span>{{ one.then }}</span>
             </button>
           }
@@ -27,6 +30,7 @@ import { ForecastStore } from '../../trip/forecast.store';
 export class FixesComponent {
   private readonly store = inject(TripStore);
   private readonly forecast = inject(ForecastStore);
+  private readonly focus = inject(FocusKeeper);
   private readonly whatIf = inject(WhatIfStore);
 
   protected readonly fresh = this.whatIf.fresh;
@@ -38,5 +42,7 @@ export class FixesComponent {
 
   protected putOn(fix: Fix): void {
     this.store.takePlan(fix.trip);
+    // Never onto the next one, which would be applied by the same key pressed again.
+    this.focus.go(() => document.querySelector<HTMLElement>('.verdict .sentence'));
   }
 }

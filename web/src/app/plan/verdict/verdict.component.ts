@@ -13,15 +13,14 @@ import {
   type Verdict,
 } from '@knapsack/core';
 import { MARKS } from '../../parts/marks';
-import { newBlock } from '../plan-keys';
+import { injectWorkHands, newBlock } from '../../lanes/work/new-block';
 import { SteadyDirective } from '../../parts/steady.directive';
-import { BagStore } from '../../trip/bag.store';
-import { SelectionStore } from '../../trip/selection.store';
 import { TripStore } from '../../trip/trip.store';
 import { ChanceStore } from '../../trip/chance.store';
 import { ChancesComponent } from './chances.component';
 import { FixesComponent } from './fixes.component';
 import { WhatIfStore } from '../../trip/what-if.store';
+import { UnfoldsDirective } from '../../parts/unfolds.directive';
 import { SumComponent } from '../../parts/sum.component';
 import { ForecastStore } from '../../trip/forecast.store';
 
@@ -77,15 +76,18 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
 /** The verdict in a sentence whose figures unfold into their sums, and what else should be known. */
 @Component({
   selector: 'ks-verdict',
-  imports: [ChancesComponent, FixesComponent, NgbPopover, RouterLink, SteadyDirective, SumComponent],
+  imports: [
+    ChancesComponent,
+    FixesComponent,
+    NgbPopover,
+    RouterLink,
+    SteadyDirective,
+    SumComponent,
+    UnfoldsDirective,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div
-      class="verdict"
-      [ksSteady]="store.isMoving()"
-      [attr.aria-live]="store.spoken()"
-      [attr.data-settled]="chance.settled() ? '' : null"
-    >
+    <div class="verdict" [ksSteady]="store.isMoving()" [attr.data-settled]="chance.settled() ? '' : null">
       @if (chance.missing().length > 0) {
         <p class="sentence">
           <i class="bi blaze unknown" [class]="mark().icon" role="img" [attr.aria-label]="mark().word"></i>
@@ -117,6 +119,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
                 <button
                   type="button"
                   class="unfold"
+                  ksUnfolds
                   [ngbPopover]="chances"
                   popoverClass="sum-popover wide"
                   placement="bottom-start bottom"
@@ -136,6 +139,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
                 <button
                   type="button"
                   class="unfold"
+                  ksUnfolds
                   [ngbPopover]="sum"
                   popoverClass="sum-popover"
                   placement="bottom-start bottom"
@@ -182,6 +186,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
             <button
               type="button"
               class="unfold small"
+              ksUnfolds
               [ngbPopover]="detail"
               popoverClass="sum-popover"
               placement="bottom-start bottom"
@@ -200,8 +205,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
 })
 export class VerdictComponent {
   protected readonly store = inject(TripStore);
-  private readonly selection = inject(SelectionStore);
-  private readonly bag = inject(BagStore);
+  private readonly hands = injectWorkHands();
   protected readonly forecast = inject(ForecastStore);
   private readonly whatIf = inject(WhatIfStore);
   protected readonly chance = inject(ChanceStore);
@@ -248,7 +252,7 @@ export class VerdictComponent {
   });
 
   protected addHours(): void {
-    newBlock({ store: this.store, selection: this.selection, bag: this.bag });
+    newBlock(this.hands);
   }
 
   protected addSky(): void {

@@ -1,0 +1,77 @@
+import { effect, inject, Injectable, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { sameSum, type Trip } from '@knapsack/contract';
+import { sayChange } from '@knapsack/contract/edits';
+import { sayOutcome } from '@knapsack/core';
+import { SpeechService } from '../shell/speech.service';
+import { BagStore } from './bag.store';
+import { ForecastStore } from './forecast.store';
+import { TripStore } from './trip.store';
+
+/** How long a hand rests before what it did is said, ms. */
+export const RESTS_MS = 600;
+
+/** More changes than one wants to hear at once. */
+const MOST_SAID = 3;
+
+/** Says what has changed in the trip, once and whole, when the hand rests: each change as it is now, and how the plan stands. */
+@Injectable()
+export class PlanSpeech {
+  private readonly store = inject(TripStore);
+  private readonly bag = inject(BagStore);
+  private readonly forecast = inject(ForecastStore);
+  private readonly speech = inject(SpeechService);
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  /** The trip as it was when something was last said of it. */
+  private before: Trip | null = null;
+
+  private word = '';
+
+  /** How what follows came about, said before it. */
+  begin(word: string): void {
+    this.word = `${word}: `;
+  }
+
+  constructor() {
+    this.store.turned.pipe(takeUntilDestroyed()).subscribe((turn) => {
+      clearTimeout(this.timer);
+      if (!turn) this.before = null;
+      else {
+        this.before ??= turn.from;
+        this.rest();
+      }
+    });
+    // A hand that has held still for long lets go: what it did is said from then on.
+    effect(() => {
+      if (!this.store.isMoving()) untracked(() => this.before && this.rest());
+    });
+  }
+
+  private rest(): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => this.say(), RESTS_MS);
+  }
+
+  private say(): void {
+    const trip = this.store.trip();
+    const { before } = this;
+    if (!trip || !before || this.store.isMoving()) return;
+    this.before = null;
+    const { word } = this;
+    this.word = '';
+    const changes = sayChange(before, trip, (id) => this.bag.gear().get(id)?.name ?? id);
+    if (changes.length === 0) return;
+    const words = changes.slice(0, MOST_SAID).map(({ words }) => words);
+    if (changes.length > MOST_SAID) words.push(`${changes.length - MOST_SAID} more changes`);
+    this.speech.say(`${word}${[...words, ...this.outcome(before, trip)].join('; ')}.`);
+  }
+
+  /** How the plan stands now, where what has changed can have changed that. */
+  private outcome(before: Trip, trip: Trip): string[] {
+    if (sameSum(before, trip)) return [];
+    const [problem] = this.forecast.problems();
+    if (problem) return [problem.replace(/\.$/, '')];
+    const view = this.forecast.view();
+    return view ? [sayOutcome(view.verdict, trip.place.timeZone)] : [];
+  }
+}
