@@ -47,7 +47,7 @@ await step('lint and units', () =>
           [
             '--helper=scripts/spec-settings.mjs',
             '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
-            '{docs,scripts}/**/*.spec.mjs',
+            '{docs,scripts,web/src/styles}/**/*.spec.mjs',
           ],
           { shown },
         ),

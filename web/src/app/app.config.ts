@@ -4,8 +4,9 @@ import {
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { routes } from './app.routes';
+import { PageTitles } from './shell/page-titles';
 import { TRIP_ROOMS } from './shell/trip-rooms';
 import { ROOMS } from './trip/rooms';
 
@@ -15,6 +16,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(),
     { provide: TRIP_ROOMS, useValue: ROOMS },
+    { provide: TitleStrategy, useExisting: PageTitles },
     provideRouter(routes, withComponentInputBinding()),
   ],
 };

@@ -5,12 +5,12 @@ export const routes: Routes = [
   {
     path: '',
     pathMatch: 'full',
-    title: 'Trips · Knapsack',
+    title: 'Trips',
     loadComponent: () => import('./trips/trips.page').then((module) => module.TripsPage),
   },
   {
     path: 'sum',
-    title: 'Quick sum · Knapsack',
+    title: 'Quick sum',
     loadComponent: () => import('./quick/quick.page').then((module) => module.QuickPage),
   },
   {
@@ -19,44 +19,44 @@ export const routes: Routes = [
     children: ROOMS.map(({ path, title, load }) => ({
       path,
       ...(path === '' && { pathMatch: 'full' as const }),
-      title: `${title} · Knapsack`,
+      title,
       loadComponent: load,
     })),
   },
   {
     path: 'gear',
-    title: 'Gear · Knapsack',
+    title: 'Gear',
     loadComponent: () => import('./gear/gear.page').then((module) => module.GearPage),
   },
   {
     path: 'bench',
-    title: 'Bench · Knapsack',
+    title: 'Bench',
     loadComponent: () => import('./bench/bench.page').then((module) => module.BenchPage),
   },
   {
     path: 'backup',
-    title: 'Backup · Knapsack',
+    title: 'Backup',
     loadComponent: () => import('./backup/backup.page').then((module) => module.BackupPage),
   },
   {
     path: 'begin',
-    title: 'Begin · Knapsack',
+    title: 'Begin',
     loadComponent: () => import('./begin/begin.page').then((module) => module.BeginPage),
   },
   { path: 'guide', pathMatch: 'full', redirectTo: 'guide/begin' },
   {
     path: 'guide/:chapter',
-    title: 'Guide · Knapsack',
+    title: 'Guide',
     loadComponent: () => import('./guide/guide.page').then((module) => module.GuidePage),
   },
   {
     path: 'settings',
-    title: 'Settings · Knapsack',
+    title: 'Settings',
     loadComponent: () => import('./settings/settings.page').then((module) => module.SettingsPage),
   },
   {
     path: '**',
-    title: 'No such page · Knapsack',
+    title: 'No such page',
     loadComponent: () => import('./no-page/no-page.page').then((module) => module.NoPagePage),
   },
 ];

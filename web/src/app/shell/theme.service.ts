@@ -1,4 +1,4 @@
-import { Injectable, signal } from '@angular/core';
+import { computed, Injectable, signal } from '@angular/core';
 import { browserMemory } from './browser-memory';
 
 export const THEMES = [
@@ -14,11 +14,22 @@ const KEPT_AS = 'knapsack.theme';
 /** The theme of the page, kept in this browser. */
 @Injectable({ providedIn: 'root' })
 export class ThemeService {
-  private readonly chosen = signal<ThemeName>(kept());
-  readonly theme = this.chosen.asReadonly();
+  private readonly chosen = signal<ThemeName>(kept() ?? ofSystem());
+  private readonly colours = signal(0);
+  /** The theme; told anew too when the system puts its own colours in the place of ours. */
+  readonly theme = computed(() => {
+    this.colours();
+    return this.chosen();
+  });
 
   constructor() {
-    this.choose(this.theme());
+    this.show(this.theme());
+    // Until a theme is chosen here it goes with the system.
+    for (const query of [DARK, CONTRAST])
+      query.addEventListener('change', () => {
+        if (kept() === null) this.show(ofSystem());
+      });
+    FORCED.addEventListener('change', () => this.colours.update((count) => count + 1));
   }
 
   next(): void {
@@ -26,15 +37,26 @@ export class ThemeService {
     this.choose(THEMES[(index + 1) % THEMES.length].name);
   }
 
-  /** The page takes the theme's colours before anyone is told, so that drawings read the new ones. */
   choose(name: ThemeName): void {
-    document.documentElement.dataset['theme'] = name;
     browserMemory.write(KEPT_AS, name);
+    this.show(name);
+  }
+
+  /** The page takes the theme's colours before anyone is told, so that drawings read the new ones. */
+  private show(name: ThemeName): void {
+    document.documentElement.dataset['theme'] = name;
     this.chosen.set(name);
   }
 }
 
-function kept(): ThemeName {
+const DARK = matchMedia('(prefers-color-scheme: dark)');
+const CONTRAST = matchMedia('(prefers-contrast: more)');
+const FORCED = matchMedia('(forced-colors: active)');
+
+/** What the system asks for: strong contrast, else dark, else neither. */
+const ofSystem = (): ThemeName => (CONTRAST.matches ? 'glare' : DARK.matches ? 'ember' : 'paper');
+
+function kept(): ThemeName | null {
   const name = browserMemory.read(KEPT_AS);
-  return THEMES.find((theme) => theme.name === name)?.name ?? 'paper';
+  return THEMES.find((theme) => theme.name === name)?.name ?? null;
 }

@@ -8,6 +8,7 @@ import { TrailComponent } from './trail.component';
 import { DifferenceComponent } from './difference.component';
 import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
+import { PageTitles } from '../shell/page-titles';
 import { NoticesService } from '../shell/notices.service';
 import { SiteFileComponent } from '../parts/site-file.component';
 import { UndoService } from './undo.service';
@@ -44,7 +45,10 @@ export interface TellsDifference {
     @if (store.trip(); as trip) {
       <header class="plan-header">
         <div class="name-row">
-          <h1><ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" /></h1>
+          <h1 class="visually-hidden">{{ trip.name }}, {{ titles.page() }}</h1>
+          <div class="trip-title">
+            <ks-text label="Name of the trip" [value]="trip.name" (committed)="rename($event)" />
+          </div>
           <ks-trail />
         </div>
         <p class="where">
@@ -109,6 +113,7 @@ export class TripHeaderComponent {
   /** Whether what the last changes did is told here. */
   readonly tellsDifference = input(true);
   protected readonly store = inject(TripStore);
+  protected readonly titles = inject(PageTitles);
   protected readonly turn = inject(UndoService);
   private readonly notices = inject(NoticesService);
   protected readonly span = computed(() => {

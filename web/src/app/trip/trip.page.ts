@@ -1,7 +1,17 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
+import { PageTitles } from '../shell/page-titles';
 import { PlanSpeech } from './plan-speech';
 import { ChanceStore } from './chance.store';
 import { BagStore } from './bag.store';
@@ -63,6 +73,9 @@ export class TripPage {
 
   constructor() {
     inject(PlanSpeech);
+    const titles = inject(PageTitles);
+    effect(() => titles.subject.set(this.store.trip()?.name ?? null));
+    inject(DestroyRef).onDestroy(() => titles.subject.set(null));
     effect(() => {
       const id = this.id();
       untracked(() => void this.store.open(id));

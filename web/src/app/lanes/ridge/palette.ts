@@ -16,7 +16,11 @@ export interface Palette {
 
 export function readPalette(element: Element): Palette {
   const style = getComputedStyle(element);
-  const value = (name: string) => style.getPropertyValue(name).trim();
+  const isForced = matchMedia('(forced-colors: active)').matches;
+  const value = (name: string) => {
+    const text = style.getPropertyValue(name).trim();
+    return isForced ? resolved(text, element) : text;
+  };
   return {
     ink: value('--ink'),
     muted: value('--muted'),
@@ -30,4 +34,15 @@ export function readPalette(element: Element): Palette {
     sun: value('--sun'),
     line: Number(value('--ridge-line')) || 2.5,
   };
+}
+
+/** A colour of the system by its name, as the numbers that a canvas draws with. */
+function resolved(name: string, beside: Element): string {
+  const probe = document.createElement('i');
+  probe.style.setProperty('forced-color-adjust', 'none');
+  probe.style.color = name;
+  beside.parentElement?.append(probe);
+  const { color } = getComputedStyle(probe);
+  probe.remove();
+  return color;
 }

@@ -24,6 +24,13 @@ describe('the drawing of the sky', () => {
     expect(labels).toEqual([{ text: 'tower', left: (100 * 14) / 24 }]);
   });
 
+  it('marks where the sun rises and sets', () => {
+    const [rise, set] = drawn([]).nightEdges.map((x) => (24 * x) / WIDTH);
+    // 4 September, sun 7.2 degrees north: cos h = -tan 59 tan 7.2, h = 102 degrees or 6.81 h about noon at 11.63 UTC.
+    expect(Math.abs(rise - 4.82)).toBeLessThan(0.1);
+    expect(Math.abs(set - 18.44)).toBeLessThan(0.1);
+  });
+
   it('says where fog and rain begin', () => {
     const hours = [
       { start: iso(4), cloud: 1, fog: true },

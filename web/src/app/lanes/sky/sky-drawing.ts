@@ -19,6 +19,8 @@ export interface SkyDrawing {
   /** The sun's height as a path. */
   readonly arc: string;
   readonly night: readonly Band[];
+  /** Where the sun rises and sets. */
+  readonly nightEdges: readonly number[];
   readonly cloud: readonly Band[];
   readonly shade: readonly { readonly x: number; readonly width: number }[];
   readonly labels: readonly { readonly text: string; readonly left: number }[];
@@ -37,6 +39,7 @@ export function skyDrawing(sky: SkyView, view: Span, shade: readonly ShadeHours[
   return {
     arc: pathOf(timesMs, x, (step) => y(sunAltitudeDeg[step])),
     night: bandsOf(timesMs, x, (step) => darkness(sunAltitudeDeg[step])),
+    nightEdges: crossings(timesMs, sunAltitudeDeg).map(x),
     cloud: bandsOf(timesMs, x, (step) => 0.42 * cloud[step]),
     shade: placed.map(({ startMs, endMs }) => ({ x: x(startMs), width: x(endMs) - x(startMs) })),
     labels: [
@@ -75,6 +78,17 @@ function changing(
   // The unit once: "air 6 to 15 °C".
   const words = `${name} ${say(least).replace(/ \S+$/, '')} to ${say(most)}`;
   return [{ name, path: pathOf(timesMs, x, y), words }];
+}
+
+/** When the sun's middle passes the horizon, UTC epoch ms. */
+function crossings(timesMs: Float64Array, altitudeDeg: Float64Array): number[] {
+  const found: number[] = [];
+  for (let step = 1; step < timesMs.length; step++) {
+    const [low, high] = [altitudeDeg[step - 1], altitudeDeg[step]];
+    if (low < 0 === high < 0) continue;
+    found.push(timesMs[step - 1] + (timesMs[step] - timesMs[step - 1]) * (low / (low - high)));
+  }
+  return found;
 }
 
 const pathOf = (timesMs: Float64Array, x: (timeMs: number) => number, y: (step: number) => number): string =>

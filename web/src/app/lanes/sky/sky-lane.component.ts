@@ -100,6 +100,9 @@ const STROKE_PX = 8;
               [attr.fill-opacity]="band.opacity"
             />
           }
+          @for (x of now.nightEdges; track $index) {
+            <line class="night-edge" [attr.x1]="x" [attr.x2]="x" y1="0" y2="60" />
+          }
           @for (band of now.shade; track $index) {
             <rect [attr.x]="band.x" y="0" [attr.width]="band.width" height="60" fill="url(#shade-hatch)" />
           }
