@@ -51,18 +51,21 @@ test('the shelf: looked through, copied, compared, put away, with its history', 
   await expect(verdict(page)).toHaveText(before);
 });
 
-test('a row is put in order by keys, and stays so', async ({ page, knapsack }) => {
+test('a row is put in order by keys and by a menu, and stays so', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/gear`);
   const names = page.locator('.shelf-row', { hasText: 'Radios' }).locator('.bag-name');
   await expect(names).toHaveText(['Curlew 10', 'Dunlin 3', 'Whimbrel 100']);
-  const grip = page.getByRole('button', { name: 'Move Curlew 10 with the arrow keys' });
+  const grip = page.getByRole('button', { name: 'Order of Curlew 10' });
   await grip.focus();
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowRight');
   await expect(names).toHaveText(['Dunlin 3', 'Curlew 10', 'Whimbrel 100']);
   await expect(grip).toBeFocused();
-  await page.keyboard.press('ArrowRight');
+  await grip.press('Enter');
+  await page.getByRole('button', { name: 'To the end' }).click();
   await expect(names).toHaveText(['Dunlin 3', 'Whimbrel 100', 'Curlew 10']);
+  await expect(grip).toBeFocused();
+  await expect(page.locator('#spoken')).toHaveText('Curlew 10 is number 3 of 3.');
   await page.reload();
   await expect(names).toHaveText(['Dunlin 3', 'Whimbrel 100', 'Curlew 10']);
 });

@@ -1,5 +1,6 @@
 export * from './beside.js';
 export * from './blocks.js';
+export * from './hour-work.js';
 export * from './loadout.js';
 export * from './merge-trips.js';
 export * from './new-work.js';

@@ -70,6 +70,7 @@ export const FIELDS = {
   ownSoc: { label: 'The charge in the radio’s own battery', unit: '%', min: 0, max: 1, shown: 100 },
   piecesAMinute: { label: 'The calls a minute', unit: 'a minute', min: 0, max: 600 },
   pieceSeconds: { label: 'The length of a call', unit: 's', min: 0.05, max: 600 },
+  traceSeconds: { label: 'The time on the trace', unit: 's', min: 0, max: 1_000_000 },
   oneSlotIn: { label: 'One slot in how many', unit: 'slots', min: 1, max: 1000 },
   loopOhm: { label: 'The loop resistance', unit: 'mΩ', min: 0, max: 10, shown: 1000 },
   weightG: { label: 'The weight', unit: 'g', min: 0, max: 500_000 },

@@ -69,6 +69,13 @@ export class BenchPage {
     this.store.rows().map(({ mark, figures }, index) => ({
       mark,
       number: index + 1,
+      fromS: this.secondsAt(mark.fromMs),
+      toS: this.secondsAt(mark.toMs),
+      refuseFrom: (seconds: number) =>
+        seconds < this.secondsAt(mark.toMs)
+          ? null
+          : `It must begin before it ends, at ${this.secondsAt(mark.toMs)} s.`,
+      refuseTo: (seconds: number) => this.refuseEnd(seconds, this.secondsAt(mark.fromMs)),
       withPower: hasPower(mark.kind),
       seconds: `${fixed(figures.seconds, 0)} s`,
       mean: `${sayQuantity({ value: figures.meanA, unit: 'A' })} ± ${fixed(figures.spreadA, 3)}`,
@@ -99,6 +106,21 @@ export class BenchPage {
       if (event.ctrlKey || event.metaKey || event.altKey || this.keys.waitsForRoom(event)) return;
       if (this.handleKey(event.key)) event.preventDefault();
     });
+  }
+
+  /** An instant in seconds since the recording began, to the tenth. */
+  private secondsAt(timeMs: number): number {
+    return Math.round((timeMs - (this.store.readings().timesMs[0] ?? 0)) / 100) / 10;
+  }
+
+  protected at(seconds: number): number {
+    return (this.store.readings().timesMs[0] ?? 0) + seconds * 1000;
+  }
+
+  private refuseEnd(seconds: number, fromS: number): string | null {
+    const lastS = this.secondsAt(this.store.readings().timesMs.at(-1) ?? 0);
+    if (seconds > lastS) return `The trace ends at ${lastS} s.`;
+    return seconds > fromS ? null : `It must end after it begins, at ${fromS} s.`;
   }
 
   protected async load(): Promise<void> {

@@ -4,6 +4,7 @@ import { CurveComponent } from '../figures/curve.component';
 import { GearDetailsComponent } from './gear-details.component';
 import { GearFiguresComponent } from '../figures/gear-figures.component';
 import { toldFigures, weightWords } from '@knapsack/contract/gear';
+import { SpeechService } from '../shell/speech.service';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
 
 /** One item of the shelf: its curve, its telling figures with their sources, and what can be done with it. */
@@ -54,8 +55,15 @@ import { ShelfKeeper } from '../data/shelf-keeper.service';
           />
           Compare</label
         >
-        <button type="button" class="quiet" (click)="duplicate()">Copy</button>
-        <button type="button" class="quiet" (click)="putAway()">
+        <button type="button" class="quiet" (click)="duplicate()" [attr.aria-label]="'Copy ' + gear().name">
+          Copy
+        </button>
+        <button
+          type="button"
+          class="quiet"
+          (click)="putAway()"
+          [attr.aria-label]="(gear().archived ? 'Restore ' : 'Archive ') + gear().name"
+        >
           {{ gear().archived ? 'Restore' : 'Archive' }}
         </button>
       </footer>
@@ -77,13 +85,16 @@ export class GearCardComponent {
   /** A copy was made; its id. */
   readonly copied = output<string>();
   private readonly keeper = inject(ShelfKeeper);
+  private readonly speech = inject(SpeechService);
 
   protected readonly figures = computed(() => toldFigures(this.gear()));
   protected readonly weight = computed(() => weightWords(this.gear(), 1));
 
   protected async duplicate(): Promise<void> {
     const copy = await this.keeper.duplicate(this.gear());
-    if (copy) this.copied.emit(copy.id);
+    if (!copy) return;
+    this.speech.say(`${copy.name} is on the shelf.`);
+    this.copied.emit(copy.id);
   }
 
   protected putAway(): void {

@@ -6,6 +6,8 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
+import { FocusKeeper } from '../shell/focus-keeper.service';
+import { SpeechService } from '../shell/speech.service';
 import { NoticesService } from '../shell/notices.service';
 import { CompareComponent } from './compare.component';
 import { GearCardComponent } from './gear-card.component';
@@ -18,10 +20,16 @@ import { InViewDirective } from '../parts/in-view.directive';
 
 const ARROW_STEPS: Readonly<Record<string, number>> = {
   ArrowLeft: -1,
-  ArrowUp: -1,
   ArrowRight: 1,
-  ArrowDown: 1,
 };
+
+/** Where an item may go in its row, from its place and how many there are. */
+const WAYS: readonly { readonly words: string; readonly to: (at: number, count: number) => number }[] = [
+  { words: 'To the front', to: () => 0 },
+  { words: 'One place earlier', to: (at) => at - 1 },
+  { words: 'One place later', to: (at) => at + 1 },
+  { words: 'To the end', to: (_at, count) => count - 1 },
+];
 
 /** The shelf of gear: cards by kind, looked through, put in order, compared; the radio shortlist. */
 @Component({
@@ -46,6 +54,9 @@ export class GearPage {
   private readonly keeper = inject(ShelfKeeper);
   private readonly newGear = inject(NewGearService);
   private readonly notices = inject(NoticesService);
+  private readonly speech = inject(SpeechService);
+  private readonly focus = inject(FocusKeeper);
+  protected readonly ways = WAYS;
   protected readonly kinds = GEAR_KINDS;
   protected readonly kindWords = KIND_WORDS;
   protected readonly search = signal('');
@@ -130,17 +141,22 @@ export class GearPage {
     await this.move(items, event.previousIndex, event.currentIndex);
   }
 
-  /** Moves an item of a row one place by an arrow key; its grip keeps the focus. */
+  /** Moves an item of a row one place by an arrow key. */
   protected async shift(items: readonly Gear[], index: number, event: KeyboardEvent): Promise<void> {
     const step = ARROW_STEPS[event.key];
     if (!step) return;
     event.preventDefault();
-    const to = index + step;
-    if (to < 0 || to >= items.length) return;
-    const grip = event.currentTarget as HTMLElement;
-    await this.move(items, index, to);
+    await this.step(items, index, index + step);
+  }
+
+  /** Moves an item to another place, says where it stands now, and stays with its grip. */
+  protected async step(items: readonly Gear[], index: number, to: number): Promise<void> {
+    const { id, name } = items[index];
+    if (to >= 0 && to < items.length && to !== index) await this.move(items, index, to);
+    const place = Math.min(items.length - 1, Math.max(0, to));
+    this.speech.say(`${name} is number ${place + 1} of ${items.length}.`);
     // The row stands in its new order after the next drawing.
-    setTimeout(() => grip.focus());
+    this.focus.go(() => document.querySelector<HTMLElement>(`[data-gear="${CSS.escape(id)}"] .grip`));
   }
 
   private async move(items: readonly Gear[], from: number, to: number): Promise<void> {

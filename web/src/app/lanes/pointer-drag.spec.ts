@@ -8,7 +8,11 @@ describe('a drag', () => {
     document.body.append(target);
     told = [];
   });
-  afterEach(() => target.remove());
+  afterEach(() => {
+    // The hand is lifted in the end, for what else looks after it.
+    target.dispatchEvent(event('pointerup'));
+    target.remove();
+  });
 
   const event = (type: string, clientX = 0, pointerId = 1, pointerType = 'mouse') =>
     new PointerEvent(type, { pointerId, clientX, pointerType, button: 0, bubbles: true });

@@ -10,6 +10,7 @@ import { LanesStore } from '../trip/lanes.store';
 import { NearAndFarComponent } from '../lanes/near-and-far.component';
 import { NearAndFarDirective } from '../lanes/near-and-far.directive';
 import { WorkLaneComponent } from '../lanes/work/work-lane.component';
+import { HoursTableComponent } from './hours/hours-table.component';
 import { LoadoutComponent } from './loadout/loadout.component';
 import { GhostStore } from '../trip/ghost.store';
 import { SelectionStore } from '../trip/selection.store';
@@ -39,6 +40,7 @@ import { InViewDirective } from '../parts/in-view.directive';
     DifferenceComponent,
     FactsComponent,
     FlowLaneComponent,
+    HoursTableComponent,
     NearAndFarComponent,
     NearAndFarDirective,
     LoadoutComponent,
@@ -60,6 +62,15 @@ import { InViewDirective } from '../parts/in-view.directive';
           <div class="lanes-head">
             <ks-difference />
             <ks-near-and-far />
+            <button
+              type="button"
+              class="quiet"
+              [attr.aria-controls]="lanes.asTable() ? 'hours-title' : null"
+              [attr.aria-expanded]="lanes.asTable()"
+              (click)="toggleTable()"
+            >
+              Table of hours
+            </button>
           </div>
         }
         <div class="lanes" ksNearAndFar>
@@ -85,6 +96,9 @@ import { InViewDirective } from '../parts/in-view.directive';
       }
       <aside class="side">
         @defer (when forecast.answered(); prefetch on immediate) {
+          @if (lanes.asTable()) {
+            <ks-hours-table />
+          }
           @if (variants.rows().length > 1) {
             <ks-variants />
           }
@@ -105,6 +119,7 @@ export class PlanPage implements TellsDifference {
   protected readonly store = inject(TripStore);
   protected readonly selection = inject(SelectionStore);
   protected readonly forecast = inject(ForecastStore);
+  protected readonly lanes = inject(LanesStore);
   protected readonly variants = inject(VariantsStore);
   /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
   protected readonly notLoaded =
@@ -113,7 +128,7 @@ export class PlanPage implements TellsDifference {
     ...injectWorkHands(),
     undo: inject(UndoService),
     ghost: inject(GhostStore),
-    lanes: inject(LanesStore),
+    lanes: this.lanes,
   };
   private readonly keys = inject(KeysService);
 
@@ -124,6 +139,12 @@ export class PlanPage implements TellsDifference {
         this.editBlock(event);
       else if (handlePlanKey(this.hands, event)) event.preventDefault();
     });
+  }
+
+  /** A table that opens takes the focus: on a phone it stands far below its button. */
+  protected toggleTable(): void {
+    this.lanes.asTable.update((open) => !open);
+    if (this.lanes.asTable()) this.hands.focus.go(() => document.getElementById('hours-title'));
   }
 
   /** Enter on a block goes to the first word of its sentence. */

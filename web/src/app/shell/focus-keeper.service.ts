@@ -60,9 +60,14 @@ export class FocusKeeper {
     afterEveryRender(() => this.mend(), { injector: this.injector });
   }
 
-  /** Goes somewhere once the page is drawn again. */
+  /** Goes somewhere once the page is drawn again, and shows it. */
   go(find: () => HTMLElement | null | undefined): void {
-    afterNextRender(() => this.put(find() ?? null), { injector: this.injector });
+    const arrive = () => {
+      const there = find() ?? null;
+      this.put(there);
+      there?.scrollIntoView({ block: 'nearest' });
+    };
+    afterNextRender(arrive, { injector: this.injector });
   }
 
   private note(target: Element): void {

@@ -15,6 +15,8 @@ export class LanesStore {
   private readonly selection = inject(SelectionStore);
   private readonly asked = signal<Span | null>(null);
 
+  /** Whether the hours stand beside the lanes as a table. */
+  readonly asTable = signal(false);
   readonly face = signal<RidgeFace>('charge');
   readonly outing = computed<Span>(
     () => {

@@ -98,7 +98,7 @@ const y = (degrees: number): number => HEIGHT - degrees * PER_DEG;
               [label]="'Direction of point ' + ($index + 1)"
               [value]="point.azimuthDeg"
               (committed)="put($index, { azimuthDeg: $event })"
-            />
+            />,
             <ks-number
               field="elevationDeg"
               [label]="'Height of point ' + ($index + 1)"

@@ -1,0 +1,115 @@
+import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { FocusKeeper } from './focus-keeper.service';
+
+@Component({
+  template: `
+    <main>
+      <h1>Bag</h1>
+      <ul>
+        @for (one of rows(); track one) {
+          <li>
+            <button type="button" [id]="one">{{ one }}</button>
+            <button type="button" [id]="'out-' + one">take out</button>
+          </li>
+        }
+      </ul>
+      <section>
+        <h2 id="heading">Meter</h2>
+        @if (records()) {
+          <button type="button" id="stop">Stop</button>
+        } @else {
+          <button type="button" id="record">Record</button>
+        }
+      </section>
+      <section>
+        <h2 id="alone">Alone</h2>
+        @if (rows().length > 1) {
+          <button type="button" id="last">Last</button>
+        }
+      </section>
+      <button type="button" id="opener">Menu</button>
+    </main>
+    <div class="dropdown-menu" [hidden]="!open()"><button type="button" id="item">Item</button></div>
+  `,
+})
+class PageComponent {
+  readonly rows = signal(['radio', 'battery', 'panel']);
+  readonly records = signal(false);
+  readonly open = signal(true);
+}
+
+describe('the focus', () => {
+  let page: ComponentFixture<PageComponent>;
+  beforeEach(async () => {
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    TestBed.inject(FocusKeeper);
+    page = TestBed.createComponent(PageComponent);
+    document.body.append(page.nativeElement as HTMLElement);
+    await page.whenStable();
+  });
+  afterEach(() => page.destroy());
+
+  const focus = (id: string) => document.getElementById(id)!.focus();
+  const focused = async () => {
+    await page.whenStable();
+    await new Promise((done) => setTimeout(done, 30));
+    return document.activeElement?.id || document.activeElement?.tagName;
+  };
+  const leave = (row: string) =>
+    page.componentInstance.rows.update((rows) => rows.filter((one) => one !== row));
+
+  it('goes to the row that takes the place of one that is taken out', async () => {
+    focus('out-battery');
+    leave('battery');
+    expect(await focused()).toBe('panel');
+  });
+
+  it('goes to the row before, where the last one is taken out', async () => {
+    focus('out-panel');
+    leave('panel');
+    expect(await focused()).toBe('battery');
+  });
+
+  it('goes to the button that stands in the place of another', async () => {
+    focus('record');
+    page.componentInstance.records.set(true);
+    expect(await focused()).toBe('stop');
+  });
+
+  it('goes to the heading of its section where nothing else is left in it', async () => {
+    focus('last');
+    page.componentInstance.rows.set(['radio']);
+    expect(await focused()).toBe('alone');
+  });
+
+  it('goes back to what opened a menu, and on from there where that is gone', async () => {
+    focus('opener');
+    focus('item');
+    page.componentInstance.open.set(false);
+    expect(await focused()).toBe('opener');
+    page.componentInstance.open.set(true);
+    await page.whenStable();
+    focus('battery');
+    focus('item');
+    page.componentInstance.open.set(false);
+    leave('battery');
+    expect(await focused()).toBe('panel');
+  });
+
+  it('stays where it is, and nowhere where the user has left it', async () => {
+    focus('battery');
+    leave('panel');
+    expect(await focused()).toBe('battery');
+    document.getElementById('battery')!.blur();
+    await focused();
+    leave('battery');
+    expect(await focused()).toBe('BODY');
+  });
+
+  it('goes where it is sent, a heading too', async () => {
+    TestBed.inject(FocusKeeper).go(() => document.getElementById('heading'));
+    page.componentInstance.records.set(true);
+    expect(await focused()).toBe('heading');
+  });
+});
