@@ -92,7 +92,9 @@ test('axe finds nothing serious in a plan that ends too soon, and in the chances
 
 test('axe finds nothing serious in Size', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
-  await expect(page.getByText(/kits, each tried in 400 simulated outings/)).toBeVisible();
+  await expect(
+    page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Why?' }).first().click();
   await page.getByText('The table to take along').click();
   await expect(page.locator('.why')).toBeVisible();

@@ -77,7 +77,7 @@ test('two tabs never overwrite each other silently', async ({ page, context, kna
   await page.getByRole('button', { name: 'Use the other one' }).click();
   await expect(block(page, 'b2')).toContainText('5 W');
   await expect(block(page, 'b3')).toContainText('5 W');
-  await page.keyboard.press('u');
+  await page.keyboard.press('Control+z');
   await expect(block(page, 'b3')).toContainText('2 W');
   await saved(page);
 });
@@ -139,8 +139,9 @@ test('a trip that is not there says so and leads back', async ({ page, knapsack 
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
 });
 
-test('deleted trips can be restored, several of them and after a reload, until the tab closes', async ({
+test('deleted trips can be restored, several of them and in another tab, until they are let go', async ({
   page,
+  context,
   knapsack,
 }) => {
   await page.goto(knapsack.address);
@@ -153,6 +154,13 @@ test('deleted trips can be restored, several of them and after a reload, until t
   await page.getByRole('button', { name: 'Restore Winter bothy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
   await expect(page.locator('.deleted li')).toHaveText(/Headland contest camp/);
+  const other = await context.newPage();
+  await other.goto(knapsack.address);
+  await other.getByRole('button', { name: 'Let Headland contest camp go' }).click();
+  await expect(other.locator('.deleted')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
+  await expect(page.locator('.deleted')).toHaveCount(0);
 });
 
 test('what two tabs have typed while the server was stopped is there when both have been closed', async ({

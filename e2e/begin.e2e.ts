@@ -38,17 +38,17 @@ test('what to take is answered with the sizes that are sold, told apart from the
 }) => {
   await openTrip(page, knapsack);
   await page.getByRole('link', { name: 'Size' }).click();
-  await page.getByText(/kits, each tried in/).waitFor();
+  await page.locator('.standing', { hasText: /kits, each tried in/ }).waitFor();
   await expect(page.locator('.answer')).not.toContainText('Typical');
   await page.getByLabel('Out of what kits are made').selectOption('sold');
   await expect(page.locator('.answer')).toContainText(
     /The lightest is\s+Typical \d+ Ah LiFePO4, about \d\.\d\d kg \(± /,
   );
   await expect(page.locator('.answer')).toContainText(/If a battery fails,\s+2 × Typical/);
-  await page.getByText(/kits, each tried in/).waitFor();
+  await page.locator('.standing', { hasText: /kits, each tried in/ }).waitFor();
   // Tried on, it comes onto the shelf; the search stands, and undo takes it out of the bag.
   await page.locator('.answer .unfold').first().click();
-  await expect(page.getByText(/kits, each tried in/)).toBeVisible();
+  await expect(page.locator('.standing', { hasText: /kits, each tried in/ })).toBeVisible();
   await page.getByRole('link', { name: 'Plan' }).click();
   await expect(page.locator('.side')).toContainText('LiFePO4');
   await expect(page.getByRole('button', { name: /^Swap Typical \d+ Ah LiFePO4/ })).toBeVisible();

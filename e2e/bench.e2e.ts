@@ -79,6 +79,7 @@ test('a recording goes on in other rooms, and goes out as a file that the bench 
   await page.getByLabel('How fast its clock runs').selectOption('60');
   await page.getByRole('button', { name: 'Record' }).click();
   await expect(page.locator('.live')).toContainText(/\d\d s/, { timeout: 30_000 });
+  await page.getByRole('heading', { name: 'Bench' }).click();
   await page.keyboard.press('m');
   await expect(page.locator('.marks tr')).toHaveCount(1);
   await page.getByRole('link', { name: 'Bench, recording' }).waitFor();

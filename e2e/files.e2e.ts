@@ -34,7 +34,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
   await choose(page, 'Trip file', 'winter-bothy.json', file);
   await expect(page.getByText('Add its gear that is not on your shelf')).toBeVisible();
   await page.getByRole('button', { name: 'Open it' }).click();
-  await expect(page.locator('h1 input')).toHaveValue('Winter bothy');
+  await expect(page.locator('.trip-title input')).toHaveValue('Winter bothy');
   await expect(verdict(page)).toContainText('lasts');
   await page.goto(`${empty.address}/gear`);
   await expect(page.locator(`[data-gear="${document.gear[0].id}"]`)).toBeVisible();
@@ -48,7 +48,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
   await expect(page.getByText('is here already, the same')).toBeVisible();
   await again({ note: 'From elsewhere.' });
   await page.getByRole('button', { name: 'Keep both' }).click();
-  await expect(page.locator('h1 input')).toHaveValue('Winter bothy, from a file');
+  await expect(page.locator('.trip-title input')).toHaveValue('Winter bothy, from a file');
   await again({ name: 'Replaced' });
   await page.getByRole('button', { name: 'Replace the one here' }).click();
   await expect(page.getByRole('link', { name: /^Replaced/ })).toBeVisible();

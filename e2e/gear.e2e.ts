@@ -87,11 +87,11 @@ test('what is said of a radio: its noise, a battery inside, a power with its his
   await page.keyboard.press('Enter');
   await expect(heard).toContainText('charges a battery of its own while it works');
 
-  const measured = curlew.getByLabel('Transmit current', { exact: true }).nth(1);
+  const measured = curlew.getByLabel('Transmit current, row 2', { exact: true });
   await expect(measured).toHaveValue('1.92');
   await measured.fill('2.05');
   await page.keyboard.press('Enter');
-  await curlew.getByRole('button', { name: 'History of Transmit current' }).click();
+  await curlew.getByRole('button', { name: 'History of Transmit current, row 2' }).click();
   await expect(curlew.locator('.entry')).toContainText('2027-05-02');
   await expect(curlew.locator('.entry')).toContainText('1.92 A');
   await curlew.getByRole('button', { name: 'use this one' }).click();

@@ -126,7 +126,7 @@ test('an empty trip teaches, and takes gear of one’s own', async ({ page, empt
     await page.getByRole('button', { name: 'done' }).click();
   }
   await expect(verdict(page)).toHaveText('Add the hours in which you will operate.');
-  await page.keyboard.press('n');
+  await page.locator('.block-bar').getByRole('button', { name: 'Add hours' }).click();
   await expect(verdict(page)).toContainText('lasts past');
 });
 

@@ -60,7 +60,7 @@ test('what stays at home is told before it is left, and undone', async ({ page, 
   await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
   await page.getByRole('button', { name: 'Leave it at home' }).click();
   await expect(page.locator('.pack-bags')).not.toContainText('tent lamp');
-  await page.keyboard.press('u');
+  await page.keyboard.press('Control+z');
   await expect(page.locator('.pack-bags')).toContainText('tent lamp');
 });
 

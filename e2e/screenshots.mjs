@@ -27,7 +27,7 @@ const twoVariants = async (page) => {
 };
 
 const found = async (page) => {
-  await page.getByText(/kits, each tried in 400 simulated outings/).waitFor();
+  await page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }).waitFor();
   await page.getByRole('button', { name: 'Apply' }).waitFor();
 };
 

@@ -39,6 +39,25 @@ describe('the field card as a PDF', () => {
     expect((body as Buffer).toString('latin1')).toMatch(/MediaBox \[0 0 595\.28 841\.89\]/);
   });
 
+  it('is tagged: its language, its title, headings, tables with their heads, and the wiring in words', async () => {
+    const { body } = await card({ trip }).expect(200);
+    const text = (body as Buffer).toString('latin1');
+    expect(text).toContain('/Lang (en)');
+    expect(text).toContain('/DisplayDocTitle true');
+    expect(text).toContain('/Marked true');
+    const count = (name: string) => text.match(new RegExp(`/S /${name}\\b`, 'g'))?.length ?? 0;
+    // Hours, frequencies, volts, fuses, ration, wiring and care.
+    const sections = ['H1', 'H2', 'Table', 'Figure'].map(count);
+    expect(sections).toEqual([1, 7, 5, 1]);
+    expect(count('TH')).toBe(8);
+    expect(count('TR')).toBeGreaterThan(8);
+    expect(text).toMatch(/\/S \/Figure[^>]*\/Alt \(Wiring of /);
+    // Each element holds something that is drawn.
+    const elements = [...text.matchAll(/\/S \/(\w+)\b([^>]*)>>/g)].map(([, name, rest]) => ({ name, rest }));
+    expect(elements.length).toBeGreaterThan(40);
+    expect(elements.filter(({ rest }) => !rest.includes('/K'))).toEqual([]);
+  });
+
   it('refuses another paper and a trip that is none with a sentence', async () => {
     const paper = await app.api.post('/api/card').send({ trip, paper: 'A3' }).expect(422);
     expect((paper.body as ProblemDocument).detail).toBe('The paper must be A5 or A4.');

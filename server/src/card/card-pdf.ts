@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import type { FieldCard } from '@knapsack/contract/card';
 import pdfmake from 'pdfmake';
 import { CARD_FONT, cardSheet, type Paper } from './card-sheet.js';
+import { teachTags } from './tagged-pdf.js';
 
 const fontFolder = join(
   dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
@@ -19,6 +20,7 @@ pdfmake.setFonts({
     bolditalics: fontFile(700, 'italic'),
   },
 });
+teachTags();
 // Nothing but the fonts is read, and nothing is fetched.
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder));

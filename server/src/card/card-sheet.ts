@@ -1,6 +1,7 @@
 import { BLANK_LINES, type FieldCard } from '@knapsack/contract/card';
 import { svgOf } from '@knapsack/contract/harness';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { tagged, type Tag } from './tagged-pdf.js';
 
 export const PAPERS = ['A5', 'A4'] as const;
 export type Paper = (typeof PAPERS)[number];
@@ -25,6 +26,10 @@ export function cardSheet(card: FieldCard, paper: Paper, shrink: number): TDocum
   return {
     pageSize: paper,
     pageMargins: MARGIN[paper],
+    version: '1.7',
+    tagged: true,
+    language: 'en',
+    displayTitle: true,
     info: { title: `${card.name}, field card`, creator: 'Knapsack', producer: 'Knapsack' },
     defaultStyle: { font: CARD_FONT, fontSize: 9.5 * unit, color: INK, lineHeight: 1.08 },
     content: [
@@ -37,10 +42,17 @@ export function cardSheet(card: FieldCard, paper: Paper, shrink: number): TDocum
         columnGap: 16 * unit,
       },
       ...ration(card, unit),
-      ...section(unit, 'Wiring', {
-        svg: svgOf(card.wiring, `Wiring of ${card.name}`, CARD_FONT),
-        fit: [WIDTH[paper] - 2 * MARGIN[paper], WIRING_HEIGHT[paper] * shrink],
-      }),
+      ...section(
+        unit,
+        'Wiring',
+        tagged(
+          {
+            svg: svgOf(card.wiring, `Wiring of ${card.name}`, CARD_FONT),
+            fit: [WIDTH[paper] - 2 * MARGIN[paper], WIRING_HEIGHT[paper] * shrink],
+          },
+          { name: 'Figure', alt: `Wiring of ${card.name}. Connect: ${card.joining}` },
+        ),
+      ),
       ...care(card, unit),
     ],
   };
@@ -48,25 +60,26 @@ export function cardSheet(card: FieldCard, paper: Paper, shrink: number): TDocum
 
 /** Name, place and hours; what says stop, the verdict and the warnings. */
 function heading(card: FieldCard, unit: number): Content[] {
+  const list: Tag = { name: 'L' };
   const warnings: Content[] =
     card.warnings.length === 0
       ? []
       : [
           {
-            ul: card.warnings.map((warning) => `Warning: ${warning}`),
+            ul: card.warnings.map((warning) => tagged({ text: `Warning: ${warning}` }, list, { name: 'LI' })),
             fontSize: 8.5 * unit,
             margin: [0, 2 * unit, 0, 0],
           },
         ];
   return [
-    { text: card.name, bold: true, fontSize: 17 * unit },
-    { text: card.where },
-    { text: card.when },
-    {
+    tagged({ text: card.name, bold: true, fontSize: 17 * unit }, { name: 'H1' }),
+    paragraph({ text: card.where }),
+    paragraph({ text: card.when }),
+    paragraph({
       text: [...card.stops.map((stop) => `Stop: ${stop}\n`), card.verdict],
       bold: true,
       margin: [0, 3 * unit, 0, 0],
-    },
+    }),
     ...warnings,
   ];
 }
@@ -98,7 +111,7 @@ function volts(card: FieldCard, unit: number): Content[] {
   const head = ['charge', 'at rest', 'listening', 'key down', 'hours left'];
   return [
     ...(rows.length > 0 ? section(unit, 'Volts and charge', table(unit, widths, rows, head)) : []),
-    { text: card.voltsNote, color: MUTED, fontSize: 8 * unit, margin: [0, 2 * unit, 0, 0] },
+    paragraph({ text: card.voltsNote, color: MUTED, fontSize: 8 * unit, margin: [0, 2 * unit, 0, 0] }),
   ];
 }
 
@@ -120,21 +133,28 @@ function care(card: FieldCard, unit: number): Content[] {
   const small = { color: MUTED, fontSize: 8 * unit };
   const gap = 4 * unit;
   return [
-    { text: [{ text: 'Connect: ', bold: true }, card.joining], ...small, margin: [0, gap, 0, 0] },
-    { text: [{ text: 'Disconnect: ', bold: true }, card.parting], ...small },
-    ...section(unit, 'Take care', {
-      text: [
-        ...card.cautions,
-        'What stands here does not replace the makers’ instructions, local electrical codes or licensed practice.',
-      ].join(' '),
-      fontSize: 8.5 * unit,
-    }),
-    { text: `In the bag: ${card.kit}.`, ...small, margin: [0, gap, 0, 0] },
+    paragraph({ text: [{ text: 'Connect: ', bold: true }, card.joining], ...small, margin: [0, gap, 0, 0] }),
+    paragraph({ text: [{ text: 'Disconnect: ', bold: true }, card.parting], ...small }),
+    ...section(
+      unit,
+      'Take care',
+      paragraph({
+        text: [
+          ...card.cautions,
+          'What stands here does not replace the makers’ instructions, local electrical codes or licensed practice.',
+        ].join(' '),
+        fontSize: 8.5 * unit,
+      }),
+    ),
+    paragraph({ text: `In the bag: ${card.kit}.`, ...small, margin: [0, gap, 0, 0] }),
   ];
 }
 
+/** A paragraph of its own. */
+const paragraph = (content: Content): Content => tagged(content, { name: 'P' });
+
 const section = (unit: number, title: string, body: Content): Content[] => [
-  { text: title, bold: true, margin: [0, 8 * unit, 0, 2 * unit] },
+  tagged({ text: title, bold: true, margin: [0, 8 * unit, 0, 2 * unit] }, { name: 'H2' }),
   body,
 ];
 
@@ -145,9 +165,25 @@ function table(
   rows: readonly TableCell[][],
   head?: readonly string[],
 ): Content {
-  const names = head?.map((text): TableCell => ({ text, color: MUTED, fontSize: 8 * unit }));
+  const whole: Tag = { name: 'Table' };
+  const cells = (name: 'TH' | 'TD', row: readonly TableCell[]): TableCell[] => {
+    const line: Tag = { name: 'TR' };
+    return row.map((cell) =>
+      tagged((typeof cell === 'object' ? cell : { text: String(cell) }) as Content, whole, line, { name }),
+    );
+  };
+  const names =
+    head &&
+    cells(
+      'TH',
+      head.map((text) => ({ text, color: MUTED, fontSize: 8 * unit })),
+    );
   return {
-    table: { widths, headerRows: names ? 1 : 0, body: [...(names ? [names] : []), ...rows] },
+    table: {
+      widths,
+      headerRows: names ? 1 : 0,
+      body: [...(names ? [names] : []), ...rows.map((row) => cells('TD', row))],
+    },
     layout: {
       hLineWidth: () => 0.4,
       vLineWidth: () => 0,

@@ -40,7 +40,7 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
         }
         @for (point of points(); track $index) {
           <tbody
-            ksFigureRow="Transmit current"
+            [ksFigureRow]="'Transmit current, row ' + ($index + 1)"
             field="transmitA"
             [figure]="point.current"
             (changed)="setPoint($index, point.rfW, $event)"
@@ -49,13 +49,18 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
               at
               <ks-number
                 field="rfW"
-                label="Power"
+                [label]="'Power, row ' + ($index + 1)"
                 [value]="point.rfW"
                 (committed)="setPoint($index, $event, point.current)"
               />
             </ng-container>
             @if (points().length > 1) {
-              <button type="button" class="quiet" (click)="dropPoint($index)" aria-label="Remove this power">
+              <button
+                type="button"
+                class="quiet"
+                (click)="dropPoint($index)"
+                [attr.aria-label]="'Remove power, row ' + ($index + 1)"
+              >
                 <i class="bi bi-x-lg"></i>
               </button>
             }

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { MODULES, type ModuleName } from '@knapsack/contract';
 import { whatFor } from '@knapsack/contract/packing';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
+import { SpeechService } from '../shell/speech.service';
 import { TripStore } from '../trip/trip.store';
 import { PackStore } from './pack.store';
 import { withoutWords } from './pack-words';
@@ -18,7 +19,7 @@ const NO_BAG = '';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.pieces().length > 0) {
-      @if (single(); as piece) {
+      @for (piece of single(); track piece.gear.id) {
         <p class="sentence-line">
           <ks-number
             field="count"
@@ -40,7 +41,7 @@ const NO_BAG = '';
             (picked)="module(piece.index, $event)"
           />. {{ whatFor(piece.gear) }}
         </p>
-      } @else {
+      } @empty {
         <p class="sentence-line">
           <b>{{ moduleWords() }}</b>: {{ names() }}.
         </p>
@@ -75,9 +76,10 @@ export class InHandComponent {
     { value: NO_BAG, label: 'no bag yet' },
     ...(this.store.list()?.bags ?? []).map(({ bag }) => ({ value: bag.id, label: bag.name })),
   ]);
+  /** The piece in hand, so that each has fields of its own; none where a whole module is. */
   protected readonly single = computed(() => {
     const hand = this.store.inHand();
-    return hand && 'index' in hand ? (this.store.pieces()[0] ?? null) : null;
+    return hand && 'index' in hand ? this.store.pieces().slice(0, 1) : [];
   });
   protected readonly moduleWords = computed(() => {
     const hand = this.store.inHand();
@@ -94,6 +96,14 @@ export class InHandComponent {
     const zone = this.plan.trip()?.place.timeZone ?? 'UTC';
     return answer && withoutWords(answer.left, answer.odds, answer.oddsPacked, zone);
   });
+
+  constructor() {
+    const speech = inject(SpeechService);
+    effect(() => {
+      const words = this.without();
+      if (words) untracked(() => speech.say(words));
+    });
+  }
 
   protected count(index: number, count: number): void {
     this.plan.edit((trip) => setCount(trip, index, count));

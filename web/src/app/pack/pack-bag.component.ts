@@ -29,7 +29,7 @@ import { kilograms } from './pack-words';
       @if (bag(); as filled) {
         <h2>
           <ks-text
-            label="Name of the bag"
+            [label]="'Name of bag ' + number()"
             [value]="filled.bag.name"
             [most]="40"
             (committed)="rename($event)"
@@ -41,7 +41,7 @@ import { kilograms } from './pack-words';
             carried by no.
             <ks-number
               field="operators"
-              label="Who carries it"
+              [label]="'Who carries ' + filled.bag.name"
               [value]="filled.bag.operator ?? 1"
               (committed)="change({ operator: $event })"
             />,
@@ -50,26 +50,32 @@ import { kilograms } from './pack-words';
             holds
             <ks-number
               field="carryLimitG"
-              label="What the bag may weigh"
+              [label]="'What ' + filled.bag.name + ' may weigh'"
               [value]="filled.bag.limitG"
               (committed)="change({ limitG: $event })"
             />
           } @else {
-            <button type="button" class="quiet" (click)="change({ limitG: 10000 })">Set a weight</button>
+            <button type="button" class="quiet" (click)="change({ limitG: 10000 })">
+              Set a weight<span class="visually-hidden"> for {{ filled.bag.name }}</span>
+            </button>
           }
           @if (filled.bag.litres) {
             and {{ litres(filled.litres) }} of
             <ks-number
               field="packedL"
-              label="What goes into the bag"
+              [label]="'What goes into ' + filled.bag.name"
               [value]="filled.bag.litres"
               (committed)="change({ litres: $event })"
             />
           } @else {
-            <button type="button" class="quiet" (click)="change({ litres: 30 })">Set its volume</button>
+            <button type="button" class="quiet" (click)="change({ litres: 30 })">
+              Set its volume<span class="visually-hidden">, {{ filled.bag.name }}</span>
+            </button>
           }
           @if (filled.pieces.length === 0) {
-            <button type="button" class="quiet" (click)="remove()">Remove the bag</button>
+            <button type="button" class="quiet" (click)="remove()">
+              Remove the bag<span class="visually-hidden"> {{ filled.bag.name }}</span>
+            </button>
           }
         </p>
         @if (over(); as words) {
@@ -118,6 +124,11 @@ export class PackBagComponent {
   protected readonly modules = MODULES;
   protected readonly weigh = kilograms;
   protected readonly operators = computed(() => this.store.list()?.operators ?? 1);
+  /** Which of the bags it is, from 1. */
+  protected readonly number = computed(() => {
+    const bags = this.store.list()?.bags ?? [];
+    return bags.findIndex(({ bag }) => bag.id === this.bag()?.bag.id) + 1;
+  });
   protected readonly pieces = computed(() => this.bag()?.pieces ?? this.store.list()?.loose ?? []);
   protected readonly over = computed(() => {
     const bag = this.bag();

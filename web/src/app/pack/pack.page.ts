@@ -9,6 +9,7 @@ import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
 import { TicksStore } from '../trip/ticks.store';
+import { PlanSpeech } from '../trip/plan-speech';
 import { TripStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
@@ -153,6 +154,10 @@ export class PackPage {
     const list = this.store.list();
     return list ? Math.min(100, (100 * list.grams) / list.limitG) : 0;
   });
+
+  constructor() {
+    inject(PlanSpeech).standsBy(() => this.verdict());
+  }
 
   protected isInHand(module: ModuleName): boolean {
     const hand = this.store.inHand();

@@ -1,7 +1,7 @@
 import { newBlock, type WorkHands } from '../lanes/work/new-block';
 import type { GhostStore } from '../trip/ghost.store';
 import type { LanesStore } from '../trip/lanes.store';
-import type { UndoService } from '../trip/undo.service';
+import { undoByKey, type UndoService } from '../trip/undo.service';
 
 /** What the keys of the Plan room act on. */
 export interface PlanHands extends WorkHands {
@@ -21,17 +21,9 @@ const PAN_SHARE = 0.25;
  */
 export function handlePlanKey(hands: PlanHands, event: KeyboardEvent): boolean {
   const { undo, selection, ghost, lanes } = hands;
-  const withControl = event.ctrlKey || event.metaKey;
-  if (withControl) {
-    if (event.key.toLowerCase() === 'z') return done(event.shiftKey ? undo.redo() : undo.undo());
-    if (event.key.toLowerCase() === 'y') return done(undo.redo());
-    return false;
-  }
+  if (undoByKey(undo, event)) return true;
+  if (event.ctrlKey || event.metaKey) return false;
   switch (event.key) {
-    case 'u':
-      return done(undo.undo());
-    case 'U':
-      return done(undo.redo());
     case 'n':
       return done(newBlock(hands));
     case 'Escape':

@@ -38,13 +38,13 @@ import { RehearseStore } from './rehearse.store';
                 <b>{{ line.name }}</b>, now at
                 <ks-number
                   field="soc"
-                  label="Charge now"
+                  [label]="'Charge now, ' + line.name"
                   [value]="line.soc"
                   (committed)="setSoc(line, $event)"
                 />{{ (line.socTyped ? '' : ' (assumed)') + (line.sources.length > 0 ? ', on' : '.') }}
                 @if (line.sources.length > 0) {
                   &ngsp;<ks-choice
-                    label="Charged on"
+                    [label]="'Charged on, ' + line.name"
                     [value]="line.source"
                     [choices]="choices(line)"
                     (picked)="setSource(line, $event)"

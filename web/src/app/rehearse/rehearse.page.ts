@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
+import { PlanSpeech } from '../trip/plan-speech';
 import { WireStore } from '../trip/wire.store';
 import { ChargeUpComponent } from './charge-up.component';
 import { RehearseStore } from './rehearse.store';
@@ -38,4 +39,8 @@ import { StepListComponent } from './step-list.component';
 export class RehearsePage {
   protected readonly store = inject(RehearseStore);
   protected readonly wire = inject(WireStore);
+
+  constructor() {
+    inject(PlanSpeech).standsBy(() => this.store.readiness()?.sentence ?? null);
+  }
 }

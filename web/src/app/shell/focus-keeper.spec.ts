@@ -1,8 +1,9 @@
-import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { FocusKeeper } from './focus-keeper.service';
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main>
       <h1>Bag</h1>

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { fixed, localHours, type RationChoice, sayFullHour, sayTime } from '@knapsack/core';
 import { rationRules, sayRationChoice, sayRationOdds } from '@knapsack/contract/size';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
+import { SpeechService } from '../shell/speech.service';
 import { TripStore } from '../trip/trip.store';
 import { RationStore } from './ration.store';
 
@@ -187,6 +188,14 @@ export class RationComponent {
       ...sayRationOdds(ration, unattended),
     ].join(' ');
   });
+  constructor() {
+    const speech = inject(SpeechService);
+    effect(() => {
+      const words = this.gain();
+      if (words) untracked(() => speech.say(`The hours are shared out. ${words}`));
+    });
+  }
+
   /** Where nobody is there and no setting helps, there is nothing to put on. */
   protected readonly helps = computed(
     () => !(this.plan.trip()?.unattended && this.store.ration()?.binds === 'nothing'),

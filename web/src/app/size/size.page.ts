@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } from '@knapsack/contract';
 import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
@@ -20,6 +20,7 @@ import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { RouterLink } from '@angular/router';
+import { SpeechService } from '../shell/speech.service';
 import { ChanceStore } from '../trip/chance.store';
 import { TripStore } from '../trip/trip.store';
 import { RidgeComponent } from '../lanes/ridge/ridge.component';
@@ -172,6 +173,20 @@ export class SizePage {
       ? `${state.of} kits, each tried in ${state.found.samples} simulated outings.`
       : `${tried} tried …`;
   });
+
+  constructor() {
+    const speech = inject(SpeechService);
+    // A search says when it begins and when it ends, not what it counts meanwhile.
+    let wasBusy = false;
+    effect(() => {
+      const busy = this.store.busy();
+      untracked(() => {
+        if (busy && !wasBusy) speech.say('Looking for kits that last.');
+        if (!busy && wasBusy) speech.say(`The search is over: ${this.standing()}`);
+        wasBusy = busy;
+      });
+    });
+  }
 
   protected name({ kit }: { readonly kit: Kit }): string {
     const found = this.store.state()?.found;

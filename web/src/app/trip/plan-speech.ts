@@ -1,4 +1,4 @@
-import { effect, inject, Injectable, untracked } from '@angular/core';
+import { DestroyRef, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { sameSum, type Trip } from '@knapsack/contract';
 import { sayChange } from '@knapsack/contract/edits';
@@ -26,6 +26,15 @@ export class PlanSpeech {
   private before: Trip | null = null;
 
   private word = '';
+
+  /** How things stand, in a room with a verdict of its own. */
+  private standing: (() => string | null) | null = null;
+
+  /** Tells a room's own verdict in the place of the plan's, as long as the room is open. */
+  standsBy(words: () => string | null): void {
+    this.standing = words;
+    inject(DestroyRef).onDestroy(() => (this.standing = null));
+  }
 
   /** How what follows came about, said before it. */
   begin(word: string): void {
@@ -68,6 +77,7 @@ export class PlanSpeech {
 
   /** How the plan stands now, where what has changed can have changed that. */
   private outcome(before: Trip, trip: Trip): string[] {
+    if (this.standing) return [this.standing()?.replace(/\.$/, '') ?? []].flat();
     if (sameSum(before, trip)) return [];
     const [problem] = this.forecast.problems();
     if (problem) return [problem.replace(/\.$/, '')];

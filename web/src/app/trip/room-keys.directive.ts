@@ -1,7 +1,7 @@
 import { Directive, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { GhostStore } from './ghost.store';
-import { UndoService } from './undo.service';
+import { undoByKey, UndoService } from './undo.service';
 import { KeysService } from '../shell/keys.service';
 
 /** Undo, redo and keeping a change by key, in every room of a trip that has no keys of its own. */
@@ -14,11 +14,12 @@ export class RoomKeysDirective {
     keys.pressed.pipe(takeUntilDestroyed()).subscribe((event) => {
       // What has led to another room is spent.
       const isSpent = event.defaultPrevented || keys.waitsForRoom(event);
-      if (event.ctrlKey || event.metaKey || event.altKey || isSpent) return;
-      const act = { u: () => undo.undo(), U: () => undo.redo(), k: () => ghost.keep() }[event.key];
-      if (!act) return;
+      if (isSpent) return;
+      if (undoByKey(undo, event)) event.preventDefault();
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key !== 'k') return;
       event.preventDefault();
-      act();
+      ghost.keep();
     });
   }
 }

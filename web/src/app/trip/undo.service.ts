@@ -59,3 +59,17 @@ function placeOf(at: ChangedAt): HTMLElement | null {
       return null;
   }
 }
+
+/** Undoes or redoes by u and Shift with u, or as the system has it; whether the key was one of these. */
+export function undoByKey(
+  undo: Pick<UndoService, 'undo' | 'redo'>,
+  { key, ctrlKey, metaKey, altKey, shiftKey }: KeyboardEvent,
+): boolean {
+  if (altKey) return false;
+  const letter = key.toLowerCase();
+  const isUndo = ctrlKey || metaKey ? letter === 'z' && !shiftKey : key === 'u';
+  const isRedo = ctrlKey || metaKey ? letter === 'y' || (letter === 'z' && shiftKey) : key === 'U';
+  if (isUndo) undo.undo();
+  else if (isRedo) undo.redo();
+  return isUndo || isRedo;
+}

@@ -3,15 +3,21 @@ import type { Trip } from '@knapsack/contract';
 import { problemText } from '../data/problem-text';
 import { DeletedTrips } from './deleted-trips.service';
 
-/** What was deleted in this visit, and the way back. */
+/** What was deleted in this browser, and the way back. */
 @Component({
   selector: 'ks-deleted-trips',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (deleted.trips().length > 0) {
       <section class="earlier deleted" aria-labelledby="deleted-title">
-        <h2 id="deleted-title">Deleted in this visit</h2>
-        <p class="muted">They can be restored until you close this tab.</p>
+        <h2 id="deleted-title">Deleted</h2>
+        <p class="muted">
+          {{
+            deleted.lastsAsPage()
+              ? 'This browser keeps nothing: they can be restored as long as this page is open.'
+              : 'They can be restored in this browser until you let them go.'
+          }}
+        </p>
         <ul>
           @for (trip of deleted.trips(); track trip.id) {
             <li>
@@ -23,6 +29,14 @@ import { DeletedTrips } from './deleted-trips.service';
                 [attr.aria-label]="'Restore ' + trip.name"
               >
                 Restore
+              </button>
+              <button
+                type="button"
+                class="quiet"
+                (click)="deleted.forget(trip)"
+                [attr.aria-label]="'Let ' + trip.name + ' go'"
+              >
+                Let go
               </button>
             </li>
           }

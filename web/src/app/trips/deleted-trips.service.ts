@@ -7,16 +7,18 @@ import { hasStatus } from '../data/problem-text';
 
 const KEPT_AS = 'knapsack.deleted';
 
-/** Trips that were deleted in this visit, the last first: each can be restored until this tab is closed, a reload or not. */
+/** Trips that were deleted in this browser, the last first: each can be restored until it is let go. */
 @Injectable({ providedIn: 'root' })
 export class DeletedTrips {
   private readonly api = inject(ApiService);
   private readonly kept = signal<readonly Trip[]>(read());
   readonly trips = this.kept.asReadonly();
+  /** This browser keeps nothing, or no more: they last as long as the page. */
+  readonly lastsAsPage = signal(false);
 
   async remove({ document, revision }: Stored<Trip>): Promise<void> {
     // Kept before it goes: a page that ends between the two has both.
-    this.keep([document, ...this.kept().filter(({ id }) => id !== document.id)]);
+    this.keep([document, ...this.newest().filter(({ id }) => id !== document.id)]);
     try {
       await firstValueFrom(this.api.deleteTrip(document.id, revision));
     } catch (error) {
@@ -36,23 +38,30 @@ export class DeletedTrips {
     this.forget(trip);
   }
 
-  private forget(trip: Trip): void {
-    this.keep(this.kept().filter((one) => one !== trip));
+  /** Lets a trip go for good. */
+  forget({ id }: Trip): void {
+    this.keep(this.newest().filter((one) => one.id !== id));
+  }
+
+  /** With what another tab has deleted meanwhile. */
+  private newest(): readonly Trip[] {
+    return this.lastsAsPage() ? this.kept() : read();
   }
 
   private keep(trips: readonly Trip[]): void {
     this.kept.set(trips);
     try {
-      sessionStorage.setItem(KEPT_AS, JSON.stringify(trips));
+      localStorage.setItem(KEPT_AS, JSON.stringify(trips));
+      this.lastsAsPage.set(false);
     } catch {
-      // Then they last as long as the page.
+      this.lastsAsPage.set(true);
     }
   }
 }
 
 function read(): readonly Trip[] {
   try {
-    return JSON.parse(sessionStorage.getItem(KEPT_AS) ?? '[]') as readonly Trip[];
+    return JSON.parse(localStorage.getItem(KEPT_AS) ?? '[]') as readonly Trip[];
   } catch {
     return [];
   }

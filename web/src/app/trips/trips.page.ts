@@ -161,7 +161,7 @@ export class TripsPage {
     });
   }
 
-  /** Deletes at once; it can be restored as long as this tab is open. */
+  /** Deletes at once; it can be restored until it is let go. */
   protected async remove({ id }: TripSummary): Promise<void> {
     await this.attempt(async () => {
       await this.deleted.remove(await firstValueFrom(this.api.wholeTrip(id)));

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import type { AddedKind, CableRunNote } from '@knapsack/contract';
 import { changeCableRun, insertBefore, tryCableRun } from '@knapsack/contract/harness';
 import { CONNECTOR_ENDS, usualKind, type Connector, type HarnessPart } from '@knapsack/core';
@@ -19,16 +19,23 @@ import {
   NOT_SAID,
   wireSizes,
 } from './cable-run-choices';
+import { OffDirective } from '../parts/off.directive';
 import { CableRunFiguresComponent } from './cable-run-figures.component';
 import { WireStore } from '../trip/wire.store';
 
 /** What the chosen run is made of, in a sentence that is edited in place, and what flows in it. */
 @Component({
   selector: 'ks-cable-run-sentence',
-  imports: [AddedPartComponent, InlineChoiceComponent, InlineNumberComponent, CableRunFiguresComponent],
+  imports: [
+    OffDirective,
+    AddedPartComponent,
+    InlineChoiceComponent,
+    InlineNumberComponent,
+    CableRunFiguresComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (part(); as chosen) {
+    @for (chosen of inHand(); track chosen.id) {
       @if (chosen.run; as run) {
         <p class="run-sentence">
           <b>{{ label() }}</b>:
@@ -81,7 +88,7 @@ import { WireStore } from '../trip/wire.store';
               type="button"
               class="quiet"
               (click)="say({ fuseA: 0 })"
-              [disabled]="run.fuseA === null"
+              [ksOff]="run.fuseA === null"
             >
               there is none</button
             >.
@@ -133,7 +140,7 @@ import { WireStore } from '../trip/wire.store';
         </p>
       }
       <ks-added-part [part]="chosen" />
-    } @else {
+    } @empty {
       <p class="muted">
         Choose a run or a part on the drawing to see its figures and to change it. Volts are those with the
         battery at the lowest that the plan takes it to, listening and with the key down.
@@ -150,11 +157,20 @@ export class CableRunSentenceComponent {
   protected readonly lies = LIES;
   protected readonly metals = METALS;
   protected readonly fuseKinds = FUSE_CHOICES;
-  protected readonly problem = signal<string | null>(null);
+  /** What cannot be, of the part that is chosen. */
+  protected readonly problem = linkedSignal<string | undefined, string | null>({
+    source: () => this.part()?.id,
+    computation: () => null,
+  });
 
   protected readonly part = computed<HarnessPart | null>(() => {
     const chosen = this.wire.chosen();
     return this.wire.report()?.parts.find(({ id }) => id === chosen?.part) ?? null;
+  });
+  /** The chosen part, so that each has fields of its own: what is wrong in one never stands in another. */
+  protected readonly inHand = computed(() => {
+    const part = this.part();
+    return part ? [part] : [];
   });
   protected readonly above = computed(() =>
     this.wire.report()?.parts.find(({ id }) => id === this.part()?.from),

@@ -33,7 +33,7 @@ const SIGNS = {
                 <b class="check-title">{{ rules[check.rule].title }}</b>
               } @else {
                 <button type="button" class="check-title" (click)="choose(check)">
-                  {{ rules[check.rule].title }}
+                  {{ rules[check.rule].title }}<span class="visually-hidden">, {{ nameOf(check) }}</span>
                 </button>
               }
               <span class="muted">
@@ -45,7 +45,8 @@ const SIGNS = {
             </p>
             @if (check.remedy; as remedy) {
               <button type="button" class="fix" (click)="fix(check)">
-                <b>{{ remedy.words }}</b>&ngsp;<span>apply</span>
+                <b>{{ remedy.words }}</b>&ngsp;<span>apply</span
+                ><span class="visually-hidden"> at {{ nameOf(check) }}</span>
               </button>
             }
           </div>
@@ -64,6 +65,10 @@ export class CheckListComponent {
   protected readonly signs = SIGNS;
   protected readonly rules = RULES;
   protected readonly checks = computed(() => this.store.report()?.checks ?? []);
+
+  protected nameOf({ part }: Check): string {
+    return this.store.report()?.parts.find(({ id }) => id === part)?.name ?? '';
+  }
 
   protected isChosen({ part, on }: Check): boolean {
     const chosen = this.store.chosen();

@@ -5,6 +5,7 @@ import { CheckListComponent } from './check-list.component';
 import { HarnessComponent } from './harness.component';
 import { CableRunSentenceComponent } from './cable-run-sentence.component';
 import { WireFilesComponent } from './wire-files.component';
+import { PlanSpeech } from '../trip/plan-speech';
 import { WireStore } from '../trip/wire.store';
 import { InViewDirective } from '../parts/in-view.directive';
 
@@ -119,6 +120,7 @@ export class WirePage implements OnDestroy {
         };
   });
   constructor() {
+    inject(PlanSpeech).standsBy(() => this.words()?.sentence ?? null);
     this.store.inRoom.set(true);
   }
 

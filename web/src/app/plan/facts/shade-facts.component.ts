@@ -24,7 +24,7 @@ import { TripStore } from '../../trip/trip.store';
     @for (shade of shades(); track $index) {
       <p class="shade-hours">
         <ks-text
-          label="What shades it"
+          [label]="'What shades it, ' + ($index + 1)"
           [value]="shade.label"
           [most]="60"
           (committed)="name($index, $event)"
@@ -32,7 +32,7 @@ import { TripStore } from '../../trip/trip.store';
         shades
         <ks-number
           field="fraction"
-          label="Shaded share of the panel"
+          [label]="'Shaded share of the panel, ' + ($index + 1)"
           [value]="shade.fraction"
           (committed)="setFraction($index, $event)"
         />
@@ -45,7 +45,12 @@ import { TripStore } from '../../trip/trip.store';
           [acceptStart]="shade.acceptStart"
           [acceptEnd]="shade.acceptEnd"
         />
-        <button type="button" class="quiet" aria-label="Remove this shade" (click)="remove($index)">
+        <button
+          type="button"
+          class="quiet"
+          [attr.aria-label]="'Remove shade ' + ($index + 1)"
+          (click)="remove($index)"
+        >
           <i class="bi bi-x-lg"></i>
         </button>
       </p>

@@ -127,6 +127,7 @@ export class LoadoutComponent {
         gear: found,
         others,
         name: found?.name ?? item.gear,
+        times: item.count > 1 ? `${item.count} × ` : '',
         about: found ? aboutItem(found, item) : 'no longer on the shelf; replace or remove it',
         inTurn: inTurn && (found?.kind === 'battery' || found?.kind === 'station'),
         strings: found?.kind === 'panel' ? stringsOf(item) : [],

@@ -166,8 +166,8 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
         @for (problem of told(); track problem) {
           <li class="stop"><i class="bi bi-octagon-fill" aria-hidden="true"></i> {{ problem }}</li>
         }
-        @for (finding of shownFindings(); track finding.code) {
-          <li [class]="finding.severity">
+        @for (finding of findings(); track finding.code) {
+          <li [class]="finding.severity" [class.folded]="$index >= shownFindings()">
             <i class="bi" [class]="iconOf(finding.severity)" aria-hidden="true"></i> {{ finding.sentence }}
           </li>
         }
@@ -231,9 +231,8 @@ export class VerdictComponent {
   protected readonly hidden = computed(() =>
     this.allFindings() ? 0 : Math.max(0, this.findings().length - FINDINGS_SHOWN),
   );
-  protected readonly shownFindings = computed(() =>
-    this.hidden() > 0 ? this.findings().slice(0, FINDINGS_SHOWN) : this.findings(),
-  );
+  /** How many stand there; on paper all of them do. */
+  protected readonly shownFindings = computed(() => this.findings().length - this.hidden());
   protected readonly mark = computed(() => MARKS[this.chance.mark()]);
   protected readonly oddsParts = computed(() => chanceSentence(this.chance.chance()));
   protected readonly wouldDo = computed(() =>
