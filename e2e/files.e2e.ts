@@ -45,7 +45,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
     await choose(page, 'Trip file', 'x.json', JSON.stringify({ ...document, ...change }));
   };
   await again({});
-  await expect(page.getByText('is here already, the same')).toBeVisible();
+  await expect(page.locator('.notices').getByText('is here already, the same')).toBeVisible();
   await again({ note: 'From elsewhere.' });
   await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.locator('.trip-title input')).toHaveValue('Winter bothy, from a file');

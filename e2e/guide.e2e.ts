@@ -16,6 +16,7 @@ test('each room leads to its chapter, a sum to its term, and all of it is a book
   await expect(picture).toHaveJSProperty('complete', true);
   expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(1000);
   await page.getByRole('link', { name: 'Gear', exact: true }).first().click();
+  await page.locator('main').focus();
   await page.keyboard.press('g');
   await page.keyboard.press('h');
   await expect(page.getByRole('heading', { name: 'Begin', exact: true })).toBeVisible();

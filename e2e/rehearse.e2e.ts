@@ -71,7 +71,7 @@ test('charging is laid out backward from the departure; one in the past gets a s
   await page.keyboard.press('Enter');
   // 9 Ah at 5 A and the taper: about two hours before six in the evening.
   await expect(up).toContainText(/From Fri 3 Sep 1[56]:\d\d to Fri 3 Sep 18:00/);
-  await type(page, 'Charge now, Shale 9', '100');
+  await type(page, /^Charge now, /, '100');
   await expect(up).toContainText('Nothing needs a charger.');
   await page.getByRole('button', { name: /^Departure/ }).click();
   await page.getByRole('textbox', { name: 'Departure' }).fill('2020-01-01T08:00');

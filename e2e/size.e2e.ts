@@ -39,7 +39,7 @@ test('the lightest kit that makes it is found, tried on as a ghost, and kept', a
   await expect(page.locator('.size-ridge')).toContainText(
     /Lasts in .* simulated outings\. The typical outing lasts past/,
   );
-  await page.keyboard.press('k');
+  await page.locator('.difference').getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('.difference')).not.toContainText('kg');
   await saved(page);
   await page
@@ -114,7 +114,7 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
 test('a search is stopped, and begins again when told', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('Stopped.')).toBeVisible();
+  await expect(page.locator('.standing', { hasText: 'Stopped.' })).toBeVisible();
   await page.getByRole('button', { name: 'Search again' }).click();
   await expect(
     page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }),

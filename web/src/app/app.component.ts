@@ -56,7 +56,7 @@ const openPage = (main: HTMLElement): HTMLElement =>
       <span class="rail-gap"></span>
       <button
         type="button"
-        class="rail-item"
+        class="rail-item second"
         (click)="themes.next()"
         [attr.aria-label]="'Theme: ' + theme().label + '. Change it'"
         title="Theme: paper for indoors, glare for full sun, ember for the night"
@@ -67,15 +67,15 @@ const openPage = (main: HTMLElement): HTMLElement =>
         [routerLink]="['/guide', chapter()]"
         routerLinkActive="here"
         ariaCurrentWhenActive="page"
-        class="rail-item"
+        class="rail-item second"
         title="What this page answers and how to read it"
       >
         <i class="bi bi-question-circle" aria-hidden="true"></i><span>Guide</span>
       </a>
-      <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
+      <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item second">
         <i class="bi bi-sliders" aria-hidden="true"></i><span>Settings</span>
       </a>
-      <button type="button" class="rail-item key-list" (click)="help()" aria-label="Keys">
+      <button type="button" class="rail-item second key-list" (click)="help()" aria-label="Keys">
         <i class="bi bi-keyboard" aria-hidden="true"></i><span>Keys</span>
       </button>
     </nav>

@@ -23,7 +23,13 @@ const BOOKLET = 'booklet';
     <div class="page wide guide">
       <nav class="chapters" aria-label="Chapters of the guide">
         @for (chapter of chapters; track chapter.name) {
-          <a [routerLink]="['/guide', chapter.name]" routerLinkActive="here">{{ chapter.title }}</a>
+          <a
+            [routerLink]="['/guide', chapter.name]"
+            routerLinkActive="here"
+            ariaCurrentWhenActive="page"
+            [attr.aria-label]="'Chapter ' + chapter.title"
+            >{{ chapter.title }}</a
+          >
         }
         <a routerLink="/guide/booklet" routerLinkActive="here">All of it, to print</a>
       </nav>

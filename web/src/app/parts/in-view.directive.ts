@@ -28,6 +28,8 @@ export class InViewDirective {
   }
 
   private show(): void {
-    if (this.element.isConnected) this.element.scrollIntoView({ block: 'nearest' });
+    // Nor is what has the focus pushed out of sight, where one goes by keys.
+    const reached = document.activeElement?.matches(':focus-visible') ? document.activeElement : null;
+    if (this.element.isConnected && !reached) this.element.scrollIntoView({ block: 'nearest' });
   }
 }

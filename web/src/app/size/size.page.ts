@@ -182,7 +182,7 @@ export class SizePage {
       const busy = this.store.busy();
       untracked(() => {
         if (busy && !wasBusy) speech.say('Looking for kits that last.');
-        if (!busy && wasBusy) speech.say(`The search is over: ${this.standing()}`);
+        if (!busy && wasBusy) speech.say(this.store.stopped() ? 'The search is stopped.' : this.standing());
         wasBusy = busy;
       });
     });

@@ -143,8 +143,8 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
       id="block-keys"
       [class.visually-hidden]="!selection.hint() || !selection.selected()"
     >
-      In the block: <kbd>←</kbd> <kbd>→</kbd> earlier and later, <kbd>↑</kbd> <kbd>↓</kbd> longer and shorter,
-      <kbd>[</kbd> <kbd>]</kbd> power, <kbd>,</kbd> <kbd>.</kbd> duty cycle, <kbd>Enter</kbd> its words,
+      In the block: <kbd>←</kbd> <kbd>→</kbd> move it, <kbd>↑</kbd> <kbd>↓</kbd> its length, <kbd>[</kbd>
+      <kbd>]</kbd> power, <kbd>,</kbd> <kbd>.</kbd> duty cycle, <kbd>Enter</kbd> its words,
       <kbd>Delete</kbd> removes it.
     </p>
   `,

@@ -1,0 +1,249 @@
+import { expectFocus, focused, tabTo } from './focus.js';
+import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
+
+test.describe.configure({ timeout: 240_000 });
+
+test('the whole job by keyboard, from the trips to the card, and the focus is never lost', async ({
+  page,
+  knapsack,
+}) => {
+  await page.goto(knapsack.address);
+  await tabTo(page, /^a Headland contest camp/);
+  await page.keyboard.press('Enter');
+  await expect(verdict(page)).toContainText(/lasts|ends/);
+  await expectFocus(page, /^ks-trip|^ks-plan/);
+  await expect(page).toHaveTitle('Headland contest camp: Plan · Knapsack');
+
+  // Hours: one more block, moved, stretched, removed; each time what stands there is said and has the focus.
+  await tabTo(page, /^button Add hours/);
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^button (CW|SSB|RTTY|FT8)/);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(page.locator('#spoken')).toHaveText(/ added, \w+ .*(to spare|ends)/);
+  await page.keyboard.press('Delete');
+  await expectFocus(page, /^button (CW|SSB|RTTY|FT8)/);
+  await page.keyboard.press('u');
+  await expect(page.locator('.notices')).toContainText(/^Undone: .* added/);
+  await expectFocus(page, /^button (CW|SSB|RTTY|FT8)/);
+
+  // A figure unfolds into a dialog that has a name; Escape closes it, and nothing else.
+  await page.locator('[data-unfolds="end"]').focus();
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^dialog How .* comes about/);
+  await expect(page.locator('[data-unfolds="end"]')).toHaveAttribute('aria-expanded', 'true');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expectFocus(page, /^button \w{3} \d\d:\d\d$/);
+  await expect(page.locator('.block.selected')).toHaveCount(1);
+
+  // The bag: swapped, taken out, put in.
+  await tabTo(page, /^button Swap Whimbrel 100/);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^button Swap Curlew 10/);
+  await page.keyboard.press('Control+z');
+  await expectFocus(page, /^button Swap Whimbrel 100/);
+  await tabTo(page, /^button Swap roof fan/);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('End');
+  await expectFocus(page, /^button Leave it at home/);
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^button Swap wire antenna/);
+
+  // Wire: one remedy, and the same key again applies no other one.
+  await tabTo(page, /^a Wire$|^a .*Wire/);
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^ks-wire/);
+  await expect(page).toHaveTitle('Headland contest camp: Wire · Knapsack');
+  const fixes = page.locator('.checks .fix');
+  const before = await fixes.count();
+  await tabTo(page, /^button a change-over switch/);
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^h2 What the rules say/);
+  await page.keyboard.press('Enter');
+  await expect(fixes).toHaveCount(before - 1);
+  await expect(page.locator('#spoken')).toHaveText(/^The wiring has changed; (Do not|OK)/);
+
+  // Pack: ticked, taken in hand, put into a bag.
+  await page.locator('main').focus();
+  await page.keyboard.press('g');
+  await page.keyboard.press('k');
+  await expectFocus(page, /^ks-pack/);
+  await tabTo(page, /^input Shale 60 is packed/);
+  await page.keyboard.press('Space');
+  await expect(page.getByLabel('Shale 60 is packed')).toBeChecked();
+  await expectFocus(page, /^input Shale 60 is packed/);
+  await tabTo(page, /^button Shale 60/);
+  await page.keyboard.press('Enter');
+  await tabTo(page, /^button Leave it at home/);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.pack-bags')).not.toContainText('Shale 60');
+  expect(await focused(page)).not.toBe('nothing');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.pack-bags')).toContainText('Shale 60');
+
+  // Rehearse: a step is done; the card goes out.
+  await page.locator('main').focus();
+  await page.keyboard.press('g');
+  await page.keyboard.press('r');
+  await expectFocus(page, /^ks-rehearse/);
+  await tabTo(page, /^button OK: /);
+  const step = await focused(page);
+  await page.keyboard.press('Enter');
+  await expect.poll(() => focused(page)).toBe(step);
+  await saved(page);
+  await page.locator('main').focus();
+  await page.keyboard.press('g');
+  await page.keyboard.press('c');
+  await expectFocus(page, /^ks-card/);
+  await tabTo(page, /^button PDF, A5/);
+  const download = page.waitForEvent('download');
+  await page.keyboard.press('Enter');
+  expect((await download).suggestedFilename()).toBe('headland-contest-camp-field-card-a5.pdf');
+  await expectFocus(page, /^button PDF, A5/);
+});
+
+test('a key acts on what has the focus, and a letter never from a link or a button', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  const blocks = page.locator('[data-block]');
+  const theme = () => page.evaluate(() => document.documentElement.dataset['theme']);
+  await block(page, 'b2').click();
+  for (const name of ['Gear', 'Guide']) {
+    await page.getByRole('link', { name, exact: true }).focus();
+    for (const key of ['n', 'o', 't', 'e', 'Backspace', 'Delete', '[', 'ArrowUp'])
+      await page.keyboard.press(key);
+  }
+  await page.getByRole('button', { name: 'Later' }).focus();
+  for (const key of ['n', 'u', 'k', 'Backspace', 'ArrowRight']) await page.keyboard.press(key);
+  expect([await blocks.count(), await theme()]).toEqual([5, 'paper']);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
+  // A slider takes its own arrows.
+  const label = await block(page, 'b2').getAttribute('aria-label');
+  const ridge = page.getByRole('slider', { name: 'Charge in the battery over the outing' });
+  await ridge.focus();
+  for (const key of ['ArrowUp', 'ArrowDown', 'ArrowRight']) await page.keyboard.press(key);
+  await expect(block(page, 'b2')).toHaveAttribute('aria-label', label!);
+
+  await block(page, 'b2').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(block(page, 'b2')).not.toHaveAttribute('aria-label', label!);
+  await expect(block(page, 'b2')).toHaveAttribute('aria-keyshortcuts', /ArrowLeft.*Delete/);
+  await expect(page.locator('#block-keys')).toBeInViewport();
+});
+
+test('a wrong value stays with its own block, and is there again when that is', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  await block(page, 'b2').click();
+  const power = page.locator('.block-sentence').getByLabel('Power');
+  await power.fill('-5');
+  await block(page, 'b3').click();
+  await expect(power).toHaveValue('5');
+  await expect(page.locator('.block-sentence .problem')).toHaveCount(0);
+  await block(page, 'b2').click();
+  await expect(power).toHaveValue('-5');
+  await expect(page.locator('.block-sentence .problem')).toBeVisible();
+  await expect(power).toHaveAttribute('aria-invalid', 'true');
+  await power.focus();
+  await page.keyboard.press('Escape');
+  await expect(power).toHaveValue('10');
+});
+
+test('the skyline keeps the focus in its dialog, and is made by fields alone', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  await page.getByRole('button', { name: 'edit the skyline' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Add a point' }).click();
+  await dialog.getByRole('button', { name: 'Add a point' }).click();
+  await expect(dialog.locator('.point')).toHaveCount(2);
+  await dialog.getByLabel('Height of point 2').fill('35');
+  await page.keyboard.press('Enter');
+  await expect(dialog.locator('.point').nth(1)).toHaveAttribute('aria-valuetext', '35° high');
+  await dialog.locator('.point').nth(1).focus();
+  await page.keyboard.press('Delete');
+  await expect(dialog.locator('.point')).toHaveCount(1);
+  expect(await page.evaluate(() => document.activeElement?.closest('.modal') !== null)).toBe(true);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expectFocus(page, /^button edit the skyline/);
+});
+
+test('a drag that is called off leaves everything as it was', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  await textOf(page);
+  const sky = (await page.locator('.sky-lane').boundingBox())!;
+  const undo = page.getByRole('button', { name: 'Undo' });
+  const pull = async (x: number, y: number, dx: number) => {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + dx / 2, y);
+    await page.mouse.move(x + dx, y);
+  };
+  await pull(sky.x + 80, sky.y + 20, 60);
+  await expect(undo).toBeEnabled();
+  await page.keyboard.press('Escape');
+  await expect(undo).toBeDisabled();
+  await page.mouse.up();
+  await expect(undo).toBeDisabled();
+
+  const b3 = (await block(page, 'b3').boundingBox())!;
+  const label = await block(page, 'b3').getAttribute('aria-label');
+  await pull(b3.x + b3.width / 2, b3.y + 20, -40);
+  await expect(block(page, 'b3')).not.toHaveAttribute('aria-label', label!);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(block(page, 'b3')).toHaveAttribute('aria-label', label!);
+  await expect(undo).toBeDisabled();
+});
+
+test('the hours are a table too, which is changed where it stands', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack);
+  await page.getByRole('button', { name: 'Table of hours' }).click();
+  await expectFocus(page, /^h2 Hours/);
+  const table = page.locator('.hours table');
+  await expect(table.locator('tbody tr')).toHaveCount(14);
+  const row = (hour: string) => table.getByRole('row', { name: new RegExp(`^${hour}`) });
+  await expect(row('11:00')).toContainText('CW 10 W');
+  await page.getByLabel('Work from 12:00').selectOption('off');
+  await expect(block(page, 'b1')).toHaveAttribute('aria-label', /11:00 to Sat 12:00/);
+  await page.getByLabel('Work from 13:00').selectOption('FT8 5 W');
+  await expect(page.locator('[data-block]')).toHaveCount(6);
+  await page.getByLabel('Sky from 15:00').selectOption('rain');
+  await expect(page.locator('.sky-label', { hasText: 'rain' })).toBeVisible();
+  await page.getByLabel('Day', { exact: true }).selectOption('1');
+  await expect(table.locator('tbody tr')).toHaveCount(16);
+  await expect(row('10:00')).toContainText(/\d+ %/);
+});
+
+test('segments of the bench are made and changed by times, without a drag', async ({ page, knapsack }) => {
+  await page.goto(`${knapsack.address}/bench`);
+  await page.getByLabel('How fast its clock runs').selectOption('60');
+  await page.getByRole('button', { name: 'Record' }).click();
+  await expectFocus(page, /^button Stop/);
+  await expect(page.locator('.live')).toContainText(/\d\d\d s/, { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expectFocus(page, /^button Record/);
+  await page.getByRole('button', { name: 'Mark the remainder' }).click();
+  await page.getByLabel('Segment 1 ends').fill('60');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Segment 1 begins').fill('70');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.marks .problem')).toHaveText('It must begin before it ends, at 60 s.');
+  await page.getByLabel('Segment 1 begins').fill('20');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.marks tr').first()).toContainText('40 s');
+  await page.getByRole('button', { name: 'Mark the remainder' }).click();
+  await expect(page.locator('.marks tr')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Remove segment 1' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.marks tr')).toHaveCount(1);
+  expect(await focused(page)).not.toBe('nothing');
+});
