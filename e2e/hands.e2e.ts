@@ -247,3 +247,62 @@ test('segments of the bench are made and changed by times, without a drag', asyn
   await expect(page.locator('.marks tr')).toHaveCount(1);
   expect(await focused(page)).not.toBe('nothing');
 });
+
+test('whatever is done, the focus stands somewhere that one would look for it', async ({
+  page,
+  knapsack,
+}) => {
+  /** Presses a button by key, and says what has the focus once that is done. */
+  const press = async (name: string | RegExp, done: () => Promise<unknown>) => {
+    await page.getByRole('button', { name, exact: true }).first().focus();
+    await page.keyboard.press('Enter');
+    await done();
+    await page.waitForTimeout(50);
+    return focused(page);
+  };
+  await page.goto(knapsack.address);
+  const trips = page.locator('.trips > li');
+  expect(await press('Archive Winter bothy', () => expect(trips).toHaveCount(2))).toMatch(/^a Headland/);
+  expect(await press('Copy Headland contest camp', () => expect(trips).toHaveCount(3))).toBe(
+    'button Copy Headland contest camp',
+  );
+  await expect(page.locator('#spoken')).toContainText('Headland contest camp, copy is among the trips.');
+  expect(await press('Delete Headland contest camp, copy', () => expect(trips).toHaveCount(2))).toMatch(
+    /^a /,
+  );
+  expect(await press('Restore Headland contest camp, copy', () => expect(trips).toHaveCount(3))).not.toBe(
+    'nothing',
+  );
+
+  await page.goto(`${knapsack.address}/gear`);
+  const card = (id: string) => page.locator(`[data-gear="${id}"]`);
+  await card('curlew-10').locator('.bag-name').focus();
+  await page.keyboard.press('Enter');
+  expect(await press('Done', () => expect(page.locator('.editor')).toHaveCount(0))).toMatch(
+    /^button .*Curlew 10/,
+  );
+  expect(await press('Archive Dunlin 3', () => expect(card('dunlin-3')).toHaveCount(0))).toMatch(
+    /^button .*Whimbrel 100/,
+  );
+
+  await openTrip(page, knapsack);
+  await page.getByRole('button', { name: /^Outing starts/ }).focus();
+  await page.keyboard.press('Enter');
+  await expectFocus(page, /^input Outing starts/);
+  await expect(page.getByRole('textbox', { name: 'Outing starts' })).toHaveAccessibleDescription(/2027/);
+  await page.keyboard.press('Escape');
+  await expectFocus(page, /^button Outing starts/);
+  await block(page, 'b2').focus();
+  await page.keyboard.press('[');
+  const difference = page.locator('.difference');
+  await expect(difference).toContainText('Keep');
+  expect(await press('Keep', () => expect(difference).toBeEmpty())).not.toBe('nothing');
+  await page.getByRole('button', { name: 'Add gear' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  const put = (await focused(page)).replace(/^button /, '');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#spoken')).toHaveText(/ is in the bag; /);
+  expect(put).not.toBe('nothing');
+  await expectFocus(page, /^button Add gear/);
+});

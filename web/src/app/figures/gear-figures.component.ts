@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  ElementRef,
+} from '@angular/core';
 import { currentOf, transmitFigure, type Figure, type Gear, type TransmitFigure } from '@knapsack/contract';
 import type { Mode } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { problemText } from '../data/problem-text';
+import { FocusKeeper } from '../shell/focus-keeper.service';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
@@ -26,7 +36,7 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
           [refuse]="refuseName"
           (committed)="save({ name: $event })"
         />
-        <button type="button" class="quiet" (click)="closed.emit()">Done</button>
+        <button type="button" class="quiet" (click)="done()">Done</button>
       </p>
       <table>
         @for (row of shownRows(); track row.key) {
@@ -118,6 +128,8 @@ export class GearFiguresComponent {
   readonly gear = input.required<Gear>();
   readonly closed = output();
   private readonly shelf = inject(ShelfService);
+  private readonly focus = inject(FocusKeeper);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly problem = signal<string | null>(null);
   protected readonly choices = computed(() => choicesOf(this.gear()));
   protected readonly rows = computed(() =>
@@ -154,6 +166,13 @@ export class GearFiguresComponent {
   };
 
   protected withFigure = withFigure;
+
+  /** Back to the name that had opened it. */
+  protected done(): void {
+    const item = this.host.closest('[data-gear]');
+    this.closed.emit();
+    this.focus.go(() => item?.querySelector<HTMLElement>('.bag-name'));
+  }
 
   protected setPoint(index: number, rfW: number, current: Figure): void {
     this.putPoints((points) => points.with(index, transmitFigure(rfW, current)));

@@ -14,6 +14,8 @@ import { readLocalTime, sayDate, sayDay, sayHour } from '@knapsack/core';
 import { FitsTextDirective } from './fits-text.directive';
 import { MonthComponent } from './month.component';
 
+let count = 0;
+
 /**
  * A day and an hour of the place within a sentence: words that turn into a field while they are edited, with a month to choose
  * the day from below it. Takes them as people write them, and says what it understood. Enter or leaving it commits, Escape
@@ -36,14 +38,15 @@ import { MonthComponent } from './month.component';
             [value]="text()"
             [attr.aria-label]="label()"
             [attr.aria-invalid]="problem() ? true : null"
+            [attr.aria-describedby]="id"
             (input)="typed($event)"
             (keydown.enter)="commit()"
           />
           <span class="calendar">
             @if (problem(); as sentence) {
-              <span class="problem" role="alert">{{ sentence }}</span>
+              <span class="problem" role="alert" [id]="id">{{ sentence }}</span>
             } @else {
-              <span class="understood" role="status">{{ understood() }}</span>
+              <span class="understood" [id]="id">{{ understood() }}</span>
             }
             @defer (on immediate) {
               <ks-month [timeMs]="read() ?? valueMs()" [zone]="zone()" (chosen)="choose($event)" />
@@ -70,6 +73,7 @@ export class InlineTimeComponent {
   /** Takes the instant, or gives the sentence that says why not. */
   readonly accept = input.required<(timeMs: number) => string | null>();
 
+  protected readonly id = `time-${++count}`;
   private readonly injector = inject(Injector);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);

@@ -25,6 +25,7 @@ import { ApiService } from '../data/api.service';
 import { newKey } from '../data/new-id';
 import { problemText } from '../data/problem-text';
 import { draftBox } from '../trip/draft-box';
+import { SpeechService } from '../shell/speech.service';
 import { NoticesService } from '../shell/notices.service';
 import { KeysService } from '../shell/keys.service';
 import { newTrip } from '../data/new-trip';
@@ -62,6 +63,7 @@ export class TripsPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly notices = inject(NoticesService);
+  private readonly speech = inject(SpeechService);
   private readonly deleted = inject(DeletedTrips);
   private readonly lines = inject(TripLinesService);
   protected readonly trips = signal<readonly TripSummary[]>([]);
@@ -143,6 +145,7 @@ export class TripsPage {
       const copy = { ...trip, id: `trip-${newKey()}`, name: `${trip.name}, copy`.slice(0, 120) };
       await firstValueFrom(this.api.createTrip(copy));
       await this.load();
+      this.speech.say(`${copy.name} is among the trips.`);
     });
   }
 

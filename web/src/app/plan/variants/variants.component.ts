@@ -26,7 +26,7 @@ import { VariantsStore } from '../../trip/variants.store';
                 <i class="bi bi-record-circle-fill take" role="img" aria-label="in use"></i>
               }
               <ks-text
-                label="Name of the variant"
+                [label]="'Name of the variant, ' + ($index + 1)"
                 [value]="row.name"
                 [most]="60"
                 (committed)="store.rename(row.id, $event)"
