@@ -43,7 +43,7 @@ const runInHand = async (page) => {
 
 const panelInHand = async (page) => {
   await page.getByRole('button', { name: 'Frond 42', exact: true }).click();
-  await page.getByText(/as it is packed/).waitFor();
+  await page.locator('.without', { hasText: 'as it is packed' }).waitFor();
 };
 
 const halfTried = async (page) => {
