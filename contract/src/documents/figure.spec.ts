@@ -1,6 +1,6 @@
 import { beats, SOURCES } from '@knapsack/core';
 import fc from 'fast-check';
-import { pinEntry, withEntry, type Figure, type FigureEntry } from './figure.js';
+import { pinEntry, trustOf, withEntry, type Figure, type FigureEntry } from './figure.js';
 
 const sheet: FigureEntry = { value: 2.3, source: 'datasheet' };
 const meter: FigureEntry = { value: 1.92, source: 'measured', date: '2027-05-02', spread: 0.03 };
@@ -53,5 +53,14 @@ describe('a figure and its history', () => {
         }
       }),
     );
+  });
+
+  it('is believed by its source, and by its spread as a share of it where that says anything', () => {
+    expect(trustOf({ value: 2, source: 'measured', spread: 0.1 })).toEqual({
+      source: 'measured',
+      spread: 0.05,
+    });
+    expect(trustOf({ value: 2, source: 'datasheet' })).toEqual({ source: 'datasheet' });
+    expect(trustOf({ value: 0, source: 'measured', spread: 0.1 })).toEqual({ source: 'measured' });
   });
 });

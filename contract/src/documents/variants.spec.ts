@@ -60,4 +60,15 @@ describe('variants of one outing', () => {
     };
     expect(readTrip(many).ok).toBeFalse();
   });
+
+  it('have their own way to use the batteries, and say nothing that was not said', () => {
+    const base = trip();
+    for (const chargeIdle of [true, false])
+      expect(partOf({ ...base, batteryUse: 'turns', chargeIdle })).toEqual(
+        jasmine.objectContaining({ batteryUse: 'turns', chargeIdle }),
+      );
+    expect(Object.keys(partOf(base))).not.toContain('chargeIdle');
+    expect(asTrip({ ...base, chargeIdle: true }, partOf(base)).chargeIdle).toBeUndefined();
+    expect(asTrip(base, partOf({ ...base, chargeIdle: false })).chargeIdle).toBeFalse();
+  });
 });

@@ -24,6 +24,21 @@ describe('an outing in a calendar', () => {
     expect([leave.key, leave.startMs]).toEqual(['leave', Date.parse(departure)]);
   });
 
+  it('names the radio of a block only where there are several', () => {
+    const [block] = kitTrip().blocks;
+    const bag = (...ids: string[]) => ['shale', ...ids].map((gear) => ({ gear, count: 1 }));
+    const summary = (radios: readonly string[], station: number) =>
+      outingDates(
+        kitTrip({ loadout: bag(...radios), blocks: [{ ...block, station }] }),
+        kitShelf,
+        NOW_MS,
+      ).find(({ key }) => key === `block.${block.id}`)!.summary;
+    expect(summary(['curlew', 'dunlin'], 2)).toBe('Dunlin CW 10 W');
+    expect(summary(['curlew', 'dunlin'], 1)).toBe('Curlew CW 10 W');
+    expect(summary(['curlew', 'dunlin'], 3)).toBe('CW 10 W');
+    expect(summary(['curlew'], 1)).toBe('CW 10 W');
+  });
+
   it('keeps a date’s name as it moves, and gives each repeat one of its own', () => {
     const [block] = trip().blocks;
     const hourly = trip({

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { keepVariant } from '../documents/variants.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
@@ -123,6 +124,21 @@ describe('a trip out of a file', () => {
     expect(renamed.packed).toEqual([{ gear: 'zzshale' }]);
     expect(renamed.rehearsal?.charging?.[0]).toEqual({ gear: 'zzshale', soc: 0.4, from: 'zzmains' });
     expect(JSON.stringify(renamed)).toContain('"from":"zzshale.2"');
+  });
+
+  it('whose gear is called otherwise has it called so in its variants too; with nothing called otherwise it is the same', () => {
+    const two = keepVariant(kitTrip(), 'v1', 'as it was');
+    const renamed = withGearRenamed(two, new Map([['shale', 'zz']]));
+    const bag = (of: { loadout: readonly { gear: string }[] }) => of.loadout.map(({ gear }) => gear);
+    const wanted = bag(kitTrip()).map((gear) => (gear === 'shale' ? 'zz' : gear));
+    expect(bag(renamed)).toEqual(wanted);
+    expect(renamed.variants!.map(bag)).toEqual([wanted]);
+    expect(renamed.variants![0]).toEqual(jasmine.objectContaining({ id: 'v1', name: 'as it was' }));
+    expect(withGearRenamed(two, new Map())).toBe(two);
+    const from = kitTrip({ harness: { runs: [{ to: 'curlew', lengthM: 2 }] } });
+    expect(Object.keys(withGearRenamed(from, new Map([['curlew', 'zz']])).harness!.runs![0])).not.toContain(
+      'from',
+    );
   });
 
   it('leaves nothing of the file behind: every piece is on the shelf or with the trip', () => {

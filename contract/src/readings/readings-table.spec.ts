@@ -32,6 +32,25 @@ describe('a table of readings', () => {
     expect(read('time,voltage,current\n1:00:01.5,13,1').rows[0][0]).toBe(3_601_500);
   });
 
+  it('takes the time as a clock of hours, minutes and seconds, and as nothing else that looks like one', () => {
+    const at = (time: string) => read(`time;voltage;current\n${time};13;1`).rows.map(([timeMs]) => timeMs);
+    expect(at('0:02:03')).toEqual([123_000]);
+    expect(at('12:34:56')).toEqual([((12 * 60 + 34) * 60 + 56) * 1000]);
+    expect(at('1:02:03,25')).toEqual([3_723_250]);
+    expect(at('100:00:00')).toEqual([360_000_000]);
+    for (const none of [
+      '1:2:03',
+      '1:02:3',
+      '1:02:03x',
+      'x1:02:03',
+      '1:02:03.',
+      '2027-9-4',
+      'on 2027-09-04',
+      '2027-09-4',
+    ])
+      expect(at(none)).withContext(none).toEqual([]);
+  });
+
   it('leaves bad rows out, says which, and puts the rest in order of time', () => {
     const { rows, notes } = read('time,volts,amps\n2,13,2\n1,13,1\nx,13,1\n3,13,\n1,13,9\n');
     expect(rows.map(([timeMs, , amps]) => [timeMs, amps])).toEqual([

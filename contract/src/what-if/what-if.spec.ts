@@ -64,6 +64,63 @@ describe('the cheapest changes that fix a plan', () => {
     }
   });
 
+  it('say how many of a battery there are instead', () => {
+    const none = { ...short, blocks: [], unattended: true };
+    const words = (count: number) =>
+      fixes(
+        {
+          ...none,
+          loadout: [item('curlew'), item('small', count), item('relay')],
+          end: '2027-09-10T16:00:00Z',
+        },
+        [radio, small, relay],
+      ).map((fix) => fix.words);
+    expect(words(1)).toEqual(['2 × small instead of one']);
+    expect(words(2)).toEqual(['3 × small instead of 2']);
+  });
+
+  it('prop a panel that lies flat, the best way for the sky of the outing', () => {
+    const place = { name: 'islet', timeZone: 'UTC', latitudeDeg: 59, longitudeDeg: 5.3 };
+    // Ten watts, four ampere hours: flat in February it is too little, propped it is enough.
+    const gear = [
+      radio,
+      battery('middle', 4, 500),
+      relay,
+      { ...panel, watts: figure(10) } as Gear,
+      controller,
+    ];
+    const flat = {
+      ...trip({
+        place,
+        start: '2027-02-01T06:00:00Z',
+        end: '2027-02-13T18:00:00Z',
+        weather: { air: 'clean', cloud: 0, windMS: 2 },
+        unattended: true,
+        loadout: ['curlew', 'middle', 'relay', 'frond', 'rill'].map((gear) => item(gear)),
+      }),
+      blocks: [],
+    };
+    const found = fixes(flat, gear);
+    const prop = found.find(({ words }) => words.startsWith('prop the panel'));
+    // A low sun at 59 degrees north: steep, and to the south.
+    const [, tilt, facing] = /^prop the panel at (\d+)°, facing (\d+)°$/.exec(prop?.words ?? '') ?? [];
+    expect(prop?.fixes).toBeTrue();
+    expect(Number(tilt)).toBeGreaterThan(60);
+    expect(Number(tilt)).toBeLessThan(85);
+    expect(Math.abs(Number(facing) - 180)).toBeLessThan(25);
+    expect(prop?.trip.panelPlace?.mount).toBe('propped');
+    expect(prop?.trip.panelPlace?.aim.how).toBe('fixed');
+    const turned = {
+      ...flat,
+      panelPlace: { aim: { how: 'every', minutes: 120 }, mount: 'propped', ground: 'grass' } as const,
+    };
+    expect(
+      fixes(turned, gear)
+        .map(({ words }) => words)
+        .join(),
+    ).not.toContain('prop');
+  });
+
   it('take the lightest battery of the shelf that is enough', () => {
     const blocks = short.blocks.map((block) => ({ ...block, powerW: 1, share: 0 }));
     const lasting = trip({
