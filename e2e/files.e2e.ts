@@ -63,7 +63,7 @@ test('a trip goes out as a file and comes in on another installation, and never 
     page.getByRole('button', { name: `Swap ${document.gear[0].name}, from a file` }),
   ).toBeVisible();
   await again({ version: 99 });
-  await expect(page.getByText('a newer Knapsack can open it')).toBeVisible();
+  await expect(page.locator('.notices').getByText('a newer Knapsack can open it')).toBeVisible();
 });
 
 test('everything goes out as a backup, is looked at, and comes in again', async ({

@@ -18,9 +18,10 @@ test('the whole job by keyboard, from the trips to the card, and the focus is ne
   await tabTo(page, /^button Add hours/);
   await page.keyboard.press('Enter');
   await expectFocus(page, /^button (CW|SSB|RTTY|FT8)/);
+  await expect(page.locator('#spoken')).toHaveText(/ added, \w+ .*(to spare|ends)/);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowDown');
-  await expect(page.locator('#spoken')).toHaveText(/ added, \w+ .*(to spare|ends)/);
+  await expect(page.locator('#spoken')).toHaveText(/ now \w+ .*(to spare|ends)/);
   await page.keyboard.press('Delete');
   await expectFocus(page, /^button (CW|SSB|RTTY|FT8)/);
   await page.keyboard.press('u');

@@ -7,6 +7,10 @@ import { spanOf } from './blocks.js';
 /** The whole hour that an instant falls into, UTC epoch ms. */
 export const hourOf = (timeMs: number): number => Math.floor(timeMs / HOUR_MS) * HOUR_MS;
 
+/** The hours that are told as fog, by their starts, UTC epoch ms. */
+export const foggyHours = ({ weather }: Pick<Trip, 'weather'>): ReadonlySet<number> =>
+  new Set((weather?.hours ?? []).filter(({ fog }) => fog).map(({ start }) => hourOf(Date.parse(start))));
+
 /** What is painted onto hours: a cloud amount, rain (a closed sky), or fog (overcast, told as fog). */
 export interface Paint {
   readonly cloud: number;

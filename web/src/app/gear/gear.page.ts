@@ -154,7 +154,7 @@ export class GearPage {
     const { id, name } = items[index];
     if (to >= 0 && to < items.length && to !== index) await this.move(items, index, to);
     const place = Math.min(items.length - 1, Math.max(0, to));
-    this.speech.say(`${name} is number ${place + 1} of ${items.length}.`);
+    this.speech.say(`${name} is number ${place + 1} of ${items.length}.`, `order of ${id}`);
     // The row stands in its new order after the next drawing.
     this.focus.go(() => document.querySelector<HTMLElement>(`[data-gear="${CSS.escape(id)}"] .grip`));
   }

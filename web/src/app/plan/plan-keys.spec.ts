@@ -157,6 +157,6 @@ describe('the keys of the Plan room, undo and what is said', () => {
     store.settle();
     TestBed.tick();
     await new Promise((done) => setTimeout(done, RESTS_MS + 50));
-    expect(said()).toMatch(/ now Sat 10:30 to 12:30(; .*)?\.$/);
+    expect(said().trim()).toMatch(/ now Sat 10:30 to 12:30(; .*)?\.$/);
   });
 });

@@ -84,7 +84,7 @@ const FAR = 2.2;
             (keydown.enter)="chosen.emit(dot.kit)"
             (keydown.space)="$event.preventDefault(); chosen.emit(dot.kit)"
           >
-            <circle class="halo" [attr.cx]="dot.x" [attr.cy]="dot.y" r="14" />
+            <circle class="halo" [attr.cx]="dot.x" [attr.cy]="dot.y" [attr.r]="reach" />
             <circle [attr.cx]="dot.x" [attr.cy]="dot.y" r="6" />
           </g>
         }
@@ -105,6 +105,8 @@ export class KitScatterComponent {
   private readonly chances = inject(ChanceStore);
   readonly chosen = output<TriedKit>();
   protected readonly plot = plotFor(isNarrow());
+  /** How far around a kit a press reaches. */
+  protected readonly reach = matchMedia('(pointer: coarse)').matches ? 23 : 14;
   protected readonly by = this.store.by;
   protected readonly over = signal<string | null>(null);
   protected readonly burdens: readonly Choice<KitBurden>[] = [

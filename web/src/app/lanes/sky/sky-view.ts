@@ -1,5 +1,5 @@
 import { skyOf, type Trip } from '@knapsack/contract';
-import { hourOf } from '@knapsack/contract/edits';
+import { foggyHours, hourOf } from '@knapsack/contract/edits';
 import { MINUTE_MS, sunPosition, type Span } from '@knapsack/core';
 
 /** The sky over the outing, at its own even steps; null where the place is not known. */
@@ -25,9 +25,7 @@ export function skyView(
   const { latitudeDeg, longitudeDeg } = trip.place;
   if (latitudeDeg === undefined || longitudeDeg === undefined) return null;
   const skyAt = skyOf(trip);
-  const foggy = new Set(
-    (trip.weather?.hours ?? []).filter(({ fog }) => fog).map(({ start }) => hourOf(Date.parse(start))),
-  );
+  const foggy = foggyHours(trip);
   const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil((endMs - startMs) / LEAST_STEP_MS)));
   const timesMs = Float64Array.from(
     { length: steps + 1 },

@@ -1,5 +1,5 @@
 import { positionOf, skyOf, type Block, type Trip } from '@knapsack/contract';
-import { cloudWord, hourOf, spanOf } from '@knapsack/contract/edits';
+import { cloudWord, foggyHours, hourOf, spanOf } from '@knapsack/contract/edits';
 import {
   CLOUD_WORDS,
   fixed,
@@ -58,9 +58,7 @@ export function hourRows(
 ): readonly HourRow[] {
   const outing = spanOf(trip);
   const skyAt = skyOf(trip);
-  const foggy = new Set(
-    (trip.weather?.hours ?? []).filter(({ fog }) => fog).map(({ start }) => hourOf(Date.parse(start))),
-  );
+  const foggy = foggyHours(trip);
   const rows: HourRow[] = [];
   const startMs = Math.max(outing.startMs, stretch.startMs);
   const endMs = Math.min(outing.endMs, stretch.endMs);
