@@ -64,6 +64,7 @@ export * from './say/quantity.js';
 export * from './say/read-time.js';
 export * from './say/time.js';
 export * from './say/units.js';
+export * from './say/work.js';
 export * from './source.js';
 export * from './span.js';
 export * from './sun/clear-sky.js';

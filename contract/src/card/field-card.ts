@@ -12,7 +12,7 @@ import {
   sayDay,
   sayDuration,
   sayHour,
-  sayMode,
+  sayWork,
   sayQuantity,
   sayTime,
   toLocator,
@@ -157,7 +157,7 @@ function scheduleOf(trip: Trip, radios: readonly string[]): FieldCard['schedule'
       const radio = radios.length > 1 ? `${radios[positionOf(block) - 1] ?? ''} ` : '';
       return [
         repeat ? `${when}, ${REPEATS[repeat]}` : when,
-        `${radio}${sayMode(mode)} ${powerW} W`,
+        `${radio}${sayWork({ mode, powerW })}`,
         `${ACTIVITIES[activity].label}, duty cycle ${sayQuantity({ value: share, unit: 'share' })}`,
       ];
     });

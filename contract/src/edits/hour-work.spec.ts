@@ -3,16 +3,16 @@ import { tripProblems } from '../documents/trip-rules.js';
 import type { Trip } from '../documents/trip.js';
 import { expandBlocks } from '../resolve/expand-blocks.js';
 import { hour, hoursOfBlocks, trip } from '../testing/outing.js';
-import { giveToPosition, repeatBlock, usualWork, type Work } from './blocks.js';
-import { setWork } from './hour-work.js';
+import { giveToPosition, repeatBlock, usualWork } from './blocks.js';
+import { setWork, type WholeWork } from './hour-work.js';
 
 describe('the work of an hour', () => {
-  const voice: Work = { activity: 'roundTable', mode: 'SSB', powerW: 5, share: 0.2 };
+  const voice: WholeWork = { activity: 'roundTable', mode: 'SSB', powerW: 5, share: 0.2 };
   const ids = () => {
     let next = 0;
     return () => `new-${++next}`;
   };
-  const set = (before: Trip, from: number, to: number, work: Work | null, position = 1) =>
+  const set = (before: Trip, from: number, to: number, work: WholeWork | null, position = 1) =>
     setWork(before, { startMs: hour(from), endMs: hour(to) }, work, ids(), position);
   /** The sample: one from 8 to 10, two from 12 to 15, the outing from 6 to 18. */
   const sample = trip();
@@ -52,6 +52,13 @@ describe('the work of an hour', () => {
   it('leaves what is done again, and what is worked at another position', () => {
     const daily = repeatBlock(sample, 'one', 'day');
     expect(set(daily, 8, 9, null)).toBe(daily);
+    // Nor where one of its repeats is worked.
+    const hourly = repeatBlock(
+      { ...sample, blocks: [{ ...one, end: new Date(hour(8.5)).toISOString() }] },
+      'one',
+      'hour',
+    );
+    expect(set(hourly, 15, 16, voice)).toBe(hourly);
     const other = giveToPosition(sample, 'one', 2);
     expect(hoursOfBlocks(set(other, 8, 9, voice))).toEqual([
       [8, 10],
@@ -62,6 +69,17 @@ describe('the work of an hour', () => {
       [9, 10],
       [12, 15],
     ]);
+  });
+
+  it('takes all that a block says of its work along, and nothing of its hours', () => {
+    const processed = { ...one, mode: 'SSB' as const, processed: true, rating: 'cautious' as const };
+    const before = { ...sample, blocks: [processed, sample.blocks[1]] };
+    expect(hoursOfBlocks(set(before, 10, 11, processed))[0]).toEqual([8, 11]);
+    const [apart] = set({ ...sample, blocks: [] }, 16, 17, { ...processed, repeat: 'day' } as never).blocks;
+    expect(apart).toEqual(
+      jasmine.objectContaining({ id: 'new-1', mode: 'SSB', processed: true, rating: 'cautious' }),
+    );
+    expect(apart.repeat).toBeUndefined();
   });
 
   it('stays within the outing, and does nothing outside of it', () => {

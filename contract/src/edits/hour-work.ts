@@ -1,7 +1,10 @@
 import { type Span } from '@knapsack/core';
 import type { Block, Trip } from '../documents/trip.js';
-import { positionOf } from '../resolve/expand-blocks.js';
-import { spanOf, type Work } from './blocks.js';
+import { expandBlocks, positionOf } from '../resolve/expand-blocks.js';
+import { spanOf } from './blocks.js';
+
+/** All that is said of what is worked, apart from when and where: its duty cycle, speech processing, assumptions. */
+export type WholeWork = Omit<Block, 'id' | 'start' | 'end' | 'repeat' | 'station'>;
 
 const iso = (timeMs: number): string => new Date(timeMs).toISOString();
 
@@ -19,7 +22,7 @@ const workOf = ({ id: _id, start: _start, end: _end, ...work }: Block): string =
 export function setWork(
   trip: Trip,
   wanted: Span,
-  work: Work | null,
+  work: WholeWork | null,
   newId: () => string,
   position = 1,
 ): Trip {
@@ -33,9 +36,11 @@ export function setWork(
     positionOf(block) === position ? withoutStretch(block, span, newId) : [block],
   );
   if (work) {
-    const { activity, mode, powerW, share } = work;
+    // Of a block that is taken for a pattern its own hours stay behind.
+    const { id, start, end, repeat, station, ...whole } = work as Block;
     given.push({
-      ...{ id: newId(), start: iso(span.startMs), end: iso(span.endMs), activity, mode, powerW, share },
+      ...whole,
+      ...{ id: newId(), start: iso(span.startMs), end: iso(span.endMs) },
       ...(position > 1 && { station: position }),
     });
   }
@@ -43,9 +48,11 @@ export function setWork(
   return { ...trip, blocks: joined(given, position) };
 }
 
-/** Whether a block that is done again begins in a stretch: it is changed as a whole or not at all. */
-const isRepeated = ({ blocks }: Trip, span: Span, position: number): boolean =>
-  blocks.some((block) => block.repeat && positionOf(block) === position && meets(spanOf(block), span));
+/** Whether a block that is done again is worked in a stretch, at its own hours or at a repeat: it is changed as a whole. */
+const isRepeated = (trip: Trip, span: Span, position: number): boolean =>
+  expandBlocks(trip).some(
+    ({ block, ...worked }) => block.repeat && positionOf(block) === position && meets(worked, span),
+  );
 
 const meets = (a: Span, b: Span): boolean => a.startMs < b.endMs && b.startMs < a.endMs;
 

@@ -2,7 +2,7 @@ import { trip, hour } from '../testing/outing.js';
 import type { Trip } from '../documents/trip.js';
 import { addBlock, changeBlock, moveBlock, removeBlock, repeatBlock, usualWork } from './blocks.js';
 import { putIn, setCount, swapItem, takeOut } from './loadout.js';
-import { sayChange } from './say-change.js';
+import { sayChange, sayFew } from './say-change.js';
 
 describe('what has changed, in words', () => {
   const names = new Map([
@@ -75,5 +75,16 @@ describe('what has changed, in words', () => {
       'The note has changed',
     ]);
     expect(say(before, { ...before, storedDays: 40 })).toEqual(['The plan has changed']);
+  });
+
+  it('says a few at once, and how many more there are', () => {
+    const many = (count: number) =>
+      Array.from({ length: count }, (_, at) => ({ words: `${at + 1}`, at: { in: 'else' } as const }));
+    expect([1, 3, 4, 6].map((count) => sayFew(many(count)))).toEqual([
+      '1',
+      '1; 2; 3',
+      '1; 2; 3; one more change',
+      '1; 2; 3; 3 more changes',
+    ]);
   });
 });

@@ -1,4 +1,4 @@
-import { fixed, sayHour, sayMode, sayQuantity, sayTime } from '@knapsack/core';
+import { sayHour, sayQuantity, sayTime, sayWork } from '@knapsack/core';
 import { REPEATS, type Block, type LoadoutItem, type Trip } from '../documents/trip.js';
 import { spanOf } from './blocks.js';
 
@@ -52,6 +52,18 @@ export function sayChange(before: Trip, after: Trip, nameOf: (id: string) => str
   return said;
 }
 
+/** More changes than one wants to read or hear at once. */
+const MOST_SAID = 3;
+
+/** Changes in one line, the first few of them: "CW 10 W now Sat 17:00 to 21:00; Shale 60 stays at home; 2 more changes". */
+export function sayFew(changes: readonly SaidChange[]): string {
+  const words = changes.slice(0, MOST_SAID).map(({ words }) => words);
+  const more = changes.length - words.length;
+  return [...words, ...(more > 0 ? [more === 1 ? 'one more change' : `${more} more changes`] : [])].join(
+    '; ',
+  );
+}
+
 function blockChanges(before: Trip, after: Trip): SaidChange[] {
   const zone = after.place.timeZone;
   const was = new Map(before.blocks.map((block) => [block.id, block]));
@@ -61,23 +73,20 @@ function blockChanges(before: Trip, after: Trip): SaidChange[] {
     const old = was.get(block.id);
     const at = { in: 'block', id: block.id } as const;
     const hours = hoursWords(block, zone);
-    if (!old) said.push({ words: `${workWords(block)} added, ${hours}`, at });
+    if (!old) said.push({ words: `${sayWork(block)} added, ${hours}`, at });
     else if (same({ ...old, start: block.start, end: block.end }, block)) {
       if (old.start !== block.start || old.end !== block.end)
-        said.push({ words: `${workWords(block)} now ${hours}`, at });
-    } else said.push({ words: `${hours} now ${workWords(block)}${moreWords(old, block)}`, at });
+        said.push({ words: `${sayWork(block)} now ${hours}`, at });
+    } else said.push({ words: `${hours} now ${sayWork(block)}${moreWords(old, block)}`, at });
   }
   for (const block of before.blocks)
     if (!is.has(block.id))
       said.push({
-        words: `${workWords(block)} removed, ${hoursWords(block, before.place.timeZone)}`,
+        words: `${sayWork(block)} removed, ${hoursWords(block, before.place.timeZone)}`,
         at: { in: 'block', id: block.id },
       });
   return said;
 }
-
-const workWords = ({ mode, powerW }: Block): string =>
-  `${sayMode(mode)} ${fixed(powerW, Number.isInteger(powerW) ? 0 : 1)} W`;
 
 /** "Sat 17:00 to 21:00"; the day of the end too where it is another. */
 function hoursWords(block: Block, zone: string): string {

@@ -1,4 +1,4 @@
-import { ACTIVITIES, sayDuration, sayHour, sayMode, sayQuantity, sayTime } from '@knapsack/core';
+import { ACTIVITIES, sayDuration, sayHour, sayWork, sayQuantity, sayTime } from '@knapsack/core';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
@@ -63,7 +63,7 @@ export function outingDates(trip: Trip, shelf: readonly Gear[], nowMs: number): 
           key: time === 0 ? `block.${block.id}` : `block.${block.id}.${time}`,
           startMs,
           endMs: blockEndMs,
-          summary: `${radio}${sayMode(block.mode)} ${block.powerW} W`,
+          summary: `${radio}${sayWork(block)}`,
           description: `${ACTIVITIES[block.activity].label}, transmit duty cycle ${sayQuantity({ value: block.share, unit: 'share' })}`,
         };
       }),

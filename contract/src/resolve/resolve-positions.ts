@@ -6,7 +6,7 @@ import {
   type PlannedPosition,
   type PlannedRadio,
   type Result,
-  sayMode,
+  sayWork,
   succeed,
   usualFactor,
 } from '@knapsack/core';
@@ -100,7 +100,7 @@ function plannedBlock({ block, startMs, endMs }: Occurrence, radio: Radio): Plan
   return {
     startMs,
     endMs,
-    label: `${sayMode(mode)} ${powerW} W`,
+    label: sayWork({ mode, powerW }),
     mode,
     powerW,
     modeFactor: modeFactor ?? usualFactor(mode, processed),

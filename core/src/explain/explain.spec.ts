@@ -5,7 +5,7 @@ import { HOUR_MS } from '../span.js';
 import { measuredRadio, steadyLoad, whiteboardPlan } from '../testing/plans.js';
 import { explain } from './explain.js';
 import type { SumLine } from './sum.js';
-import { plainSentence, verdictSentence } from './verdict-sentence.js';
+import { plainSentence, sayOutcome, verdictSentence } from './verdict-sentence.js';
 
 const block = { label: 'CW 10 W', powerW: 10, modeFactor: 0.44, keyUpAtReceive: true, share: 0.5 };
 const cwPlan = whiteboardPlan({
@@ -108,5 +108,19 @@ describe('verdict sentence', () => {
   it('asks for a block where nothing draws', () => {
     const words = plainSentence(verdictSentence(forecast(whiteboardPlan({ blocks: [] })).verdict, 'UTC'));
     expect(words).toContain('Nothing draws current yet');
+  });
+
+  it('is told in a few words by the same figures', () => {
+    const outcome = (change: Parameters<typeof whiteboardPlan>[0]) => {
+      const { verdict } = forecast(whiteboardPlan(change));
+      return [sayOutcome(verdict, 'UTC'), plainSentence(verdictSentence(verdict, 'UTC'))];
+    };
+    const [spare, lasts] = outcome({});
+    expect(spare).toBe('8.0 Ah to spare');
+    expect(lasts).toContain(spare);
+    const [ends, short] = outcome({ pack: { startSoc: 0.3 } });
+    expect(ends).toBe('ends Thu 04:00');
+    expect(short).toContain(ends);
+    expect(outcome({ blocks: [] })[0]).toBe('nothing draws current yet');
   });
 });

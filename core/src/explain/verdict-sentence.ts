@@ -62,6 +62,11 @@ export function missingSentence({ chance, wouldDoAh }: Told): readonly SentenceP
     : [` A battery of ${wouldDoAh} Ah of this kind would do.`];
 }
 
+const spareWords = ({ marginAh }: Verdict): string => {
+  const spare = Math.abs(marginAh);
+  return `${fixed(spare, spare < 1 ? 2 : 1)} Ah`;
+};
+
 /** How the typical outing goes, in a sentence or two: figures of one march, which a person can check. */
 export function verdictSentence(verdict: Verdict, zone: string): readonly SentencePart[] {
   const planEnd = sayTime(verdict.planEndMs, zone);
@@ -86,12 +91,11 @@ export function verdictSentence(verdict: Verdict, zone: string): readonly Senten
   }
   if (verdict.endMs === null || verdict.binds === null) {
     const atEnd = verdict.lowestMs === verdict.planEndMs;
-    const spare = Math.abs(verdict.marginAh);
     return [
       'The typical outing lasts past ',
       { text: planEnd, unfolds: 'end' },
       ' with ',
-      { text: `${fixed(spare, spare < 1 ? 2 : 1)} Ah`, unfolds: 'margin' },
+      { text: spareWords(verdict), unfolds: 'margin' },
       ' to spare; lowest state of charge ',
       lowest,
       atEnd ? ' at the end.' : ` at ${sayTime(verdict.lowestMs, zone)}.`,
@@ -117,8 +121,7 @@ export function sayOutcome(verdict: Verdict, zone: string): string {
   if (verdict.plannedAh === 0) return 'nothing draws current yet';
   if (verdict.availability) return `up for ${sayUp(verdict.availability.share)}`;
   if (verdict.endMs !== null) return `ends ${sayTime(verdict.endMs, zone)}`;
-  const spare = Math.abs(verdict.marginAh);
-  return `${fixed(spare, spare < 1 ? 2 : 1)} Ah to spare`;
+  return `${spareWords(verdict)} to spare`;
 }
 
 /** The same sentence as plain text. */

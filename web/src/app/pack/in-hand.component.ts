@@ -5,6 +5,7 @@ import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
+import { OwnerDirective } from '../parts/owner.directive';
 import { SpeechService } from '../shell/speech.service';
 import { TripStore } from '../trip/trip.store';
 import { PackStore } from './pack.store';
@@ -15,12 +16,12 @@ const NO_BAG = '';
 /** What is in hand: what it is for, where it lies, and what the outing would be without it. */
 @Component({
   selector: 'ks-in-hand',
-  imports: [InlineChoiceComponent, InlineNumberComponent],
+  imports: [InlineChoiceComponent, InlineNumberComponent, OwnerDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.pieces().length > 0) {
       @for (piece of single(); track piece.gear.id) {
-        <p class="sentence-line">
+        <p class="sentence-line" [ksOwner]="plan.trip()?.id + ' ' + piece.gear.id">
           <ks-number
             field="count"
             label="How many"
@@ -66,7 +67,7 @@ const NO_BAG = '';
 })
 export class InHandComponent {
   protected readonly store = inject(PackStore);
-  private readonly plan = inject(TripStore);
+  protected readonly plan = inject(TripStore);
   protected readonly whatFor = whatFor;
   protected readonly modules: readonly Choice[] = Object.entries(MODULES).map(([value, label]) => ({
     value,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { REPEATS, positionOf } from '@knapsack/contract';
-import { ACTIVITIES, sayMode, sayQuantity, sayTime } from '@knapsack/core';
+import { ACTIVITIES, sayQuantity, sayTime, sayWork } from '@knapsack/core';
 import { TripStore } from '../trip/trip.store';
 import { BagStore } from '../trip/bag.store';
 
@@ -40,7 +40,7 @@ export class PrintSheetComponent {
       return {
         id,
         when: repeat ? `${when}, ${REPEATS[repeat]}` : when,
-        what: `${sayMode(mode)} ${powerW} W`,
+        what: sayWork({ mode, powerW }),
         how: `${ACTIVITIES[activity].label}, transmit duty cycle ${sayQuantity({ value: share, unit: 'share' })}`,
         position: radios.length > 1 ? (radios[positionOf(block) - 1]?.name ?? '') : '',
       };

@@ -122,8 +122,11 @@ function stepsFrom(target: Element): Step[] {
 
 function nextOn(trail: Trail, byPointer: boolean): HTMLElement | null {
   for (const { element, before, after, parent } of trail.steps) {
-    // A menu that has closed gives the focus back to what opened it.
-    if (element === trail.overlay) break;
+    if (element === trail.overlay) {
+      // A dialog that is open keeps the focus; a menu that has closed gives it back to what opened it.
+      if (element.isConnected && !isShut(element)) return stopIn(element, byPointer) ?? headingOf(element);
+      break;
+    }
     if (element.isConnected && !isShut(element)) continue;
     if (!parent?.isConnected || isShut(parent)) continue;
     const there = before?.parentElement === parent ? before.nextElementSibling : parent.firstElementChild;

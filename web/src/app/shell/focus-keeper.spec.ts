@@ -31,13 +31,22 @@ import { FocusKeeper } from './focus-keeper.service';
       </section>
       <button type="button" id="opener">Menu</button>
     </main>
-    <div class="dropdown-menu" [hidden]="!open()"><button type="button" id="item">Item</button></div>
+    <div class="dropdown-menu" [class.show]="open()">
+      <button type="button" id="item">Item</button>
+      <ul>
+        @if (points()) {
+          <li><button type="button" id="only">Only</button></li>
+        }
+      </ul>
+      <button type="button" id="only-other">Other</button>
+    </div>
   `,
 })
 class PageComponent {
   readonly rows = signal(['radio', 'battery', 'panel']);
   readonly records = signal(false);
   readonly open = signal(true);
+  readonly points = signal(true);
 }
 
 describe('the focus', () => {
@@ -51,7 +60,11 @@ describe('the focus', () => {
   });
   afterEach(() => page.destroy());
 
-  const focus = (id: string) => document.getElementById(id)!.focus();
+  const focus = (id: string) => {
+    document.getElementById(id)!.focus();
+    // What is not seen takes no focus; then the test would prove nothing.
+    expect(document.activeElement?.id).toBe(id);
+  };
   const focused = async () => {
     await page.whenStable();
     await new Promise((done) => setTimeout(done, 30));
@@ -96,6 +109,16 @@ describe('the focus', () => {
     page.componentInstance.open.set(false);
     leave('battery');
     expect(await focused()).toBe('panel');
+  });
+
+  it('stays in a dialog that is open, though what had it is gone from there', async () => {
+    focus('opener');
+    focus('only');
+    page.componentInstance.points.set(false);
+    expect(await focused()).toBe('item');
+    focus('only-other');
+    page.componentInstance.points.set(true);
+    expect(await focused()).toBe('only-other');
   });
 
   it('stays where it is, and nowhere where the user has left it', async () => {

@@ -1,7 +1,7 @@
 import { DestroyRef, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { sameSum, type Trip } from '@knapsack/contract';
-import { sayChange } from '@knapsack/contract/edits';
+import { sayChange, sayFew } from '@knapsack/contract/edits';
 import { sayOutcome } from '@knapsack/core';
 import { SpeechService } from '../shell/speech.service';
 import { BagStore } from './bag.store';
@@ -10,9 +10,6 @@ import { TripStore } from './trip.store';
 
 /** How long a hand rests before what it did is said, ms. */
 export const RESTS_MS = 600;
-
-/** More changes than one wants to hear at once. */
-const MOST_SAID = 3;
 
 /** Says what has changed in the trip, once and whole, when the hand rests: each change as it is now, and how the plan stands. */
 @Injectable()
@@ -25,8 +22,8 @@ export class PlanSpeech {
   /** The trip as it was when something was last said of it. */
   private before: Trip | null = null;
 
+  /** How the next changes came about, said before them. */
   private word = '';
-
   /** How things stand, in a room with a verdict of its own. */
   private standing: (() => string | null) | null = null;
 
@@ -42,6 +39,7 @@ export class PlanSpeech {
   }
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.timer));
     this.store.turned.pipe(takeUntilDestroyed()).subscribe((turn) => {
       clearTimeout(this.timer);
       if (!turn) this.before = null;
@@ -70,18 +68,19 @@ export class PlanSpeech {
     this.word = '';
     const changes = sayChange(before, trip, (id) => this.bag.gear().get(id)?.name ?? id);
     if (changes.length === 0) return;
-    const words = changes.slice(0, MOST_SAID).map(({ words }) => words);
-    if (changes.length > MOST_SAID) words.push(`${changes.length - MOST_SAID} more changes`);
-    this.speech.say(`${word}${[...words, ...this.outcome(before, trip)].join('; ')}.`);
+    this.speech.say(`${word}${[sayFew(changes), ...this.outcome(before, trip)].join('; ')}.`);
   }
 
   /** How the plan stands now, where what has changed can have changed that. */
   private outcome(before: Trip, trip: Trip): string[] {
-    if (this.standing) return [this.standing()?.replace(/\.$/, '') ?? []].flat();
+    if (this.standing) return bare(this.standing());
     if (sameSum(before, trip)) return [];
     const [problem] = this.forecast.problems();
-    if (problem) return [problem.replace(/\.$/, '')];
+    if (problem) return bare(problem);
     const view = this.forecast.view();
     return view ? [sayOutcome(view.verdict, trip.place.timeZone)] : [];
   }
 }
+
+/** A sentence as a part of a longer one; nothing for none. */
+const bare = (sentence: string | null): string[] => (sentence === null ? [] : [sentence.replace(/\.$/, '')]);

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { sayChange, type ChangedAt } from '@knapsack/contract/edits';
+import { sayChange, sayFew, type ChangedAt } from '@knapsack/contract/edits';
 import { FocusKeeper } from '../shell/focus-keeper.service';
 import { NoticesService } from '../shell/notices.service';
 import { BagStore } from './bag.store';
@@ -38,7 +38,7 @@ export class UndoService {
       return;
     }
     this.speech.begin(word);
-    this.notices.show({ text: `${word}: ${changes.map(({ words }) => words).join('; ')}.` }, 'unspoken');
+    this.notices.show({ text: `${word}: ${sayFew(changes)}.` }, 'unspoken');
     const { at } = changes[0];
     if (at.in === 'block') this.selection.select(after.blocks.some(({ id }) => id === at.id) ? at.id : null);
     // A button that is pressed again and again keeps the focus.

@@ -59,9 +59,12 @@ export class DeletedTrips {
   }
 }
 
+/** An earlier release kept them as long as the tab. */
 function read(): readonly Trip[] {
   try {
-    return JSON.parse(localStorage.getItem(KEPT_AS) ?? '[]') as readonly Trip[];
+    return JSON.parse(
+      localStorage.getItem(KEPT_AS) ?? sessionStorage.getItem(KEPT_AS) ?? '[]',
+    ) as readonly Trip[];
   } catch {
     return [];
   }

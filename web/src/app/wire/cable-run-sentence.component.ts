@@ -20,6 +20,7 @@ import {
   wireSizes,
 } from './cable-run-choices';
 import { OffDirective } from '../parts/off.directive';
+import { OwnerDirective } from '../parts/owner.directive';
 import { CableRunFiguresComponent } from './cable-run-figures.component';
 import { WireStore } from '../trip/wire.store';
 
@@ -28,6 +29,7 @@ import { WireStore } from '../trip/wire.store';
   selector: 'ks-cable-run-sentence',
   imports: [
     OffDirective,
+    OwnerDirective,
     AddedPartComponent,
     InlineChoiceComponent,
     InlineNumberComponent,
@@ -37,7 +39,7 @@ import { WireStore } from '../trip/wire.store';
   template: `
     @for (chosen of inHand(); track chosen.id) {
       @if (chosen.run; as run) {
-        <p class="run-sentence">
+        <p class="run-sentence" [ksOwner]="plan.trip()?.id + ' ' + chosen.id">
           <b>{{ label() }}</b>:
           <ks-number
             field="lengthM"

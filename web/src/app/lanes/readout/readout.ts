@@ -1,5 +1,5 @@
 import { expandBlocks, type Trip } from '@knapsack/contract';
-import { fixed, sayMode, sayQuantity, sayTime, stepAt, valueAt } from '@knapsack/core';
+import { fixed, sayQuantity, sayTime, sayWork, stepAt, valueAt } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
 
 /** What stands under the cursor, in words and numbers. */
@@ -36,10 +36,7 @@ export function readoutAt(view: ForecastView, trip: Trip | null, cursorMs: numbe
     radioV: keyed ? `${fixed(view.radioV[step], 1)} V` : null,
     loadA: sayQuantity({ value: view.loadA[step], unit: 'A' }),
     sunA: view.offeredA[step] > 0 ? sayQuantity({ value: view.offeredA[step], unit: 'A' }) : null,
-    doing:
-      worked.length > 0
-        ? worked.map(({ block }) => `${sayMode(block.mode)} ${block.powerW} W`).join(', ')
-        : 'radio off',
+    doing: worked.length > 0 ? worked.map(({ block }) => sayWork(block)).join(', ') : 'radio off',
   };
   const radio = parts.radioV ? `, ${parts.radioV} at the radio key down` : '';
   return {

@@ -28,7 +28,7 @@ const STEPS: ReadonlyMap<string, BlockStep> = new Map([
 ]);
 
 /** The same as a browser tells it to a screen reader. */
-export const BLOCK_KEYS = 'ArrowLeft ArrowRight ArrowUp ArrowDown [ ] , . Delete';
+export const BLOCK_KEYS = 'ArrowLeft ArrowRight ArrowUp ArrowDown [ ] , . Enter Delete';
 
 /**
  * Changes a block by one step; several of one kind in a row are one step of undo.

@@ -1,5 +1,5 @@
 import { expandBlocks, REPEATS, positionOf, type Block, type Trip } from '@knapsack/contract';
-import { ACTIVITIES, fixed, overlap, sayMode, sayTime, type Mode, type Span } from '@knapsack/core';
+import { ACTIVITIES, overlap, sayPower, sayTime, sayWork, type Mode, type Span } from '@knapsack/core';
 import { fractionAt } from '../time-scale';
 import { lookOf, type ModeLook } from './mode-look';
 
@@ -77,7 +77,7 @@ export function shownBlocks(
       const whose = tracks.length > 1 ? `, ${tracks[positionOf(block) - 1].name}` : '';
       blocks.push({
         ...placed,
-        power: `${fixed(powerW, Number.isInteger(powerW) ? 0 : 1)} W`,
+        power: sayPower(powerW),
         activity: ACTIVITIES[activity].short,
         spoken: `${spoken(block, span, zone)}${whose}`,
       });
@@ -89,5 +89,5 @@ export function shownBlocks(
 function spoken(block: Block, span: Span, zone: string): string {
   const share = Math.round(block.share * 100);
   const again = block.repeat ? `, ${REPEATS[block.repeat]}` : '';
-  return `${sayMode(block.mode)} ${block.powerW} W, ${ACTIVITIES[block.activity].label}, transmit duty cycle ${share} %, ${sayTime(span.startMs, zone)} to ${sayTime(span.endMs, zone)}${again}`;
+  return `${sayWork(block)}, ${ACTIVITIES[block.activity].label}, transmit duty cycle ${share} %, ${sayTime(span.startMs, zone)} to ${sayTime(span.endMs, zone)}${again}`;
 }

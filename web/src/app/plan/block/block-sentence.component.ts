@@ -51,7 +51,7 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (block of chosen(); track block.id) {
-      <p class="block-sentence" [ksOwner]="block.id">
+      <p class="block-sentence" [ksOwner]="store.trip()?.id + ' ' + block.id">
         <ks-choice
           label="Mode"
           [value]="block.processed ? processed : block.mode"

@@ -1,15 +1,6 @@
 import { positionOf, skyOf, type Block, type Trip } from '@knapsack/contract';
 import { cloudWord, foggyHours, hourOf, spanOf } from '@knapsack/contract/edits';
-import {
-  CLOUD_WORDS,
-  fixed,
-  HOUR_MS,
-  sayHour,
-  sayMode,
-  sayQuantity,
-  valueAt,
-  type Span,
-} from '@knapsack/core';
+import { CLOUD_WORDS, HOUR_MS, sayHour, sayQuantity, sayWork, valueAt, type Span } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
 
 /** What the sky does in an hour, as it is chosen. */
@@ -20,8 +11,10 @@ export interface HourWork {
   readonly position: number;
   /** The block that is worked for the longest of the hour; null for none. */
   readonly block: Block | null;
-  /** "CW 10 W", with the quarters of an hour where it is not all of it; "off". */
+  /** "CW 10 W", with how much of the hour where it is not all of it; "off". */
   readonly words: string;
+  /** Whether it is not worked for the whole hour. */
+  readonly isPart: boolean;
   /** It is done again and again, so that it is changed as a whole. */
   readonly repeated: boolean;
 }
@@ -35,9 +28,6 @@ export interface HourRow {
   /** State of charge at the hour's end, 0 to 1; null before a forecast. */
   readonly soc: number | null;
 }
-
-export const nameOfWork = ({ mode, powerW }: Pick<Block, 'mode' | 'powerW'>): string =>
-  `${sayMode(mode)} ${fixed(powerW, Number.isInteger(powerW) ? 0 : 1)} W`;
 
 /** A block as often as it is worked: once, or again and again. */
 interface Worked extends Span {
@@ -89,10 +79,11 @@ function workIn(worked: readonly Worked[], span: Span, position: number): HourWo
     .filter(({ lengthMs }) => lengthMs > 0)
     .sort((a, b) => b.lengthMs - a.lengthMs);
   const repeated = there.some(({ block }) => block.repeat !== undefined);
-  if (there.length === 0) return { position, block: null, words: 'off', repeated };
+  if (there.length === 0) return { position, block: null, words: 'off', isPart: false, repeated };
   const [{ block, lengthMs }] = there;
   const part = lengthMs / (span.endMs - span.startMs);
-  const share = part > 0.999 ? '' : `, ${sayQuantity({ value: part, unit: 'share' })} of it`;
+  const isPart = part < 0.999;
+  const share = !isPart ? '' : `, ${sayQuantity({ value: part, unit: 'share' })} of it`;
   const also = there.length > 1 ? ' and more' : '';
-  return { position, block, words: `${nameOfWork(block)}${share}${also}`, repeated };
+  return { position, block, words: `${sayWork(block)}${share}${also}`, isPart, repeated };
 }

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { expandBlocks } from '@knapsack/contract';
-import { paintSky, setWork, workForNew, type Work } from '@knapsack/contract/edits';
-import { CLOUD_WORDS, localHours, sayDate, sayQuantity, type Span } from '@knapsack/core';
+import { expandBlocks, type Block } from '@knapsack/contract';
+import { paintSky, setWork, spanOf, workForNew, type WholeWork } from '@knapsack/contract/edits';
+import { CLOUD_WORDS, localHours, sayDate, sayQuantity, sayWork, type Span } from '@knapsack/core';
 import { newKey } from '../../data/new-id';
 import type { Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { elementOfBlock, injectWorkHands } from '../../lanes/work/new-block';
 import { ForecastStore } from '../../trip/forecast.store';
 import { LanesStore } from '../../trip/lanes.store';
-import { hourRows, nameOfWork, type HourRow, type HourWork, type SkyWord } from './hour-rows';
+import { hourRows, type HourRow, type HourWork, type SkyWord } from './hour-rows';
 
 const SKIES: readonly Choice<SkyWord>[] = [
   ...(Object.keys(CLOUD_WORDS) as (keyof typeof CLOUD_WORDS)[]),
@@ -17,6 +17,8 @@ const SKIES: readonly Choice<SkyWord>[] = [
 ].map((value) => ({ value, label: value }));
 
 const OFF = 'off';
+/** The work of a part of the hour, for the whole of it. */
+const ALL = 'all';
 
 /** The lanes as a table: each hour's sky, work and state of charge, chosen where they stand. One day at a time. */
 @Component({
@@ -107,10 +109,10 @@ export class HoursTableComponent {
     return hourRows(trip, expandBlocks(trip), this.forecast.view(), positions, day);
   });
   /** The kinds of work that the trip knows, by their names. */
-  private readonly works = computed<ReadonlyMap<string, Work>>(() => {
+  private readonly works = computed<readonly string[]>(() => {
     const trip = this.hands.store.trip();
     const usual = workForNew(trip, null, this.hands.bag.radio());
-    return new Map([...(trip?.blocks ?? []), usual].map((work) => [nameOfWork(work), work]));
+    return [...new Set([...(trip?.blocks ?? []), usual].map(sayWork))];
   });
 
   protected percent = (soc: number | null): string =>
@@ -121,12 +123,15 @@ export class HoursTableComponent {
   }
 
   protected valueOf({ block }: HourWork): string {
-    return block ? nameOfWork(block) : OFF;
+    return block ? sayWork(block) : OFF;
   }
 
-  protected choicesFor({ block, words }: HourWork): readonly Choice[] {
-    const here = block ? nameOfWork(block) : OFF;
-    return [OFF, ...this.works().keys()].map((value) => ({ value, label: value === here ? words : value }));
+  protected choicesFor({ block, words, isPart }: HourWork): readonly Choice[] {
+    const here = block ? sayWork(block) : OFF;
+    return [
+      ...[OFF, ...this.works()].map((value) => ({ value, label: value === here ? words : value })),
+      ...(isPart ? [{ value: ALL, label: `${here}, all of it` }] : []),
+    ];
   }
 
   protected paint({ span }: HourRow, sky: SkyWord): void {
@@ -135,9 +140,22 @@ export class HoursTableComponent {
     this.hands.store.edit((trip) => paintSky(trip, span.startMs, span.startMs, { cloud, ...closed }));
   }
 
-  protected give({ span }: HourRow, { position }: HourWork, name: string): void {
-    const work = name === OFF ? null : (this.works().get(name) ?? null);
+  protected give({ span }: HourRow, { position, block }: HourWork, name: string): void {
+    const work = name === OFF ? null : name === ALL ? block : this.nearest(span, name);
     this.hands.store.edit((trip) => setWork(trip, span, work, () => `b-${newKey()}`, position));
+  }
+
+  /** Of several blocks of one name the one that is nearest in time: an hour beside it makes it longer. */
+  private nearest(span: Span, name: string): WholeWork {
+    const trip = this.hands.store.trip();
+    const away = (block: Block) => {
+      const { startMs, endMs } = spanOf(block);
+      return Math.max(startMs - span.endMs, span.startMs - endMs);
+    };
+    const [block] = (trip?.blocks ?? [])
+      .filter((one) => sayWork(one) === name)
+      .sort((a, b) => away(a) - away(b));
+    return block ?? workForNew(trip, null, this.hands.bag.radio());
   }
 
   /** What is done again and again is changed in its own sentence. */
