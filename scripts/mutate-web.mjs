@@ -28,6 +28,8 @@ export async function faultsInPage(files, ids, scratch) {
   cpSync(at('web'), join(copy, 'web'), { recursive: true, filter: (from) => !NOT_IN_THE_COPY.test(from) });
   cpSync(at('tsconfig.base.json'), join(copy, 'tsconfig.base.json'));
   symlinkSync(at('node_modules'), join(copy, 'node_modules'));
+  // The guide is part of the page.
+  symlinkSync(at('docs'), join(copy, 'docs'));
   try {
     for (const { name, content } of files) writeFileSync(join(copy, name), content);
     // Behind a switch a value may be of another type than what it stands for.

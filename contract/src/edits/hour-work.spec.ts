@@ -71,6 +71,18 @@ describe('the work of an hour', () => {
     ]);
   });
 
+  it('works the position that is meant, beside what the other works at the same hour', () => {
+    const added = set(sample, 12, 13, voice, 2).blocks.filter(({ mode }) => mode === 'SSB');
+    expect(added.map(({ station }) => station)).toEqual([2]);
+    expect(Object.keys(set(sample, 16, 17, voice).blocks.at(-1)!)).not.toContain('station');
+    // Two that meet and do the same are one at one position, not across two.
+    const here = set(set(sample, 15, 16, voice), 16, 17, voice, 2);
+    expect(hoursOfBlocks(here).slice(2)).toEqual([
+      [15, 16],
+      [16, 17],
+    ]);
+  });
+
   it('takes all that a block says of its work along, and nothing of its hours', () => {
     const processed = { ...one, mode: 'SSB' as const, processed: true, rating: 'cautious' as const };
     const before = { ...sample, blocks: [processed, sample.blocks[1]] };

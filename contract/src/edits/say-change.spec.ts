@@ -24,6 +24,13 @@ describe('what has changed, in words', () => {
     expect(say(moved, before)).toEqual([`CW ${one.powerW} W now Sat 08:00 to 10:00`]);
   });
 
+  it('says a block whose start alone, or end alone, is another', () => {
+    const edge = (which: 'start' | 'end', at: number) =>
+      say(before, changeBlock(before, one.id, { [which]: new Date(hour(at)).toISOString() }));
+    expect(edge('start', 9)).toEqual(['CW 10 W now Sat 09:00 to 10:00']);
+    expect(edge('end', 9)).toEqual(['CW 10 W now Sat 08:00 to 09:00']);
+  });
+
   it('says what is worked now, its duty cycle and how often where they changed', () => {
     expect(say(before, changeBlock(before, one.id, { powerW: 2.5, share: 0.3 }))).toEqual([
       'Sat 08:00 to 10:00 now CW 2.5 W, transmit duty cycle 30 %',
@@ -54,6 +61,16 @@ describe('what has changed, in words', () => {
     expect(say(withRadio, takeOut(withRadio, 1))).toEqual(['Curlew 10 stays at home']);
     expect(say(withRadio, swapItem(withRadio, 1, 'tern'))).toEqual(['Tern 9 in the place of Curlew 10']);
     expect(say(withRadio, setCount(withRadio, 1, 2))).toEqual(['2 × Curlew 10 in the bag']);
+    const two = setCount(withRadio, 1, 2);
+    expect(say(two, swapItem(two, 1, 'tern'))).toEqual(['2 × Tern 9 in the place of 2 × Curlew 10']);
+    // Two that go for one that comes have not been swapped.
+    const alone: Trip = { ...withRadio, loadout: [{ gear: 'tern', count: 1 }] };
+    expect(say(withRadio, alone)).toEqual([
+      'Tern 9 is in the bag',
+      'kept stays at home',
+      'Curlew 10 stays at home',
+    ]);
+    expect(sayChange(withKept, withRadio, nameOf)[0].at).toEqual({ in: 'gear', id: 'radio' });
     const bags: Trip = { ...withRadio, packing: { bags: [{ id: 'a', name: 'Rucksack' }] } };
     const packed: Trip = { ...bags, loadout: bags.loadout.map((item) => ({ ...item, bag: 'a' })) };
     expect(say(bags, packed)).toEqual(['kept now in Rucksack', 'Curlew 10 now in Rucksack']);

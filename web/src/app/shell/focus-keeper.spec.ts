@@ -10,6 +10,7 @@ import { FocusKeeper } from './focus-keeper.service';
       <ul>
         @for (one of rows(); track one) {
           <li>
+            <input type="text" [id]="'field-' + one" [attr.aria-label]="one" [hidden]="!fields()" />
             <button type="button" [id]="one">{{ one }}</button>
             <button type="button" [id]="'out-' + one">take out</button>
           </li>
@@ -45,6 +46,7 @@ import { FocusKeeper } from './focus-keeper.service';
 class PageComponent {
   readonly rows = signal(['radio', 'battery', 'panel']);
   readonly records = signal(false);
+  readonly fields = signal(false);
   readonly open = signal(true);
   readonly points = signal(true);
 }
@@ -83,6 +85,19 @@ describe('the focus', () => {
     focus('out-panel');
     leave('panel');
     expect(await focused()).toBe('battery');
+  });
+
+  it('goes to a field by key, and past it by pointer: no keyboard of a phone comes up', async () => {
+    page.componentInstance.fields.set(true);
+    await page.whenStable();
+    focus('out-radio');
+    for (const kind of ['pointerdown', 'pointerup'])
+      document.dispatchEvent(new PointerEvent(kind, { bubbles: true }));
+    leave('radio');
+    expect(await focused()).toBe('battery');
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    leave('battery');
+    expect(await focused()).toBe('field-panel');
   });
 
   it('goes to the button that stands in the place of another', async () => {
