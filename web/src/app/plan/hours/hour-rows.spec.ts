@@ -1,4 +1,5 @@
 import { expandBlocks, type Trip } from '@knapsack/contract';
+import { inHabits, METRIC } from '@knapsack/core';
 import { paintSky, repeatBlock, resizeBlock } from '@knapsack/contract/edits';
 import { hour, trip } from '@knapsack/contract/testing/outing';
 import type { ForecastView } from '../../work/forecast-protocol';
@@ -23,9 +24,17 @@ describe('the hours as a table', () => {
     ]);
   });
 
+  it('leaves the minutes of a whole hour out where the clock has AM and PM', () => {
+    const odd = { ...base, start: new Date(hour(6.5)).toISOString() };
+    const told = inHabits({ ...METRIC, clock: 12 }, () =>
+      rows(odd).map((row) => row.hour.replace(/\s/, ' ')),
+    );
+    expect(told.slice(0, 2)).toEqual(['6:30 AM', '7 AM']);
+  });
+
   it('tells how much of an hour is worked, and what is done again', () => {
     const short = resizeBlock(base, 'one', 'end', hour(9.25));
-    expect(rows(short)[3].work[0].words).toBe('CW 10 W, 25 % of it');
+    expect(rows(short)[3].work[0].words).toBe('CW 10 W, 15 min');
     expect(rows(repeatBlock(base, 'one', 'day'))[2].work[0].repeated).toBeTrue();
     expect(rows(base)[2].work[0].repeated).toBeFalse();
   });

@@ -1,6 +1,6 @@
 import { positionOf, skyOf, type Block, type Trip } from '@knapsack/contract';
 import { cloudWord, foggyHours, hourOf, spanOf } from '@knapsack/contract/edits';
-import { CLOUD_WORDS, HOUR_MS, sayHour, sayQuantity, sayWork, valueAt, type Span } from '@knapsack/core';
+import { CLOUD_WORDS, HOUR_MS, MINUTE_MS, sayHour, sayWork, valueAt, type Span } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
 
 /** What the sky does in an hour, as it is chosen. */
@@ -11,7 +11,7 @@ export interface HourWork {
   readonly position: number;
   /** The block that is worked for the longest of the hour; null for none. */
   readonly block: Block | null;
-  /** "CW 10 W", with how much of the hour where it is not all of it; "off". */
+  /** "CW 10 W", with its minutes where it is not the whole hour; "off". */
   readonly words: string;
   /** Whether it is not worked for the whole hour. */
   readonly isPart: boolean;
@@ -60,7 +60,8 @@ export function hourRows(
     const sky = skyAt(span.startMs);
     rows.push({
       span,
-      hour: sayHour(span.startMs, trip.place.timeZone),
+      // "10 AM" rather than "10:00 AM": the column is narrow.
+      hour: sayHour(span.startMs, trip.place.timeZone).replace(/:00(?=\s)/, ''),
       sky: sky.rain ? 'rain' : foggy.has(hourMs) ? 'fog' : cloudWord(sky.cloud),
       work: Array.from({ length: positions }, (_, index) => workIn(worked, span, index + 1)),
       soc: view ? valueAt(view.edgesMs, view.soc, span.endMs) : null,
@@ -81,9 +82,8 @@ function workIn(worked: readonly Worked[], span: Span, position: number): HourWo
   const repeated = there.some(({ block }) => block.repeat !== undefined);
   if (there.length === 0) return { position, block: null, words: 'off', isPart: false, repeated };
   const [{ block, lengthMs }] = there;
-  const part = lengthMs / (span.endMs - span.startMs);
-  const isPart = part < 0.999;
-  const share = !isPart ? '' : `, ${sayQuantity({ value: part, unit: 'share' })} of it`;
+  const isPart = lengthMs < span.endMs - span.startMs;
+  const howLong = isPart ? `, ${Math.round(lengthMs / MINUTE_MS)} min` : '';
   const also = there.length > 1 ? ' and more' : '';
-  return { position, block, words: `${sayWork(block)}${share}${also}`, isPart, repeated };
+  return { position, block, words: `${sayWork(block)}${howLong}${also}`, isPart, repeated };
 }

@@ -130,7 +130,7 @@ export class HoursTableComponent {
     const here = block ? sayWork(block) : OFF;
     return [
       ...[OFF, ...this.works()].map((value) => ({ value, label: value === here ? words : value })),
-      ...(isPart ? [{ value: ALL, label: `${here}, all of it` }] : []),
+      ...(isPart ? [{ value: ALL, label: `${here}, the whole hour` }] : []),
     ];
   }
 
