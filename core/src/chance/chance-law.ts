@@ -29,6 +29,8 @@ export interface ChanceLaw {
   readonly sun: SunLaw | null;
   readonly packs: readonly TightPack[];
   readonly weaknesses: readonly Weakness[];
+  /** Outings that agree with what was read, by number; sampled from what is assumed if absent. */
+  readonly sampleAt?: (index: number) => Sample;
 }
 
 /** A panel in its place as samples want it. */
@@ -131,8 +133,8 @@ export const shapeOf = (plan: PlanInput): SampleShape => ({
   accessories: plan.accessories.length,
 });
 
-export const sampleFor = ({ plan, sky }: ChanceLaw, seed: number, index: number): Sample =>
-  sampleOf(seed, index, shapeOf(plan), sky);
+export const sampleFor = ({ plan, sky, sampleAt }: ChanceLaw, seed: number, index: number): Sample =>
+  sampleAt ? sampleAt(index) : sampleOf(seed, index, shapeOf(plan), sky);
 
 /** The outing as it is expected: nothing off, under the typical sky by mean light. */
 export function expectedFor({ plan, sky }: ChanceLaw): Sample {
@@ -165,14 +167,17 @@ export function take(law: ChanceLaw, sample: Sample, run: TightRun, packs: reado
     sampledSun(law.sun.light, law.sun.output, sample.sky, sample.aim, run.sunA);
     run.sunGain = truthGain(law.sun, sample);
   }
-  packs.forEach((pack, index) => weaken(pack, law.packs[index], law.weaknesses[index], law.load, sample));
+  packs.forEach((pack, index) => {
+    weaken(pack, law.packs[index], law.weaknesses[index], law.load, sample);
+    pack.startSoc = sample.socs?.[index] ?? law.packs[index].startSoc;
+  });
 }
 
 const LEAST_GAIN = 0.2;
 
-export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: Sample): number =>
+export const truthGain = ({ truthSpread: spread }: SunLaw, { truth }: Pick<Sample, 'truth'>): number =>
   Math.max(LEAST_GAIN, 1 + truth * spread);
-export const capacityGain = (spread: number, { capacity }: Sample): number =>
+export const capacityGain = (spread: number, { capacity }: Pick<Sample, 'capacity'>): number =>
   Math.max(LEAST_GAIN, 1 + capacity * spread);
 
 /** A pack with more or less capacity and stiffness than it is said to have, under a radio that takes more or less with the key down. */

@@ -140,6 +140,14 @@ export class ChanceRun {
     };
   }
 
+  /** When a share of the samples has ended, UTC epoch ms; null where fewer end. */
+  endsMs(share: number): number | null {
+    const ends = this.endsHours.toSorted((a, b) => a - b);
+    // 1 − 0.9 is a hair less than a tenth.
+    const place = Math.floor(share * this.samples + 1e-6);
+    return place < ends.length ? this.law.edgesMs[0] + ends[place] * HOUR_MS : null;
+  }
+
   private availability(target: number): ChanceUp {
     const up = this.ups.map((sample) => sample.up);
     return {

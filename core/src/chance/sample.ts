@@ -23,6 +23,8 @@ export interface Sample {
   readonly blocks: Float64Array;
   /** One place in a light table an hour; null without a sun. */
   readonly sky: Float32Array | null;
+  /** State of charge of each pack at the start, in the order of use; as planned if absent. */
+  readonly socs?: readonly number[];
 }
 
 /** How many of each a plan has. */
@@ -33,7 +35,7 @@ export interface SampleShape {
 }
 
 /** Samples beyond this are taken as this: nothing is five times off. */
-const FURTHEST = 3;
+export const FURTHEST = 3;
 
 /**
  * A sample by its number. What belongs to the operators, to each piece of gear and to the sky comes from generators of their

@@ -18,7 +18,7 @@ import {
 } from './spreads.js';
 
 /** A block with what its mean current is made of. */
-interface SampledBlock {
+export interface SampledBlock {
   readonly fromStep: number;
   readonly toStep: number;
   /** Which of the operating positions works it, 0 for the first. */
@@ -130,6 +130,37 @@ export function sampledRest(accessories: LoadLaw['accessories'], sample: Sample,
   }
 }
 
+/** By how much a block is off, in standard deviations. */
+export interface BlockDeviations {
+  /** The operators' habit of transmitting; null where duty cycles stand as planned. */
+  readonly habit: number | null;
+  readonly own: number;
+  readonly receive: number;
+  readonly keyDown: number;
+  readonly modeFactor: number;
+}
+
+/** The currents of a block as it is sampled, A, and its transmit duty cycle, 0 to 1. */
+export interface BlockCurrents {
+  readonly share: number;
+  readonly receiveA: number;
+  readonly keyDownA: number;
+  readonly meanA: number;
+}
+
+/** A block in a sample. */
+export function sampledBlock(block: SampledBlock, off: BlockDeviations): BlockCurrents {
+  const { share: planned, modeFactor, modeSpread } = block;
+  const share = off.habit === null ? planned : sampledShare(block.shares, off.habit, off.own);
+  const receiveA = block.receiveA * receiveFactor(block.receiveFrom, off.receive);
+  const keyDownA = block.keyDownA * keyDownFactor(block.keyDownFrom, off.keyDown);
+  const factor = Math.min(1, Math.max(0, modeFactor + off.modeFactor * modeSpread));
+  const keyUpA = block.keyUpAtReceive ? receiveA : block.keyUpA;
+  const overA = keyUpA + factor * (keyDownA - keyUpA);
+  const meanA = share * overA + (1 - share) * receiveA + (share - planned) * block.inOversA;
+  return { share, receiveA, keyDownA, meanA };
+}
+
 /**
  * The mean load of each step in a sample, A.
  *
@@ -137,17 +168,14 @@ export function sampledRest(accessories: LoadLaw['accessories'], sample: Sample,
  */
 export function sampledLoad({ accessories, blocks }: LoadLaw, sample: Sample, into: Float32Array): void {
   sampledRest(accessories, sample, into);
+  const { habit, modeFactor } = sample;
   for (let index = 0; index < blocks.length; index++) {
     const block = blocks[index];
-    const { fromStep, toStep, position, share, modeFactor, modeSpread } = block;
-    const sampled =
-      sample.habit === null ? share : sampledShare(block.shares, sample.habit, sample.blocks[index]);
-    const receiveA = block.receiveA * receiveFactor(block.receiveFrom, sample.receive[position]);
-    const keyDownA = block.keyDownA * keyDownFactor(block.keyDownFrom, sample.keyDown[position]);
-    const factor = Math.min(1, Math.max(0, modeFactor + sample.modeFactor * modeSpread));
-    const keyUpA = block.keyUpAtReceive ? receiveA : block.keyUpA;
-    const overA = keyUpA + factor * (keyDownA - keyUpA);
-    const meanA = sampled * overA + (1 - sampled) * receiveA + (sampled - share) * block.inOversA;
+    const { fromStep, toStep, position } = block;
+    const own = sample.blocks[index];
+    const receive = sample.receive[position];
+    const keyDown = sample.keyDown[position];
+    const { meanA } = sampledBlock(block, { habit, own, receive, keyDown, modeFactor });
     for (let step = fromStep; step < toStep; step++) into[step] += meanA;
   }
 }

@@ -87,45 +87,68 @@ function sampledType(shares: readonly number[], next: Generator): number {
   return index === -1 ? shares.findLastIndex((share) => share > 0) : index;
 }
 
+/** Where a sampled sky stands after an hour. */
+export interface SkyState {
+  /** Day of the law, −1 before the first. */
+  day: number;
+  /** Place of the day's kind among all kinds; −1 where the day is as forecast. */
+  kind: number;
+  /** How far cloud has wandered from what the day says, standard deviations. */
+  wander: number;
+  /** Of such a day: where in a round of 24 hours rain begins, and for how many it falls. */
+  rainFrom: number;
+  rains: number;
+}
+
+/** Before the first hour. */
+export const skyBefore = (): SkyState => ({ day: -1, kind: AS_FORECAST, wander: 0, rainFrom: 0, rains: 0 });
+
+/** The kind of a day that comes as it is forecast. */
+export const AS_FORECAST = -1;
+
 /**
- * One sky of an outing, hour by hour, as places in a light table. Days first: each as forecast, or of another kind when
- * the forecast misses or there is none; a first-order chain from day to day. Then the hours: cloud wanders around what the
- * day says, a first-order chain from hour to hour. Source: convention of this project, docs/model.md.
+ * One sky of an outing, hour by hour, as places in a light table.
  *
  * @param into filled with one place an hour; of the law's length
  */
-export function sampleSky({ hours, days }: SkyLaw, next: Generator, into: Float32Array): void {
-  let type: number | null = null;
-  let wander = 0;
-  let day = -1;
-  let rainFrom = 0;
-  let rains = 0;
-  for (let index = 0; index < hours.length; index++) {
-    const hour = hours[index];
-    if (hour.day !== day) {
-      day = hour.day;
-      const { cloud, shares } = days[day];
-      const holds = cloud !== null && next() < FORECAST_HOLDS;
-      const like: boolean = type !== null && next() < LIKE_YESTERDAY;
-      const sampled = sampledType(shares, next);
-      type = holds ? null : like ? type : sampled;
-      rainFrom = Math.floor(next() * 24);
-      const { rainHours } = DAY_TYPES[TYPES[type ?? 0]];
-      rains = type !== null && (rainHours > 1 || next() < 0.3) ? rainHours : 0;
-    }
-    wander = LIKE_LAST_HOUR * wander + WANDER * normal(next);
-    // A day without a forecast hour of its own is sampled; one with hours that nobody has forecast as well, in those.
-    const kind: number | null = type ?? (hour.isForecast ? null : nearestType(days[day].cloud ?? 0));
-    if (kind === null) {
-      const spread =
-        SURE_SPREAD * (1 - CLOSED_STAYS * hour.cloud) + UNSURE_SPREAD * hour.cloud * (1 - hour.cloud);
-      into[index] = hour.rain ? RAIN : hour.fog ? FOG : skyIndexOf(hour.cloud + spread * wander);
-    } else {
-      const { cloud, spread } = DAY_TYPES[TYPES[kind]];
-      const inRain = (((index - rainFrom) % 24) + 24) % 24 < rains;
-      into[index] = inRain ? RAIN : skyIndexOf(cloud + spread * wander);
-    }
+export function sampleSky(law: SkyLaw, next: Generator, into: Float32Array): void {
+  const state = skyBefore();
+  for (let index = 0; index < law.hours.length; index++) into[index] = nextSky(law, index, state, next);
+}
+
+/**
+ * The sky of the next hour. Days first: each as forecast, or of another kind when the forecast misses or there is none; a
+ * first-order chain from day to day. Then the hours: cloud wanders around what the day says, a first-order chain from hour to
+ * hour. Source: convention of this project, docs/model.md.
+ *
+ * @param index of the hour in the law
+ * @param state after the hour before; moved on
+ */
+export function nextSky({ hours, days }: SkyLaw, index: number, state: SkyState, next: Generator): SkyIndex {
+  const hour = hours[index];
+  if (hour.day !== state.day) {
+    const { cloud, shares } = days[hour.day];
+    const holds = cloud !== null && next() < FORECAST_HOLDS;
+    const like: boolean = state.kind !== AS_FORECAST && next() < LIKE_YESTERDAY;
+    const sampled = sampledType(shares, next);
+    state.day = hour.day;
+    state.kind = holds ? AS_FORECAST : like ? state.kind : sampled;
+    state.rainFrom = Math.floor(next() * 24);
+    const { rainHours } = DAY_TYPES[TYPES[Math.max(0, state.kind)]];
+    state.rains = state.kind !== AS_FORECAST && (rainHours > 1 || next() < 0.3) ? rainHours : 0;
   }
+  state.wander = LIKE_LAST_HOUR * state.wander + WANDER * normal(next);
+  // A day without a forecast hour of its own is sampled; one with hours that nobody has forecast as well, in those.
+  const isSaid = state.kind === AS_FORECAST && hour.isForecast;
+  if (isSaid) {
+    const spread =
+      SURE_SPREAD * (1 - CLOSED_STAYS * hour.cloud) + UNSURE_SPREAD * hour.cloud * (1 - hour.cloud);
+    return hour.rain ? RAIN : hour.fog ? FOG : skyIndexOf(hour.cloud + spread * state.wander);
+  }
+  const kind = state.kind === AS_FORECAST ? nearestType(days[state.day].cloud ?? 0) : state.kind;
+  const { cloud, spread } = DAY_TYPES[TYPES[kind]];
+  const inRain = (((index - state.rainFrom) % 24) + 24) % 24 < state.rains;
+  return inRain ? RAIN : skyIndexOf(cloud + spread * state.wander);
 }
 
 const skyIndexOf = (cloud: number): SkyIndex => skyIndex(Math.min(1, Math.max(0, cloud)));

@@ -3,7 +3,7 @@ import { loadCables } from '../forecast/plan-input.js';
 import { march } from '../march/march.js';
 import type { TightOutcome, TightRun } from '../march/tight-march.js';
 import { HOUR_MS } from '../span.js';
-import { capacityGain, weaknessOf, type ChanceLaw } from './chance-law.js';
+import { capacityGain, inOrder, weaknessOf, type ChanceLaw } from './chance-law.js';
 import { resistanceFactor } from './spreads.js';
 import type { Sample } from './sample.js';
 
@@ -23,11 +23,13 @@ export function wholeMarch(
   const { sharedOhm, radioOhm } = loadCables(plan);
   const { sunA, sunGain, controllerMaxA } = run;
   const none = new Float64Array(run.loadA.length);
+  const order = inOrder(plan);
   const marched = march({
     bank: plan.packs.map((planned) => {
       // In the plan's own order, which need not be that of the law: each pack by what is known of itself.
       const { capacitySpread, resistanceFrom } = weaknessOf(planned);
-      const { label, startSoc, reserveSoc } = planned;
+      const { label, reserveSoc } = planned;
+      const startSoc = sample.socs?.[order.indexOf(planned)] ?? planned.startSoc;
       const health = label.health * capacityGain(capacitySpread, sample);
       const { ohmicOhm, polarisationOhm, ...pack } = batteryPackAt({ ...label, health }, plan.temperatureC);
       const factor = resistanceFactor(resistanceFrom, sample.resistance);

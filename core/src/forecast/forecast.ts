@@ -64,12 +64,13 @@ function marchOver(
   return { packs, load, march: run };
 }
 
-/** Edges of the steps: no step straddles the edge of a block, of an accessory's stretch or of hours of shade. */
+/** Edges of the steps: no step straddles the edge of a block, of an accessory's stretch or of hours of shade, nor a moment. */
 export function stepEdges(plan: PlanInput): Float64Array {
   const spans = [
     ...positionsOf(plan).flatMap(({ blocks }) => blocks),
     ...plan.accessories.flatMap(({ pieces }) => pieces),
     ...(plan.sun?.shade.spans ?? []),
+    ...(plan.momentsMs ?? []).map((timeMs) => ({ startMs: timeMs, endMs: timeMs })),
   ];
   return timeGrid(plan.outing, plan.stepMs, spans);
 }

@@ -77,6 +77,8 @@ export interface PlannedController {
 export interface PlanInput {
   readonly outing: Span;
   readonly stepMs: number;
+  /** Instants at which a step begins besides, UTC epoch ms: when something was read or noted. */
+  readonly momentsMs?: readonly number[];
   readonly radio: PlannedRadio;
   readonly assumption: Assumption;
   /** Ascending, without overlap, inside the outing. */

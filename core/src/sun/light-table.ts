@@ -102,3 +102,29 @@ export function lightTable(plan: SunPlan, edgesMs: Float64Array, spread: AimErro
     azimuthSquared: Float32Array.from(bends[3]),
   };
 }
+
+/**
+ * Light on the panel in a step under a sky, W/m2.
+ *
+ * @param index of the sunny step
+ * @param tilt, azimuth how far the panel lies off, standard deviations
+ */
+export function lightIn(
+  table: LightTable,
+  index: number,
+  sky: SkyIndex,
+  tilt: number,
+  azimuth: number,
+): number {
+  const { light } = table;
+  const count = table.sunny.length;
+  const row = Math.floor(sky);
+  const at = row * count + index;
+  const there = light[at] + (sky - row) * (light[at + count] - light[at]);
+  const clearShare = sky >= OVERCAST ? 0 : (1 - sky / OVERCAST) ** 2;
+  const off =
+    clearShare *
+    (tilt * (table.tilt[index] + tilt * table.tiltSquared[index]) +
+      azimuth * (table.azimuth[index] + azimuth * table.azimuthSquared[index]));
+  return there * (1 + off);
+}

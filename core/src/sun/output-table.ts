@@ -1,7 +1,7 @@
 import { controllerOutput } from '../panel/controller.js';
 import { cellTemperature, panelCurve, panelShape } from '../panel/panel.js';
 import type { SunPlan } from './harvest.js';
-import { OVERCAST, type LightTable, type SkyIndex } from './light-table.js';
+import { lightIn, type LightTable, type SkyIndex } from './light-table.js';
 
 /** Light between the places of an output table, W/m2, and how many of them there are. */
 const GRAIN_W_M2 = 35;
@@ -65,26 +65,24 @@ export function sampledSun(
   table: LightTable,
   output: OutputTable,
   sky: ArrayLike<SkyIndex>,
-  aim: SampledAim,
+  { tilt, azimuth }: SampledAim,
   into: Float32Array | Float64Array,
 ): void {
-  const { sunny, hour, light, tilt, tiltSquared, azimuth, azimuthSquared } = table;
-  const { from, amps } = output;
-  const count = sunny.length;
-  const { tilt: x, azimuth: y } = aim;
-  for (let index = 0; index < count; index++) {
-    const place = sky[hour[index]];
-    const row = Math.floor(place);
-    const part = place - row;
-    const at = row * count + index;
-    const there = light[at] + part * (light[at + count] - light[at]);
-    const clearShare = place >= OVERCAST ? 0 : (1 - place / OVERCAST) ** 2;
-    const off =
-      clearShare *
-      (x * (tilt[index] + x * tiltSquared[index]) + y * (azimuth[index] + y * azimuthSquared[index]));
-    const grain = Math.min(PLACES - 1.001, Math.max(0, there * (1 + off)) / GRAIN_W_M2);
-    const cell = Math.floor(grain);
-    const lower = amps[from[index] + cell];
-    into[sunny[index]] = lower + (grain - cell) * (amps[from[index] + cell + 1] - lower);
+  const { sunny, hour } = table;
+  for (let index = 0; index < sunny.length; index++) {
+    into[sunny[index]] = outputIn(output, index, lightIn(table, index, sky[hour[index]], tilt, azimuth));
   }
+}
+
+/**
+ * What the panel offers in a light, A.
+ *
+ * @param index of the sunny step
+ * @param lightWM2 on the panel
+ */
+export function outputIn({ from, amps }: OutputTable, index: number, lightWM2: number): number {
+  const grain = Math.min(PLACES - 1.001, Math.max(0, lightWM2) / GRAIN_W_M2);
+  const cell = Math.floor(grain);
+  const lower = amps[from[index] + cell];
+  return lower + (grain - cell) * (amps[from[index] + cell + 1] - lower);
 }

@@ -1,0 +1,105 @@
+import { chanceLaw, type ChanceLaw } from '../chance/chance-law.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+import { generator, seedOf } from '../random/generator.js';
+import { SEED } from '../random/seed.js';
+import { HOUR_MS, MINUTE_MS } from '../span.js';
+import type { Band } from './band.js';
+import { asOne, chooseReadings } from './choose-readings.js';
+import type { FieldMarch } from './field-march.js';
+import { Follower, MISFIT, type Met } from './follower.js';
+import type { FieldEvent, FieldReading, ReadQuantity, SkyNote } from './reading.js';
+
+/** What was read and noted of an outing, in any order. */
+export interface FieldLog {
+  readonly readings: readonly FieldReading[];
+  readonly events: readonly FieldEvent[];
+}
+
+export interface FollowOptions {
+  readonly seed?: number;
+  readonly particles?: number;
+}
+
+/** What became of a reading. */
+export interface ReadingOutcome {
+  readonly id: string;
+  readonly timeMs: number;
+  /** How often so odd a reading comes by chance, 0 to 1, before it was weighed. */
+  readonly p: number;
+  /** Whether it goes together with what was planned and read before. */
+  readonly fits: boolean;
+  /** By quantity: what it would be as planned, in the middle. */
+  readonly planned: ReadonlyMap<ReadQuantity, number>;
+  /** What state of charge it would mean on its own, 0 to 1; null where it tells nothing of it. */
+  readonly alone: Band | null;
+  /** Whether it was weighed. */
+  readonly weighed: boolean;
+}
+
+/** An outing as it may have gone, up to now. */
+export interface Followed {
+  readonly march: FieldMarch;
+  /** The same without a reading: what was assumed. */
+  readonly assumed: FieldMarch;
+  readonly readings: readonly ReadingOutcome[];
+  /** Edge of the steps that is now. */
+  readonly nowMs: number;
+}
+
+export const PARTICLES = 2000;
+/** Skies are sampled by the hour: finer steps than these tell nothing new. */
+const LEAST_STEP_MS = 15 * MINUTE_MS;
+/** To tell what was assumed. */
+const ASSUMED = 500;
+/**
+ * The outings that agree with what was read, by a particle filter. Source: Gordon, Salmond and Smith (1993), IEE Proceedings F 140,
+ * 107; the scales and rules are a convention of this project, docs/model.md.
+ *
+ * @param plan what was really worked up to now, and what is planned from then on
+ * @param nowMs UTC epoch ms; before the outing its start, after it its end
+ */
+export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: FollowOptions = {}): Followed {
+  const { startMs, endMs } = plan.outing;
+  const until = Math.min(endMs, Math.max(startMs, nowMs));
+  const isPast = ({ timeMs }: { readonly timeMs: number }) => timeMs >= startMs && timeMs <= until;
+  const taken = asOne(log.readings.filter(isPast));
+  const events = log.events.filter(isPast).sort((a, b) => a.timeMs - b.timeMs);
+  const momentsMs = [...taken, ...events].map(({ timeMs }) => timeMs);
+  const stepMs = Math.max(plan.stepMs, LEAST_STEP_MS);
+  const law = withFog(chanceLaw({ ...plan, stepMs, momentsMs: [...momentsMs, until] }), events);
+  const { seed = SEED, particles = PARTICLES } = options;
+  const run = (count: number, what: string) => new Follower(law, count, generator(seedOf(`${seed} ${what}`)));
+  const assumed = run(ASSUMED, 'assumed');
+  // What it would be as planned is asked while the particles stand where it was read.
+  const meant: Pick<ReadingOutcome, 'planned' | 'alone'>[] = [];
+  const ask = ({ middle, alone }: Met) => meant.push({ planned: middle(), alone: alone() });
+  const planned = assumed.walk(taken, events, until, () => false, ask);
+  const resets = events.filter(({ kind }) => kind === 'reset').map(({ timeMs }) => timeMs);
+  const spreads = planned.map(({ spread }) => spread);
+  const chosen = new Set(chooseReadings(taken, spreads, resets));
+  const real = run(particles, 'field');
+  const seen = real.walk(taken, events, until, (place) => chosen.has(place));
+  return {
+    march: real.march,
+    assumed: assumed.march,
+    nowMs: until,
+    readings: taken.flatMap(({ ids, timeMs, counts }, place) => {
+      const { p } = seen[place];
+      const fits = p >= MISFIT;
+      const weighed = chosen.has(place) && (fits || counts === true);
+      return ids.map((id): ReadingOutcome => ({ id, timeMs, p, fits, ...meant[place], weighed }));
+    }),
+  };
+}
+
+/** Where somebody saw fog there was fog: no forecast samples it. */
+function withFog(law: ChanceLaw, events: readonly FieldEvent[]): ChanceLaw {
+  const { sky } = law;
+  const fog = events.filter((event): event is SkyNote => event.kind === 'sky' && event.fog);
+  if (!sky || fog.length === 0) return law;
+  const inFog = new Set(fog.map(({ timeMs }) => Math.floor((timeMs - sky.startMs) / HOUR_MS)));
+  const hours = sky.hours.map((hour, index) =>
+    inFog.has(index) ? { ...hour, fog: true, rain: false } : hour,
+  );
+  return { ...law, sky: { ...sky, hours } };
+}

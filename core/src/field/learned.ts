@@ -1,0 +1,113 @@
+import { keyDownFactor, receiveFactor, resistanceFactor } from '../chance/spreads.js';
+import { capacityGain, truthGain } from '../chance/chance-law.js';
+import type { Mode } from '../load/mode.js';
+import { positionsOf } from '../forecast/plan-input.js';
+import { lightIn } from '../sun/light-table.js';
+import { skyIndex, FOG, RAIN } from '../sun/light-table.js';
+import type { FieldMarch } from './field-march.js';
+import type { Followed } from './follow.js';
+import { sharesOf, weightedMean, type MeanAndSpread } from './weigh.js';
+
+/** What an outing can teach. */
+export type LearnedName =
+  `dutyCycle.${Mode}` | 'receive' | 'keyDown' | 'panelOutput' | 'sky' | 'capacity' | 'resistance';
+
+/**
+ * What is known of something before and after the outing's readings: transmit duty cycle and output against label as shares, 0 to
+ * 1; all others as a factor on what was planned, 1 for just so.
+ */
+export interface Learned {
+  readonly before: MeanAndSpread;
+  readonly after: MeanAndSpread;
+}
+
+/** A spread that fell by so much of itself is worth a word. Source: convention of this project, docs/model.md. */
+const WORTH_A_WORD = 0.2;
+
+export const isWorthAWord = ({ before, after }: Learned): boolean =>
+  after.sd <= (1 - WORTH_A_WORD) * before.sd;
+
+/** What the readings taught, by name; only of what had a part in the outing so far. */
+export function learnedFrom({ march, assumed }: Followed): ReadonlyMap<LearnedName, Learned> {
+  const learned = new Map<LearnedName, Learned>();
+  const before = taught(assumed);
+  for (const [name, after] of taught(march)) {
+    const was = before.get(name);
+    if (was) learned.set(name, { before: was, after });
+  }
+  return learned;
+}
+
+function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {
+  const { law, particles, edge } = march;
+  const shares = sharesOf(particles.weight);
+  const told = new Map<LearnedName, MeanAndSpread>();
+  const tell = (name: LearnedName, valueOf: (index: number) => number) =>
+    told.set(
+      name,
+      weightedMean(
+        Float64Array.from(shares, (_, index) => valueOf(index)),
+        shares,
+      ),
+    );
+  for (const [mode, blocks] of workedBlocks(march)) {
+    const hours = blocks.reduce((sum, block) => sum + hoursWorked(march, block), 0);
+    tell(
+      `dutyCycle.${mode}`,
+      (index) => blocks.reduce((sum, block) => sum + particles.transmitH[block][index], 0) / hours,
+    );
+  }
+  const [first] = law.load.blocks;
+  if (first) {
+    const { position, receiveFrom, keyDownFrom } = first;
+    tell('receive', (index) => receiveFactor(receiveFrom, particles.receive[position][index]));
+    tell('keyDown', (index) => keyDownFactor(keyDownFrom, particles.keyDown[position][index]));
+  }
+  const { sun } = law;
+  const said = saidLight(march);
+  if (sun && said > 0) {
+    const label = law.plan.sun!.truth;
+    tell('panelOutput', (index) => label * truthGain(sun, { truth: particles.truth[index] }));
+    tell('sky', (index) => particles.lightWh[index] / said);
+  }
+  if (edge > 0) {
+    const { capacitySpread, resistanceFrom } = law.weaknesses[0];
+    tell('capacity', (index) => capacityGain(capacitySpread, { capacity: particles.capacity[index] }));
+    tell('resistance', (index) => resistanceFactor(resistanceFrom, particles.resistance[index]));
+  }
+  return told;
+}
+
+/** Blocks that were worked up to now, by mode. */
+function workedBlocks({ law, edge }: FieldMarch): ReadonlyMap<Mode, readonly number[]> {
+  const modes = positionsOf(law.plan).flatMap(({ blocks }) => blocks.map(({ mode }) => mode));
+  const byMode = new Map<Mode, number[]>();
+  law.load.blocks.forEach(({ fromStep }, block) => {
+    const mode = modes[block];
+    if (!mode || fromStep >= edge) return;
+    byMode.set(mode, [...(byMode.get(mode) ?? []), block]);
+  });
+  return byMode;
+}
+
+function hoursWorked({ law, edge }: FieldMarch, block: number): number {
+  const { fromStep, toStep } = law.load.blocks[block];
+  let hours = 0;
+  for (let step = fromStep; step < Math.min(toStep, edge); step++) hours += law.steps.hours[step];
+  return hours;
+}
+
+/** Light that would have fallen on the panel up to now under the sky as it is said, Wh/m2. */
+function saidLight({ law, edge, steps }: FieldMarch): number {
+  const { sun, sky } = law;
+  if (!sun || !sky) return 0;
+  let wattHours = 0;
+  for (let step = 0; step < edge; step++) {
+    const sunny = steps.sunny[step];
+    if (sunny < 0) continue;
+    const { cloud, rain, fog } = sky.hours[steps.hour[step]];
+    const place = rain ? RAIN : fog ? FOG : skyIndex(cloud);
+    wattHours += law.steps.hours[step] * lightIn(sun.light, sunny, place, 0, 0);
+  }
+  return wattHours;
+}
