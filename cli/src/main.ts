@@ -4,6 +4,7 @@ import { backupCommand, restoreCommand } from './backup-command.js';
 import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
 import { siteCommand } from './site-command.js';
+import { nowCommand } from './now-command.js';
 import { quickCommand } from './quick-command.js';
 import { rationCommand } from './ration-command.js';
 import { sizeCommand } from './size-command.js';
@@ -52,6 +53,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(wireCommand(terminal))
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
+    .addCommand(nowCommand(terminal))
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))
     .addCommand(importCommand(terminal))

@@ -4,6 +4,7 @@ export * from './documents/beside.js';
 export * from './documents/figure.js';
 export * from './documents/gear.js';
 export * from './documents/harness-notes.js';
+export * from './documents/log.js';
 export * from './documents/migrate.js';
 export * from './documents/packing.js';
 export * from './documents/rehearsal.js';

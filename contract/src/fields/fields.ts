@@ -124,6 +124,13 @@ export const FIELDS = {
   reconnectV: volts('The reconnect voltage'),
   chargesToV: volts('The charge voltage'),
   outV: volts('The output voltage'),
+  readVolts: { label: 'The volts', unit: 'V', min: 0, max: 100 },
+  readAmps: { label: 'The current', unit: 'A', min: -500, max: 500, milli: true },
+  panelAmps: { label: 'The panel’s current', unit: 'A', min: 0, max: 100, milli: true },
+  panelWatts: { label: 'The panel’s power', unit: 'W', min: 0, max: 5000 },
+  countedAh: { label: 'The charge', unit: 'Ah', min: 0, max: 10_000, milli: true },
+  readPercent: { label: 'The state of charge', unit: '%', min: 0, max: 100 },
+  shadeNow: { label: 'The shaded share', unit: '%', min: 0, max: 1, shown: 100 },
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 

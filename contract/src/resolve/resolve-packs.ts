@@ -58,6 +58,7 @@ export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<re
 function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, name: string): PlannedPack {
   const kept = gear.kind === 'battery' && gear.keepsCharge === true;
   const common = {
+    gear: gear.id,
     name,
     startSoc: socAfterStorage(gear.chemistry, trip.startSoc, trip.storedDays ?? 0, kept),
     reserveSoc: reserveSocOf(trip, gear),

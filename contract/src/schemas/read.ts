@@ -16,6 +16,7 @@ import {
   type PackingDocument,
   type RehearsalDocument,
 } from '../documents/beside.js';
+import { LOG_SCHEMA, LOG_VERSION, type LogDocument } from '../documents/log.js';
 import { upToDate } from '../documents/migrate.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
@@ -23,6 +24,7 @@ import { packingSchema, rehearsalSchema } from './beside-schema.js';
 import { unboundedProblem } from './bounded.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
 import { STRICT } from './joi.js';
+import { logSchema } from './log-schema.js';
 import { tripSchema } from './trip-schema.js';
 
 interface DocumentType {
@@ -66,6 +68,8 @@ const REHEARSAL: DocumentType = {
   check: rehearsalSchema,
 };
 
+const LOG: DocumentType = { schema: LOG_SCHEMA, version: LOG_VERSION, what: 'log', check: logSchema };
+
 /** A trip out of anything that came from outside, or every reason why it is none. */
 export function readTrip(data: unknown): Result<Trip> {
   const read = readDocument<Trip>(TRIP, data);
@@ -79,6 +83,9 @@ export const readPacking = (data: unknown): Result<PackingDocument> =>
 
 export const readRehearsal = (data: unknown): Result<RehearsalDocument> =>
   readDocument<RehearsalDocument>(REHEARSAL, data);
+
+/** What was read and done during an outing. */
+export const readLog = (data: unknown): Result<LogDocument> => readDocument<LogDocument>(LOG, data);
 
 export const readGear = (data: unknown): Result<Gear> => readDocument<Gear>(GEAR, data);
 

@@ -81,5 +81,7 @@ export function aimSpread(aim: AimPlan): AimError {
       return { tiltDeg: 6, azimuthDeg: 8 };
     case 'hung':
       return { tiltDeg: 0, azimuthDeg: 0 };
+    case 'then':
+      return aimSpread(aim.then);
   }
 }

@@ -5,7 +5,7 @@ import { AS_FORECAST, nextSky, skyBefore, type SkyLaw } from '../chance/sampled-
 import { positionsOf, type PlanInput, type PlannedPack } from '../forecast/plan-input.js';
 import { generator, seedOf, type Generator } from '../random/generator.js';
 import { SEED } from '../random/seed.js';
-import { HOUR_MS, MINUTE_MS, type Span } from '../span.js';
+import { HOUR_MS, type Span } from '../span.js';
 import type { AimPlan } from '../sun/aim.js';
 import type { Followed } from './follow.js';
 import { deviation } from './particles.js';
@@ -102,13 +102,12 @@ function cut<Part extends Span>(part: Part, nowMs: number): readonly Part[] {
 }
 
 /** A panel that is turned by the clock, or lies as it was laid out, knows nothing of a new start. */
-function aimGoesOn(aim: AimPlan, { startMs, endMs }: Span): AimPlan {
-  if (aim.how === 'at') return { how: 'at', timesMs: [startMs, ...aim.timesMs] };
-  if (aim.how !== 'every') return aim;
-  const everyMs = aim.minutes * MINUTE_MS;
-  const times = Math.ceil((endMs - startMs) / everyMs);
-  return { how: 'at', timesMs: Array.from({ length: times }, (_, index) => startMs + index * everyMs) };
-}
+const aimGoesOn = (aim: AimPlan, { startMs }: Span): AimPlan => ({
+  how: 'then',
+  first: aim,
+  fromMs: startMs,
+  then: aim,
+});
 
 function mostUsed(inUse: Uint8Array, shares: Float64Array, packs: number): number {
   const held = new Float64Array(packs);

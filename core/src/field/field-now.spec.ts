@@ -163,6 +163,7 @@ describe('an outing as it stands', () => {
     expect(dull.netA.p50).toBeLessThan(bright.netA.p50);
     expect(dull.ahead!.chance.p50.at(-1)!).toBeLessThan(bright.ahead!.chance.p50.at(-1)!);
     expect(dull.learned.get('sky')!.after.mean).toBeLessThan(bright.learned.get('sky')!.after.mean);
+    expect(dull.learned.get('sky')!.before).toEqual(bright.learned.get('sky')!.before);
   });
 
   it('takes fog and rain that somebody saw', () => {

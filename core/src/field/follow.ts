@@ -1,4 +1,4 @@
-import { chanceLaw, type ChanceLaw } from '../chance/chance-law.js';
+import { chanceLaw, inOrder, type ChanceLaw } from '../chance/chance-law.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { generator, seedOf } from '../random/generator.js';
 import { SEED } from '../random/seed.js';
@@ -63,21 +63,25 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   const until = Math.min(endMs, Math.max(startMs, nowMs));
   const isPast = ({ timeMs }: { readonly timeMs: number }) => timeMs >= startMs && timeMs <= until;
   const taken = asOne(log.readings.filter(isPast));
-  const events = log.events.filter(isPast).sort((a, b) => a.timeMs - b.timeMs);
+  const events = log.events
+    .filter(isPast)
+    .flatMap((event) => inLaw(plan, event))
+    .sort((a, b) => a.timeMs - b.timeMs);
   const momentsMs = [...taken, ...events].map(({ timeMs }) => timeMs);
   const stepMs = Math.max(plan.stepMs, LEAST_STEP_MS);
   const law = withFog(chanceLaw({ ...plan, stepMs, momentsMs: [...momentsMs, until] }), events);
   const { seed = SEED, particles = PARTICLES } = options;
-  const run = (count: number, what: string) => new Follower(law, count, generator(seedOf(`${seed} ${what}`)));
-  const assumed = run(ASSUMED, 'assumed');
+  const run = (count: number, what: string, onlyAssumes: boolean) =>
+    new Follower(law, count, generator(seedOf(`${seed} ${what}`)), onlyAssumes);
+  const assumed = run(ASSUMED, 'assumed', true);
   // What it would be as planned is asked while the particles stand where it was read.
   const meant: Pick<ReadingOutcome, 'planned' | 'alone'>[] = [];
   const ask = ({ middle, alone }: Met) => meant.push({ planned: middle(), alone: alone() });
-  const planned = assumed.walk(taken, events, until, () => false, ask);
+  const planned = assumed.walk(taken, events, until, () => true, ask);
   const resets = events.filter(({ kind }) => kind === 'reset').map(({ timeMs }) => timeMs);
   const spreads = planned.map(({ spread }) => spread);
   const chosen = new Set(chooseReadings(taken, spreads, resets));
-  const real = run(particles, 'field');
+  const real = run(particles, 'field', false);
   const seen = real.walk(taken, events, until, (place) => chosen.has(place));
   return {
     march: real.march,
@@ -102,4 +106,11 @@ function withFog(law: ChanceLaw, events: readonly FieldEvent[]): ChanceLaw {
     inFog.has(index) ? { ...hour, fog: true, rain: false } : hour,
   );
   return { ...law, sky: { ...sky, hours } };
+}
+
+/** A battery's place among the plan's packs as its place in the order of use; nothing where it is none of them. */
+function inLaw(plan: PlanInput, event: FieldEvent): readonly FieldEvent[] {
+  if (event.kind !== 'battery') return [event];
+  const pack = inOrder(plan).indexOf(plan.packs[event.pack]);
+  return pack < 0 ? [] : [{ ...event, pack }];
 }

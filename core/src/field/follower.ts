@@ -42,6 +42,7 @@ export class Follower {
     law: ChanceLaw,
     count: number,
     private readonly next: Generator,
+    private readonly onlyAssumes: boolean,
   ) {
     this.particles = new Particles(count, law, next);
     this.march = new FieldMarch(law, this.particles, next);
@@ -52,7 +53,7 @@ export class Follower {
     taken: readonly Taken[],
     events: readonly FieldEvent[],
     untilMs: number,
-    isWeighed: (place: number) => boolean,
+    isChosen: (place: number) => boolean,
     onMet?: (met: Met) => void,
   ): readonly Met[] {
     const { edgesMs } = this.march.law;
@@ -66,7 +67,7 @@ export class Follower {
       // What happens at the very instant comes after what is read there: one reads the meter and resets it.
       happen(reading.timeMs - 1);
       this.march.to(firstEdge(edgesMs, reading.timeMs));
-      met.push(this.read(reading, isWeighed(place)));
+      met.push(this.read(reading, isChosen(place) && !this.onlyAssumes));
       onMet?.(met[place]);
     });
     happen(untilMs);
@@ -89,7 +90,9 @@ export class Follower {
         else march.charged = event.pack;
         return;
       case 'sky':
-        if (march.law.sky) this.weigh(() => particles.place.map((place) => skySays(event, place)));
+        // What was assumed knows nothing of the sky that came.
+        if (march.law.sky && !this.onlyAssumes)
+          this.weigh(() => particles.place.map((place) => skySays(event, place)));
     }
   }
 

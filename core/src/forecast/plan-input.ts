@@ -39,6 +39,8 @@ export interface PlannedPosition {
 }
 
 export interface PlannedPack {
+  /** Id of the gear that it is, where it is one. */
+  readonly gear?: string;
   /** Name with count, for example "2 x Shale 9". */
   readonly name: string;
   readonly label: PackLabel;

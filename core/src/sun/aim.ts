@@ -11,7 +11,9 @@ export type AimPlan =
   /** Turned to the sun at these instants, UTC epoch ms, ascending; until the first as it was laid out at the start. */
   | { readonly how: 'at'; readonly timesMs: readonly number[] }
   /** Hung on a pack that wanders. */
-  | { readonly how: 'hung' };
+  | { readonly how: 'hung' }
+  /** Laid out otherwise from an instant on, UTC epoch ms. */
+  | { readonly how: 'then'; readonly first: AimPlan; readonly fromMs: number; readonly then: AimPlan };
 
 const HUNG_TILT_DEG = 70;
 const HUNG_DIRECTIONS = 12;
@@ -52,6 +54,10 @@ export function aimsAt(
       return [towards(sunAt(plan.timesMs.findLast((time) => time <= timeMs) ?? startMs))];
     case 'hung':
       return WANDERING;
+    case 'then':
+      return timeMs < plan.fromMs
+        ? aimsAt(plan.first, timeMs, startMs, sunAt)
+        : aimsAt(plan.then, timeMs, plan.fromMs, sunAt);
   }
 }
 

@@ -1,0 +1,10 @@
+import { readFileSync } from 'node:fs';
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+
+const demo = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../../../demo/${name}`, import.meta.url), 'utf8'));
+
+/** The demo's lighthouse outing, and the demo's shelf. */
+export const gannetRock = demo('trips/gannet-rock-light.json') as Trip;
+export const gannetShelf = (demo('gear.json') as { gear: readonly Gear[] }).gear;
