@@ -27,3 +27,15 @@ for (const { fairLight, from } of GENERATORS) {
 console.log(
   `${seasons} seasons each; one standard error at 50 % is ${(50 / Math.sqrt(seasons)).toFixed(1)} points`,
 );
+
+const { heldIn80, otherRanks, ownRanks, unevenness } = await load('core/dist/testing/field-coverage.js');
+const outings = Number(process.argv[3] ?? 300);
+console.log(
+  `\nafter ten readings      held in its 80 % interval   unevenness (above 27.9 once in a thousand)`,
+);
+const own = [...ownRanks(outings)];
+for (const [name, ranks] of [...own, ['the charge, outings of another make', otherRanks(outings)]]) {
+  const held = (100 * heldIn80(ranks)).toFixed(1);
+  console.log(`${name.padEnd(38)} ${held.padStart(6)} %   ${unevenness(ranks).toFixed(1).padStart(6)}`);
+}
+console.log(`${outings} outings each; one standard error is ${(40 / Math.sqrt(outings)).toFixed(1)} points`);

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { assessTrip, resolve } from '@knapsack/contract';
 import { harnessReport } from '@knapsack/contract/harness';
 import { packingOf } from '@knapsack/contract/packing';
-import { readShelf, readTrip } from '@knapsack/contract/schemas';
+import { whatNow } from '@knapsack/contract/field';
+import { readLog, readShelf, readTrip } from '@knapsack/contract/schemas';
 import { chanceOf, forecast, typicalFactor, type Result } from '@knapsack/core';
 
 const FOLDER = new URL('../', import.meta.url);
@@ -22,6 +23,18 @@ describe('the demo', () => {
   it('is made of valid documents, each named as its file', () => {
     expect(trips.length).toBe(3);
     for (const { file, trip } of trips) expect(file).toBe(`${trip.id}.json`);
+  });
+
+  // The charge really was 77.8 % at midnight (scripts/demo-log.mjs), the sky duller than forecast.
+  it('has a log of fourteen hours that tells where the outing stands', () => {
+    const log = valid(readLog(read('logs/gannet-rock-light.json')));
+    const { trip } = trips.find(({ trip: { id } }) => id === log.trip)!;
+    const now = valid(whatNow(trip, log, gear, Date.parse('2027-09-05T00:00:00+02:00')));
+    expect(now.readings.length).toBe(8);
+    expect(now.readings.every(({ fits }) => fits)).toBeTrue();
+    expect(now.soc.p10).toBeLessThan(0.778);
+    expect(now.soc.p90).toBeGreaterThan(0.778);
+    expect(now.learned.get('sky')!.after.mean).toBeLessThan(0.7 * now.learned.get('sky')!.before.mean);
   });
 
   it('shows the range: two trips that last, one that ends too soon', () => {

@@ -107,6 +107,7 @@ const KIND_WORDS: ReadonlyMap<string, readonly [one: string, many: string]> = ne
   ['gear', ['gear item', 'gear items']],
   ['packings', ['packing list', 'packing lists']],
   ['rehearsals', ['rehearsal', 'rehearsals']],
+  ['logs', ['log', 'logs']],
 ]);
 
 /** How many documents there are of each kind. */

@@ -13,6 +13,7 @@ import { cardRoutes } from './card-routes.js';
 import { documentRoutes } from './document-routes.js';
 import { guard } from './guard.js';
 import { problemHandler, sendProblem } from './problems.js';
+import { logRoutes } from './log-routes.js';
 import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
 import { setAsideRoutes } from './set-aside-routes.js';
@@ -113,6 +114,7 @@ function documents(app: Express, stores: Stores): void {
       mayDelete: (id) => stillCarried(stores, id),
     }),
   );
+  app.use('/api/logs', logRoutes(stores.logs));
   app.use(
     '/api/packings',
     documentRoutes({ what: 'packing list', store: stores.packings, summarise: asIs, unwritten: noTicks }),

@@ -94,6 +94,7 @@ const REFUSALS: Record<Refusal, readonly [ProblemStatus, string]> = {
   missing: [404, 'There is no such WHAT.'],
   exists: [409, 'There is a WHAT with this id already.'],
   locked: [409, 'This WHAT cannot be read by this release of Knapsack, so it is not written over.'],
+  unfit: [422, 'The WHAT would not do like this.'],
   changed: [412, 'The WHAT was changed by someone else, perhaps in another tab. Nothing was overwritten.'],
 };
 

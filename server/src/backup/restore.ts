@@ -123,7 +123,8 @@ function meetOne(store: Collection, kept: Kept, here: KeptText | null): Met {
   const data = JSON.parse(text) as unknown;
   const read = store.validate(data);
   if (!read.ok) return leftOut(kept, read.problems[0].sentence);
-  if (read.value.id !== id) return leftOut(kept, `Its own id is “${read.value.id}”.`);
+  const ownId = store.idOf(read.value as never);
+  if (ownId !== id) return leftOut(kept, `Its own id is “${ownId}”.`);
   const word = !here ? 'new' : isSame(here.text, read.value) ? 'same' : 'different';
   return standing(word, undefined, { ...kept, name: store.nameOf(read.value as never) });
 }

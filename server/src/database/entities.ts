@@ -31,4 +31,5 @@ export const TABLES = {
   gear: documentTable('gear'),
   packings: documentTable('packings'),
   rehearsals: documentTable('rehearsals'),
+  logs: documentTable('logs'),
 } as const;

@@ -32,6 +32,8 @@ export interface DocumentKind<Document> {
   readonly version: number;
   /** A document out of anything that came from outside, or why it is none. */
   readonly read: (data: unknown) => Result<Document>;
+  /** What it is kept under. */
+  readonly idOf: (document: Document) => string;
   /** What a list or a backup calls it. */
   readonly nameOf: (document: Document) => string;
   /** Puts parts of it in other tables, in the same transaction. @returns what stays */
@@ -44,14 +46,14 @@ export interface DocumentKind<Document> {
 export type KeptText = Pick<DocumentRow, 'id' | 'name' | 'revision' | 'text'>;
 
 /** Why a write was not done. */
-export type Refusal = 'missing' | 'exists' | 'changed' | 'locked';
+export type Refusal = 'missing' | 'exists' | 'changed' | 'locked' | 'unfit';
 
 export type Written<Document> =
   | { readonly ok: true; readonly stored: Stored<Document> }
   | { readonly ok: false; readonly refusal: Refusal };
 
 /** Documents of one kind in one table. */
-export class DocumentStore<Document extends Named> {
+export class DocumentStore<Document> {
   constructor(
     private readonly database: Database,
     private readonly kind: DocumentKind<Document>,
@@ -69,6 +71,11 @@ export class DocumentStore<Document extends Named> {
   /** What a list or a backup calls a document. */
   nameOf(document: Document): string {
     return this.kind.nameOf(document);
+  }
+
+  /** What a document is kept under. */
+  idOf(document: Document): string {
+    return this.kind.idOf(document);
   }
 
   async list(): Promise<readonly Listed<Document>[]> {
@@ -114,7 +121,7 @@ export class DocumentStore<Document extends Named> {
 
   /** Puts a document in, as a part of a longer turn; over anything but what a later release has saved. */
   async putIn(manager: EntityManager, document: Document): Promise<void> {
-    const row = await this.rowIn(manager, document.id);
+    const row = await this.rowIn(manager, this.kind.idOf(document));
     if (row && this.wrongWith(row)?.isLater) return;
     await this.put(manager, document, (row?.revision ?? 0) + 1);
   }
@@ -134,7 +141,7 @@ export class DocumentStore<Document extends Named> {
 
   create(document: Document): Promise<Written<Document>> {
     return this.database.write(async (manager) => {
-      if (await manager.existsBy(this.table, { id: document.id })) return refuse('exists');
+      if (await manager.existsBy(this.table, { id: this.kind.idOf(document) })) return refuse('exists');
       return this.put(manager, document, 1);
     });
   }
@@ -145,12 +152,12 @@ export class DocumentStore<Document extends Named> {
       const here = new Set((await this.rowsIn(manager)).map(({ id }) => id));
       const left: Document[] = [];
       const fresh = documents.filter((document) => {
-        if (!here.has(document.id)) return here.add(document.id);
+        if (!here.has(this.kind.idOf(document))) return here.add(this.kind.idOf(document));
         left.push(document);
         return false;
       });
       const texts = fresh.map((document) => ({
-        id: document.id,
+        id: this.kind.idOf(document),
         name: this.kind.nameOf(document),
         revision: 1,
         text: JSON.stringify(document),
@@ -163,11 +170,25 @@ export class DocumentStore<Document extends Named> {
   /** Replaces a document if its revision is still the one that the writer has seen. */
   replace(document: Document, revision: number): Promise<Written<Document>> {
     return this.database.write(async (manager) => {
-      const row = await manager.findOneBy(this.table, { id: document.id });
+      const row = await manager.findOneBy(this.table, { id: this.kind.idOf(document) });
       if (!row) return refuse('missing');
       if (row.revision !== revision) return refuse('changed');
       if (this.wrongWith(row)) return refuse('locked');
       return this.put(manager, document, revision + 1);
+    });
+  }
+
+  /**
+   * Makes another document of the one that is stored, or a first one (of null), in one turn.
+   *
+   * @param change returns null where it would not do: nothing is written then, and the refusal is "unfit"
+   */
+  change(id: string, change: (document: Document | null) => Document | null): Promise<Written<Document>> {
+    return this.database.write(async (manager) => {
+      const row = await this.rowIn(manager, id);
+      if (row && this.wrongWith(row)) return refuse('locked');
+      const changed = change(row && this.documentOf(row));
+      return changed ? this.put(manager, changed, (row?.revision ?? 0) + 1) : refuse('unfit');
     });
   }
 
@@ -220,7 +241,7 @@ export class DocumentStore<Document extends Named> {
   private async put(manager: EntityManager, whole: Document, revision: number): Promise<Written<Document>> {
     const document = (await this.kind.put?.(manager, whole)) ?? whole;
     await manager.save(this.table, {
-      id: document.id,
+      id: this.kind.idOf(document),
       name: this.kind.nameOf(document),
       revision,
       text: JSON.stringify(document),

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Result } from '@knapsack/core';
-import { readShelf, readTrip } from '@knapsack/contract/schemas';
+import { readLog, readShelf, readTrip } from '@knapsack/contract/schemas';
 import type { Stores } from './stores.js';
 
 /**
- * Puts the documents of a folder (gear.json, trips/*.json) into the stores; what is there already stays
+ * Puts the documents of a folder (gear.json, trips/*.json, logs/*.json) into the stores; what is there already stays
  * as it is.
  *
  * @throws Error if a document of the folder is not valid: it ships with the application
@@ -13,13 +13,16 @@ import type { Stores } from './stores.js';
 export async function seed(stores: Stores, folder: string): Promise<void> {
   const shelf = valid(readShelf(readJson(join(folder, 'gear.json'))));
   for (const gear of shelf.gear) await stores.gear.create(gear);
-  const trips = join(folder, 'trips');
-  for (const file of readdirSync(trips)
-    .filter((name) => name.endsWith('.json'))
-    .sort()) {
-    await stores.trips.create(valid(readTrip(readJson(join(trips, file)))));
-  }
+  for (const file of filesIn(join(folder, 'trips')))
+    await stores.trips.create(valid(readTrip(readJson(file))));
+  for (const file of filesIn(join(folder, 'logs'))) await stores.logs.create(valid(readLog(readJson(file))));
 }
+
+const filesIn = (folder: string): readonly string[] =>
+  readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .sort()
+    .map((name) => join(folder, name));
 
 const readJson = (file: string): unknown => JSON.parse(readFileSync(file, 'utf8'));
 

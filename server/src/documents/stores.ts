@@ -1,6 +1,8 @@
 import {
   GEAR_SCHEMA,
   GEAR_VERSION,
+  LOG_SCHEMA,
+  LOG_VERSION,
   PACKING_SCHEMA,
   PACKING_VERSION,
   REHEARSAL_SCHEMA,
@@ -8,11 +10,12 @@ import {
   TRIP_SCHEMA,
   TRIP_VERSION,
   type Gear,
+  type LogDocument,
   type PackingDocument,
   type RehearsalDocument,
   type Trip,
 } from '@knapsack/contract';
-import { readGear, readPacking, readRehearsal, readTrip } from '@knapsack/contract/schemas';
+import { readGear, readLog, readPacking, readRehearsal, readTrip } from '@knapsack/contract/schemas';
 import type { Database } from '../database/database.js';
 import { TABLES } from '../database/entities.js';
 import { putBeside, removeBeside, type BesideTrips } from './beside.js';
@@ -21,6 +24,8 @@ import { DocumentStore } from './document-store.js';
 export interface Stores extends BesideTrips {
   readonly trips: DocumentStore<Trip>;
   readonly gear: DocumentStore<Gear>;
+  /** By trip. A log stays when its trip is deleted: put back, the trip has it again. */
+  readonly logs: DocumentStore<LogDocument>;
 }
 
 export function storesOf(database: Database): Stores {
@@ -29,6 +34,7 @@ export function storesOf(database: Database): Stores {
       table: TABLES.packings,
       schema: PACKING_SCHEMA,
       version: PACKING_VERSION,
+      idOf: ({ id }) => id,
       read: readPacking,
       nameOf: ({ id }) => id,
     }),
@@ -36,6 +42,7 @@ export function storesOf(database: Database): Stores {
       table: TABLES.rehearsals,
       schema: REHEARSAL_SCHEMA,
       version: REHEARSAL_VERSION,
+      idOf: ({ id }) => id,
       read: readRehearsal,
       nameOf: ({ id }) => id,
     }),
@@ -46,6 +53,7 @@ export function storesOf(database: Database): Stores {
       table: TABLES.trips,
       schema: TRIP_SCHEMA,
       version: TRIP_VERSION,
+      idOf: ({ id }) => id,
       read: readTrip,
       nameOf: ({ name }) => name,
       put: (manager, trip) => putBeside(manager, beside, trip),
@@ -55,14 +63,23 @@ export function storesOf(database: Database): Stores {
       table: TABLES.gear,
       schema: GEAR_SCHEMA,
       version: GEAR_VERSION,
+      idOf: ({ id }) => id,
       read: readGear,
       nameOf: ({ name }) => name,
+    }),
+    logs: new DocumentStore<LogDocument>(database, {
+      table: TABLES.logs,
+      schema: LOG_SCHEMA,
+      version: LOG_VERSION,
+      idOf: ({ trip }) => trip,
+      read: readLog,
+      nameOf: ({ trip }) => trip,
     }),
   };
 }
 
 /** Names of the collections; their tables are called the same. */
-export const COLLECTIONS: readonly (keyof Stores)[] = ['trips', 'gear', 'packings', 'rehearsals'];
+export const COLLECTIONS: readonly (keyof Stores)[] = ['trips', 'gear', 'packings', 'rehearsals', 'logs'];
 
 /** Every collection by its name, as backups and addresses of the API say it. */
 export const collections = (stores: Stores): ReadonlyMap<string, Collection> =>
@@ -71,5 +88,5 @@ export const collections = (stores: Stores): ReadonlyMap<string, Collection> =>
 /** A collection whose documents are taken as texts. */
 export type Collection = Pick<
   Stores[keyof Stores],
-  'keepIn' | 'rowsIn' | 'setAside' | 'text' | 'validate' | 'wrongWith' | 'nameOf'
+  'keepIn' | 'rowsIn' | 'setAside' | 'text' | 'validate' | 'wrongWith' | 'idOf' | 'nameOf'
 >;
