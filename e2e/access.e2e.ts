@@ -121,6 +121,7 @@ const ROOMS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ],
   ['rehearse', (page) => page.locator('.noise').waitFor()],
   ['card', (page) => page.locator('.field-card').getByText('Take care').waitFor()],
+  ['field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
 ];
 for (const [room, makeWhole] of ROOMS) {
   test(`axe finds nothing in the room ${room}`, async ({ page, knapsack }) => {

@@ -27,6 +27,7 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   [`${CAMP}/wire`, (page) => page.locator('.harness').getByText('0.6 m').click()],
   [`${CAMP}/pack`, (page) => page.getByRole('button', { name: 'Shale 60', exact: true }).click()],
   [`${CAMP}/rehearse`, (page) => page.locator('.noise').waitFor()],
+  ['/trips/gannet-rock-light/field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
   [`${CAMP}/card`, (page) => page.locator('.field-card').getByText('Take care').waitFor()],
 ];
 

@@ -133,3 +133,4 @@ export * from './field/follow.js';
 export * from './field/learned.js';
 export * from './field/play.js';
 export * from './field/reading.js';
+export * from './field/would-do-now.js';

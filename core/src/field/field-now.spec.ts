@@ -126,6 +126,17 @@ describe('an outing as it stands', () => {
     expect(low(true).soc.p50).toBeLessThan(low(false).soc.p50 - 0.05);
   });
 
+  it('tells what the charge was taken for on the way, from the start to now', () => {
+    const plan = darkFieldPlan();
+    const read = reading('a', fieldHour(4.5), { values: { outAh: 3 } });
+    const { followed, soc } = fieldNow(plan, log([read]), fieldHour(6), few);
+    expect(followed.stood.map(({ timeMs }) => timeMs)).toEqual([0, 4.5, 6].map(fieldHour));
+    const socs = followed.stood.map((stood) => stood.soc.p50);
+    expect(socs).toEqual(socs.toSorted((a, b) => b - a));
+    expect(followed.stood.at(-1)!.soc).toEqual(soc);
+    expect(followed.stood[0].soc).toEqual({ p10: 1, p50: 1, p90: 1 });
+  });
+
   it('takes what happens later as later: nothing after now is known', () => {
     const future = reading('future', fieldHour(9), { values: { outAh: 3 } });
     expect(fieldNow(fieldPlan(), log([future]), fieldHour(4), few).readings).toEqual([]);

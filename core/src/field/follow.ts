@@ -6,7 +6,7 @@ import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { Band } from './band.js';
 import { asOne, chooseReadings } from './choose-readings.js';
 import type { FieldMarch } from './field-march.js';
-import { Follower, MISFIT, type Met } from './follower.js';
+import { Follower, MISFIT, type Met, type Stood } from './follower.js';
 import type { FieldEvent, FieldReading, ReadQuantity, SkyNote } from './reading.js';
 
 /** What was read and noted of an outing, in any order. */
@@ -42,7 +42,8 @@ export interface Followed {
   /** The same without a reading: what was assumed. */
   readonly assumed: FieldMarch;
   readonly readings: readonly ReadingOutcome[];
-  /** Edge of the steps that is now. */
+  /** What the state of charge was taken for, from the start to now. */
+  readonly stood: readonly Stood[];
   readonly nowMs: number;
 }
 
@@ -86,6 +87,7 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   return {
     march: real.march,
     assumed: assumed.march,
+    stood: [startOf(real.march), ...real.stood],
     nowMs: until,
     readings: taken.flatMap(({ ids, timeMs, counts }, place) => {
       const { p } = seen[place];
@@ -94,6 +96,13 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
       return ids.map((id): ReadingOutcome => ({ id, timeMs, p, fits, ...meant[place], weighed }));
     }),
   };
+}
+
+/** All packs as they are at the start. */
+function startOf({ law: { plan, packs } }: FieldMarch): Stood {
+  const all = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
+  const soc = packs.reduce((sum, { startSoc, storedAh }) => sum + (startSoc * storedAh) / all, 0);
+  return { timeMs: plan.outing.startMs, soc: { p10: soc, p50: soc, p90: soc } };
 }
 
 /** Where somebody saw fog there was fog: no forecast samples it. */

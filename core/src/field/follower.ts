@@ -2,7 +2,7 @@ import type { ChanceLaw } from '../chance/chance-law.js';
 import { normal, type Generator } from '../random/generator.js';
 import { firstStepFrom } from '../time-grid.js';
 import { aloneSays } from './alone.js';
-import type { Band } from './band.js';
+import { bandOf, type Band } from './band.js';
 import type { Taken } from './choose-readings.js';
 import { FieldMarch } from './field-march.js';
 import { drawTo, move } from './kernel.js';
@@ -33,9 +33,17 @@ export interface Met {
   readonly alone: () => Band | null;
 }
 
+/** What the state of charge of all packs was taken for at an instant. */
+export interface Stood {
+  readonly timeMs: number;
+  readonly soc: Band;
+}
+
 /** Particles that follow a log. */
 export class Follower {
   readonly march: FieldMarch;
+  /** At each reading, once it is weighed, at each event, and now; of what is only assumed at readings alone. */
+  readonly stood: Stood[] = [];
   private readonly particles: Particles;
 
   constructor(
@@ -69,15 +77,22 @@ export class Follower {
       this.march.to(firstEdge(edgesMs, reading.timeMs));
       met.push(this.read(reading, isChosen(place) && !this.onlyAssumes));
       onMet?.(met[place]);
+      this.stand(reading.timeMs);
     });
     happen(untilMs);
     this.march.to(firstEdge(edgesMs, untilMs));
+    this.stand(untilMs);
     return met;
+  }
+
+  private stand(timeMs: number): void {
+    this.stood.push({ timeMs, soc: bandOf(totalSocs(this.march), sharesOf(this.particles.weight)) });
   }
 
   private meet(event: FieldEvent): void {
     const { march, particles } = this;
     march.to(firstEdge(march.law.edgesMs, event.timeMs));
+    if (!this.onlyAssumes) this.stand(event.timeMs);
     switch (event.kind) {
       case 'reset':
         resetBy(event.source).forEach((instrument) => particles.reset(instrument));

@@ -4,6 +4,7 @@ import { inject, Injectable } from '@angular/core';
 import {
   along,
   type Gear,
+  type LogDocument,
   type PackingDocument,
   type RehearsalDocument,
   type ShelfImport,
@@ -82,6 +83,16 @@ export class ApiService {
         headers: { ...JSON_HEADERS, ...ifMatch(revision) },
       })
       .pipe(map(stored));
+  }
+
+  /** What was read, seen and done during the outing of a trip; empty where nothing was. */
+  log(trip: string): Observable<LogDocument> {
+    return this.http.get<LogDocument>(`/api/logs/${trip}`);
+  }
+
+  /** Joins entries with those that the server has. @returns all of them */
+  addToLog(log: LogDocument): Observable<LogDocument> {
+    return this.http.post<LogDocument>(`/api/logs/${log.trip}`, log, { headers: JSON_HEADERS });
   }
 
   /** A trip together with what is ticked and read of it, as one document. */

@@ -42,6 +42,10 @@ export const ROOMS: readonly Room[] = [
     ...{ path: 'card', name: 'Card', title: 'Field card', key: 'c' },
     load: () => import('../card/card.page').then(({ CardPage }) => CardPage),
   },
+  {
+    ...{ path: 'field', name: 'Field', title: 'Field', key: 'f' },
+    load: () => import('../field/field.page').then(({ FieldPage }) => FieldPage),
+  },
 ];
 
 /** Where a room of a trip is. */

@@ -29,6 +29,11 @@ export interface TellsDifference {
   readonly tellsDifference: true;
 }
 
+/** A room that wants the height of the screen for itself, as one that is held in a hand. */
+export interface WantsHeight {
+  readonly wantsHeight: true;
+}
+
 /** The trip's name, place and hours; undo and redo; whether it is saved. */
 @Component({
   selector: 'ks-trip-header',
@@ -43,7 +48,7 @@ export interface TellsDifference {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.trip(); as trip) {
-      <header class="plan-header">
+      <header class="plan-header" [class.brief]="brief()">
         <div class="name-row">
           <h1 class="visually-hidden">{{ trip.name }}, {{ titles.page() }}</h1>
           <div class="trip-title">
@@ -112,6 +117,8 @@ export interface TellsDifference {
 export class TripHeaderComponent {
   /** Whether what the last changes did is told here. */
   readonly tellsDifference = input(true);
+  /** On a narrow screen the name and the rooms alone. */
+  readonly brief = input(false);
   protected readonly store = inject(TripStore);
   protected readonly titles = inject(PageTitles);
   protected readonly turn = inject(UndoService);

@@ -19,6 +19,7 @@ import { ForecastStore } from './forecast.store';
 import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
+import { LogStore } from './log.store';
 import { TripHeaderComponent } from './trip-header.component';
 import { TicksStore } from './ticks.store';
 import { UndoService } from './undo.service';
@@ -33,6 +34,7 @@ import { ROOM_STORES } from './room-signs';
   imports: [RouterLink, RouterOutlet, TripHeaderComponent],
   providers: [
     TicksStore,
+    LogStore,
     TripStore,
     BagStore,
     ForecastStore,
@@ -50,8 +52,8 @@ import { ROOM_STORES } from './room-signs';
   template: `
     @if (store.trip()) {
       <div class="plan">
-        <ks-trip-header [tellsDifference]="!roomTells()" />
-        <router-outlet (activate)="roomTells.set(tells($event))" />
+        <ks-trip-header [tellsDifference]="!roomTells()" [brief]="roomIsBrief()" />
+        <router-outlet (activate)="enter($event)" />
       </div>
     } @else if (store.openProblem(); as problem) {
       <div class="empty">
@@ -68,8 +70,10 @@ export class TripPage {
   readonly id = input.required<string>();
   /** Whether the room that is open says itself what the last changes did. */
   protected readonly roomTells = signal(false);
-  protected readonly tells = (room: object): boolean => 'tellsDifference' in room;
+  /** Whether the room wants the height of the screen for itself: the header tells the trip's name and its rooms alone there. */
+  protected readonly roomIsBrief = signal(false);
   protected readonly store = inject(TripStore);
+  private readonly log = inject(LogStore);
 
   constructor() {
     inject(PlanSpeech);
@@ -83,7 +87,9 @@ export class TripPage {
     fromEvent(document, 'visibilitychange')
       .pipe(takeUntilDestroyed())
       .subscribe(() => {
-        if (document.visibilityState === 'visible') void this.store.refresh();
+        if (document.visibilityState !== 'visible') return;
+        void this.store.refresh();
+        void this.log.refresh();
       });
     fromEvent(window, 'pagehide')
       .pipe(takeUntilDestroyed())
@@ -95,7 +101,13 @@ export class TripPage {
     fromEvent<BeforeUnloadEvent>(window, 'beforeunload')
       .pipe(takeUntilDestroyed())
       .subscribe((event) => {
-        if (this.store.keepsNothing() && this.store.saving().is !== 'saved') event.preventDefault();
+        const isLost = this.store.keepsNothing() && this.store.saving().is !== 'saved';
+        if (isLost || this.log.wouldBeLost()) event.preventDefault();
       });
+  }
+
+  protected enter(room: object): void {
+    this.roomTells.set('tellsDifference' in room);
+    this.roomIsBrief.set('wantsHeight' in room);
   }
 }

@@ -5,6 +5,7 @@ export type WorkKind =
   | 'begin'
   | 'card'
   | 'chance'
+  | 'field'
   | 'ideal'
   | 'kit'
   | 'pack'

@@ -6,6 +6,7 @@ import { answering } from './answering';
 import { beginWork } from './begin-work';
 import { cardWork } from './card-work';
 import { chanceWork } from './chance-work';
+import { fieldWork } from './field-work';
 import type { WorkerName, WorkKind } from './hire';
 import { idealWork } from './ideal-work';
 import { packingWork } from './pack-work';
@@ -20,6 +21,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   begin: () => answering(beginWork),
   card: () => answering(cardWork),
   chance: () => answering(chanceWork),
+  field: () => answering(fieldWork),
   ideal: () => answering(idealWork),
   kit: () => {
     const kits = new KitWorker();

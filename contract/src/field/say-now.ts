@@ -1,0 +1,65 @@
+import { fixed, sayPower, sayQuantity, sayTime, type Band, type WouldDo } from '@knapsack/core';
+
+/** How an outing stands, as far as its sentence needs it. */
+export interface Standing {
+  /** State of charge, 0 to 1. */
+  readonly soc: Band;
+  /** Into the battery, A; negative: out of it. */
+  readonly netA: number;
+  /** Chance to last to the planned end, and the one that it is meant to have, 0 to 1; null once it is over. */
+  readonly chance: number | null;
+  readonly target: number;
+  readonly wouldDo: readonly WouldDo[];
+  readonly zone: string;
+}
+
+/** "63 % left, 58 to 68." */
+export const sayLeft = ({ p10, p50, p90 }: Band): string =>
+  `${sayQuantity({ value: p50, unit: 'share' })} left, ${fixed(100 * p10, 0)} to ${fixed(100 * p90, 0)}.`;
+
+/** "Lasts in 91 of 100 simulated outings." */
+export function sayLasts(chance: number | null): string {
+  if (chance === null) return 'The outing is over.';
+  if (chance === 1) return 'Lasts in all simulated outings.';
+  return `Lasts in ${fixed(100 * chance, 0)} of 100 simulated outings.`;
+}
+
+/** Less than this into or out of the battery is nothing, A. */
+const NOTHING_A = 0.005;
+
+/** "0.6 A goes into the battery." */
+export function sayNet(netA: number): string {
+  if (Math.abs(netA) < NOTHING_A) return 'Nothing goes into the battery or out of it.';
+  const amps = sayQuantity({ value: Math.abs(netA), unit: 'A' });
+  return netA > 0 ? `${amps} goes into the battery.` : `${amps} comes out of the battery.`;
+}
+
+/** What to do now: nothing else where it lasts, else the surest thing that helps. */
+export function sayAdvice({ chance, target, wouldDo, zone }: Standing): string {
+  if (chance === null) return '';
+  if (chance >= target) return 'Go on as planned.';
+  const [best] = wouldDo;
+  if (!best) return 'Nothing that is known here would do: save what you can.';
+  const odds = `${fixed(100 * best.chance, 0)} of 100`;
+  return best.chance >= target
+    ? `${sayWouldDo(best, zone)} would do: it lasts in ${odds}.`
+    : `${sayWouldDo(best, zone)} helps most: it lasts in ${odds}.`;
+}
+
+/** "5 W from now on", as the beginning of a sentence. */
+export function sayWouldDo(one: WouldDo, zone: string): string {
+  switch (one.do) {
+    case 'power':
+      return `${sayPower(one.powerW)} from now on`;
+    case 'duty':
+      return `Transmitting ${fixed(100 * (1 - one.factor), 0)} % less`;
+    case 'turn':
+      return 'Turning the panel to the sun every hour';
+    case 'stop':
+      return `Stopping at ${sayTime(one.endMs, zone)}`;
+  }
+}
+
+/** All of it, as it is read aloud. */
+export const sayNow = (now: Standing): string =>
+  [sayLeft(now.soc), sayLasts(now.chance), sayAdvice(now), sayNet(now.netA)].filter(Boolean).join(' ');

@@ -1,0 +1,188 @@
+import type { Page } from '@playwright/test';
+import type { LogDocument } from '@knapsack/contract';
+import { expect, test, type Knapsack } from './knapsack.js';
+
+test.describe.configure({ timeout: 180_000 });
+
+const FIELD = '/trips/gannet-rock-light/field';
+const DEMO_ENTRIES = 15;
+
+/** Opens the room as if the clock stood within the outing. */
+async function openField(page: Page, { address }: Knapsack, at = '2027-09-05T02:00:00+02:00'): Promise<void> {
+  await page.clock.setFixedTime(new Date(at));
+  await page.goto(`${address}${FIELD}`);
+  await expect(sentence(page)).toContainText('left');
+}
+
+const sentence = (page: Page) => page.locator('.field-sentence:not(.rough)');
+const kept = (page: Page) => page.locator('.where-kept');
+const rows = (page: Page) => page.locator('.entries li');
+const entries = async ({ address }: Knapsack) =>
+  ((await (await fetch(`${address}/api/logs/gannet-rock-light`)).json()) as LogDocument).entries;
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  const tap = (page: Page, name: string | RegExp) =>
+    page
+      .locator('.field')
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .tap();
+  const tab = (page: Page, name: string) => page.getByRole('tab', { name }).tap();
+  async function type(page: Page, digits: string): Promise<void> {
+    for (const digit of digits) {
+      const name = digit === '.' ? 'Point' : digit;
+      await page.locator('.pad').getByRole('button', { name, exact: true }).tap();
+    }
+  }
+
+  test('twelve entries by touch, the server away for half of them, nothing lost', async ({
+    page,
+    knapsack,
+  }) => {
+    await openField(page, knapsack);
+    // The sentence and the commonest entries stand on one screen.
+    for (const one of [
+      sentence(page),
+      page.getByRole('button', { name: 'Keep' }),
+      page.locator('.pad button').last(),
+    ])
+      await expect(one).toBeInViewport({ ratio: 1 });
+
+    // Four taps for the digits, one to keep: what is on was remembered.
+    await type(page, '13.1');
+    await tap(page, 'Keep');
+    await expect(rows(page).first()).toContainText('13.1 V listening: alone');
+    await tap(page, 'A');
+    await tap(page, 'key down');
+    await type(page, '1.4');
+    await tap(page, 'Keep');
+    await expect(rows(page).first()).toContainText('1.4 A key down');
+    await tab(page, 'Sky');
+    await tap(page, 'overcast');
+    await tab(page, 'Work');
+    await tap(page, /^Stop FT8 5 W/);
+    await tab(page, 'Work');
+    await expect(page.locator('.field-form')).toContainText('Off the air.');
+    await tap(page, /^Start FT8 5 W/);
+    await tap(page, 'Ah out');
+    await type(page, '2.9');
+    await tap(page, 'Keep');
+    await expect(kept(page)).toHaveText('on the server');
+    await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 6);
+
+    await knapsack.stop();
+    await tap(page, '%');
+    await type(page, '60');
+    await tap(page, 'Keep');
+    await expect(kept(page)).toHaveText('1 saved here, not yet on the server');
+    await tab(page, 'Sky');
+    await tap(page, 'rain');
+    await tab(page, 'More');
+    await tap(page, 'Half in shade');
+    await tab(page, 'More');
+    await page.getByLabel('Note').fill('Rain from the west.');
+    await page.locator('.note-entry').getByRole('button', { name: 'Keep' }).tap();
+    await tab(page, 'More');
+    await tap(page, 'Meter set to zero');
+    await tap(page, 'V');
+    await type(page, '13.0');
+    await tap(page, 'Keep');
+    await expect(kept(page)).toHaveText('6 saved here, not yet on the server');
+    // The estimate needs no server.
+    await expect(sentence(page)).toContainText('left');
+    await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 12);
+
+    await knapsack.resume();
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await expect(kept(page)).toHaveText('on the server');
+    expect((await entries(knapsack)).length).toBe(DEMO_ENTRIES + 12);
+    await page.reload();
+    await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 12);
+  });
+
+  test('129 for 12.9 and less than before are asked about, nonsense is told', async ({ page, knapsack }) => {
+    await openField(page, knapsack);
+    await tap(page, 'Keep');
+    await expect(page.locator('#reading-says')).toHaveText('Type the V that the meter shows.');
+    await type(page, '129');
+    await tap(page, 'Keep');
+    await expect(page.locator('#reading-says')).toContainText('Is it 12.9 V?');
+    await tap(page, 'Yes, 12.9');
+    await expect(rows(page).first()).toContainText('12.9 V');
+
+    await tap(page, 'Ah out');
+    await type(page, '0.4');
+    await tap(page, 'Keep');
+    await expect(page.locator('#reading-says')).toContainText('Was the meter reset in between?');
+    await tap(page, 'It was reset');
+    await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 3);
+    await expect(rows(page).first()).toContainText('0.4 Ah out');
+
+    await tap(page, '%');
+    await type(page, '400');
+    await tap(page, 'Keep');
+    await expect(page.locator('#reading-says')).toContainText('between 0 and 100 %');
+    await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 3);
+  });
+
+  test('what two phones write at the same time stands on both', async ({ page, knapsack, browser }) => {
+    await openField(page, knapsack);
+    const context = await browser.newContext({ locale: 'en-IE', timezoneId: 'Europe/Oslo' });
+    const other = await context.newPage();
+    await openField(other, knapsack);
+    await tab(page, 'Sky');
+    await tap(page, 'clear');
+    await other.getByRole('tab', { name: 'Sky' }).click();
+    await other.locator('.skies').getByRole('button', { name: 'fog' }).click();
+    await expect(kept(other)).toHaveText('on the server');
+    await expect(kept(page)).toHaveText('on the server');
+    await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+    await other.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+    for (const one of [page, other]) {
+      await expect(rows(one)).toHaveCount(DEMO_ENTRIES + 2);
+      await expect(one.locator('.entries')).toContainText('sky: clear');
+      await expect(one.locator('.entries')).toContainText('sky: fog');
+    }
+    await context.close();
+  });
+});
+
+test('a reading that does not fit is told and left out, counted where one says so, and taken back', async ({
+  page,
+  knapsack,
+}) => {
+  await openField(page, knapsack);
+  const calm = (await sentence(page).textContent())!;
+  await page.getByRole('button', { name: '%', exact: true }).click();
+  await page.getByLabel('Reading, %').fill('1');
+  await page.keyboard.press('Enter');
+  await expect(rows(page).first()).toContainText('1 %');
+  await expect(rows(page).first()).toContainText('does not fit, left out');
+  await expect(sentence(page)).toHaveText(calm);
+  await rows(page).first().getByRole('button', { name: 'Count it' }).click();
+  await expect(rows(page).first()).toContainText('counted all the same');
+  await expect(sentence(page)).not.toHaveText(calm);
+  await rows(page)
+    .first()
+    .getByRole('button', { name: /^Take back/ })
+    .click();
+  await expect(rows(page)).toHaveCount(DEMO_ENTRIES);
+  await expect(sentence(page)).toHaveText(calm);
+  // Nothing is ever deleted.
+  expect((await entries(knapsack)).length).toBe(DEMO_ENTRIES + 3);
+});
+
+test('the room is looked at as if it were another time', async ({ page, knapsack }) => {
+  await page.goto(`${knapsack.address}${FIELD}`);
+  await expect(page.locator('.field-state')).toContainText('as if it were Sat 4 Sep 23:50');
+  await expect(sentence(page)).toContainText('left');
+  const late = (await sentence(page).textContent())!;
+  await page.getByRole('button', { name: /^The moment to look at/ }).click();
+  await page.getByLabel('The moment to look at').fill('Sat 14:00');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.field-state')).toContainText('as if it were Sat 4 Sep 14:00');
+  await expect(sentence(page)).not.toHaveText(late);
+  await expect(rows(page).first()).toContainText('later than now');
+});

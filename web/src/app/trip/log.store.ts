@@ -1,0 +1,131 @@
+import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { emptyLog, type LogDocument, type LogEntry } from '@knapsack/contract';
+import { mergeLogs, standingEntries, withEntries } from '@knapsack/contract/field';
+import { firstValueFrom } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { isOffline, problemText } from '../data/problem-text';
+import { PendingEntries } from './pending-entries';
+import { TripStore } from './trip.store';
+
+/** Where the entries are: all of them on the server, or some in this browser alone, tried again; or refused, with the reason. */
+export type LogState =
+  | { readonly is: 'server' }
+  | { readonly is: 'here'; readonly count: number }
+  | { readonly is: 'refused'; readonly count: number; readonly why: string };
+
+const FIRST_PAUSE_MS = 2000;
+const LONGEST_PAUSE_MS = 60_000;
+
+/** The log of the trip in hand: what is added stands here at once, is kept by this browser, and goes to the server as soon as it is there. */
+@Injectable()
+export class LogStore implements OnDestroy {
+  private readonly api = inject(ApiService);
+  private readonly trips = inject(TripStore);
+  private readonly tripId = computed(() => this.trips.trip()?.id ?? null);
+  private readonly content = signal<LogDocument | null>(null);
+  private readonly pending = signal<readonly LogEntry[]>([]);
+  private readonly refusal = signal<string | null>(null);
+  private kept: PendingEntries | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private pauseMs = FIRST_PAUSE_MS;
+  private sending = false;
+  private readonly sendNow = () => void this.send();
+
+  /** Null until the trip is open. */
+  readonly log = this.content.asReadonly();
+  readonly standing = computed(() => standingEntries(this.content() ?? { entries: [] }));
+  readonly pendingIds = computed<ReadonlySet<string>>(() => new Set(this.pending().map(({ id }) => id)));
+  readonly state = computed<LogState>(() => {
+    const count = this.pending().length;
+    const why = this.refusal();
+    if (count === 0) return { is: 'server' };
+    return why === null ? { is: 'here', count } : { is: 'refused', count, why };
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.tripId();
+      untracked(() => void this.open(id));
+    });
+    addEventListener('online', this.sendNow);
+  }
+
+  ngOnDestroy(): void {
+    clearTimeout(this.timer);
+    removeEventListener('online', this.sendNow);
+    void this.send();
+  }
+
+  /** Leaving the page would lose entries: the server does not have them, and this browser keeps nothing. */
+  wouldBeLost(): boolean {
+    return this.pending().length > 0 && this.kept?.failing() === true;
+  }
+
+  add(...entries: readonly LogEntry[]): void {
+    const log = this.content();
+    if (!log) return;
+    this.content.set(withEntries(log, ...entries));
+    this.pending.update((before) => [...before, ...entries]);
+    this.kept?.keep(this.pending());
+    void this.send();
+  }
+
+  /** Takes up what another device has written. */
+  async refresh(): Promise<void> {
+    const log = this.content();
+    if (!log) return;
+    try {
+      this.join(await firstValueFrom(this.api.log(log.trip)));
+    } catch {
+      // What stands here stands; the next look finds the rest.
+    }
+    await this.send();
+  }
+
+  private async open(trip: string | null): Promise<void> {
+    clearTimeout(this.timer);
+    this.refusal.set(null);
+    if (trip === null) {
+      this.content.set(null);
+      return;
+    }
+    this.kept = new PendingEntries(trip);
+    this.pending.set(this.kept.all());
+    this.kept.keep(this.pending());
+    this.content.set(withEntries(emptyLog(trip), ...this.pending()));
+    await this.refresh();
+  }
+
+  /** Sends what the server does not have; while it is away, again and again. */
+  private async send(): Promise<void> {
+    const log = this.content();
+    const entries = this.pending();
+    if (!log || entries.length === 0 || this.sending) return;
+    clearTimeout(this.timer);
+    this.sending = true;
+    let again = 0;
+    try {
+      const theirs = await firstValueFrom(this.api.addToLog({ ...emptyLog(log.trip), entries }));
+      this.pauseMs = FIRST_PAUSE_MS;
+      this.refusal.set(null);
+      this.join(theirs);
+      const there = new Set(theirs.entries.map(({ id }) => id));
+      this.pending.update((now) => now.filter(({ id }) => !there.has(id)));
+      this.kept?.arrived(there);
+      // What was added meanwhile goes at once.
+      if (this.pending().length > 0) again = 1;
+    } catch (error) {
+      this.refusal.set(isOffline(error) ? null : problemText(error));
+      again = this.pauseMs;
+      this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
+    } finally {
+      this.sending = false;
+    }
+    if (again > 0) this.timer = setTimeout(this.sendNow, again);
+  }
+
+  private join(theirs: LogDocument): void {
+    const mine = this.content();
+    if (mine?.trip === theirs.trip) this.content.set(mergeLogs(mine, theirs));
+  }
+}

@@ -1,0 +1,67 @@
+import { underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
+import { USUAL_TARGET, wouldDoNow, type WouldDo } from '@knapsack/core';
+import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
+import type { Work } from './work';
+
+/** Outings of the first answer, which comes at once. */
+const ROUGH = 300;
+/** Points of what comes: as many as can be seen. */
+const MOST_POINTS = 120;
+
+/** How an outing stands: roughly at once, then in full; then what would do, where it does not last. */
+export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { say, isNewest }) => {
+  const { trip, log, shelf, nowMs } = question;
+  const rough = whatNow(trip, log, shelf, nowMs, { particles: ROUGH });
+  if (!rough.ok) {
+    say({ ok: false, problems: rough.problems.map(({ sentence }) => sentence) });
+    return;
+  }
+  const zone = trip.place.timeZone;
+  say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, true);
+  if (!(await isNewest())) return;
+  const full = whatNow(trip, log, shelf, nowMs);
+  if (!full.ok) return;
+  const now = full.value;
+  const { ahead, followed } = now;
+  const isShort = ahead !== null && ahead.chance.chance < ahead.chance.target;
+  say({ ok: true, view: viewOf(now, zone, false, [], null) }, true);
+  if (!(await isNewest())) return;
+  const noted = underNotedSky(now)?.chance.chance ?? null;
+  const wouldDo = isShort ? wouldDoNow(followed, ahead) : [];
+  say({ ok: true, view: viewOf(now, zone, false, wouldDo, noted) });
+};
+
+function viewOf(
+  now: WhatNow,
+  zone: string,
+  isRough: boolean,
+  wouldDo: readonly WouldDo[],
+  chanceUnderNotedSky: number | null,
+): FieldView {
+  const { ahead, followed, plan, soc, ah, netA, loadA, sunA, readings, learned, nowMs } = now;
+  return {
+    ...{ nowMs, soc, ah, loadA, sunA, readings, learned, zone, isRough, wouldDo, chanceUnderNotedSky },
+    netA: netA.p50,
+    chance: ahead?.chance.chance ?? null,
+    target: ahead?.chance.target ?? plan.targetChance ?? USUAL_TARGET,
+    reserveSoc: plan.packs[0].reserveSoc,
+    past: {
+      timesMs: followed.stood.map(({ timeMs }) => timeMs),
+      soc: followed.stood.map((stood) => stood.soc),
+    },
+    next: trackAhead(now),
+  };
+}
+
+function trackAhead({ ahead }: WhatNow): FieldTrack {
+  if (!ahead) return { timesMs: [], soc: [] };
+  const { edgesMs, p10, p50, p90 } = ahead.chance;
+  const every = Math.max(1, Math.ceil(edgesMs.length / MOST_POINTS));
+  const places = Array.from(edgesMs, (_, place) => place).filter(
+    (place) => place % every === 0 || place === edgesMs.length - 1,
+  );
+  return {
+    timesMs: places.map((place) => edgesMs[place]),
+    soc: places.map((place) => ({ p10: p10[place], p50: p50[place], p90: p90[place] })),
+  };
+}
