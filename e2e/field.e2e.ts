@@ -52,6 +52,9 @@ test.describe('on a phone', () => {
 
     // Four taps for the digits, one to keep: what is on was remembered.
     await type(page, '13.1');
+    await expect(page.locator('#reading-says')).toContainText(
+      /V, listening: would mean \d+ to \d+ %; it fits/,
+    );
     await tap(page, 'Keep');
     await expect(rows(page).first()).toContainText('13.1 V listening: alone');
     await tap(page, 'A');

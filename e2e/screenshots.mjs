@@ -81,17 +81,18 @@ const SHOTS = [
   { name: 'begin', path: '/begin' },
   { name: 'quick-sum', path: '/sum' },
   { name: 'plan', path: PLAN },
-  {
-    name: 'plan-too-soon',
-    path: '/trips/headland-contest-camp',
-    act: (page) => page.locator('[data-block="b2"]').click(),
-  },
   { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
   { name: 'size', path: '/trips/gannet-rock-light/size', act: found },
   { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
   { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },
   { name: 'rehearse', path: `${PLAN}/rehearse`, act: halfTried },
   { name: 'card', path: `${PLAN}/card`, act: (page) => page.getByText('Ration: power').waitFor() },
+  {
+    name: 'field',
+    path: `${PLAN}/field`,
+    act: (page) => page.locator('.field-sentence:not(.rough)').waitFor(),
+    size: PHONE,
+  },
   { name: 'settings', path: '/settings' },
   { name: 'plan-variants', path: PLAN, act: twoVariants },
   { name: 'gear', path: '/gear', act: compareBatteries },
@@ -122,7 +123,7 @@ async function take(browser, address, folder, { name, path, act, theme = 'paper'
   await page.goto(address + path);
   await page
     .locator(
-      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code, .begin .asking, .settings .example',
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code, .begin .asking, .settings .example, .field-sentence',
     )
     .first()
     .waitFor();

@@ -1,5 +1,4 @@
 import {
-  CLOUD_WORDS,
   fixed,
   sayMode,
   sayPower,
@@ -134,5 +133,11 @@ export function sayMeant(entry: ReadingEntry, { fits, weighed, alone, planned }:
   return says.join('; ');
 }
 
-/** Cloud amounts that a sky is told by. */
-export const SKY_WORDS = CLOUD_WORDS;
+/** What a reading would mean before it is kept: "would mean 52 to 71 %; it fits". */
+export function sayWouldMean(entry: ReadingEntry, outcome: MeantReading): string {
+  const { alone, fits } = outcome;
+  const meant = alone
+    ? `would mean ${fixed(100 * alone.p10, 0)} to ${fixed(100 * alone.p90, 0)} %`
+    : sayMeant(entry, { ...outcome, fits: true });
+  return `${meant}; it ${fits ? 'fits' : 'does not fit'}`;
+}

@@ -13,9 +13,12 @@ export interface Standing {
   readonly zone: string;
 }
 
-/** "63 % left, 58 to 68." */
-export const sayLeft = ({ p10, p50, p90 }: Band): string =>
-  `${sayQuantity({ value: p50, unit: 'share' })} left, ${fixed(100 * p10, 0)} to ${fixed(100 * p90, 0)}.`;
+/** "63 % left, 58 to 68."; the figure alone where there is no more to it. */
+export function sayLeft({ p10, p50, p90 }: Band): string {
+  const [least, most] = [p10, p90].map((share) => fixed(100 * share, 0));
+  const left = `${sayQuantity({ value: p50, unit: 'share' })} left`;
+  return least === most ? `${left}.` : `${left}, ${least} to ${most}.`;
+}
 
 /** "Lasts in 91 of 100 simulated outings." */
 export function sayLasts(chance: number | null): string {
@@ -29,7 +32,7 @@ const NOTHING_A = 0.005;
 
 /** "0.6 A goes into the battery." */
 export function sayNet(netA: number): string {
-  if (Math.abs(netA) < NOTHING_A) return 'Nothing goes into the battery or out of it.';
+  if (Math.abs(netA) < NOTHING_A) return 'Nothing goes in or out of the battery.';
   const amps = sayQuantity({ value: Math.abs(netA), unit: 'A' });
   return netA > 0 ? `${amps} goes into the battery.` : `${amps} comes out of the battery.`;
 }
@@ -42,8 +45,8 @@ export function sayAdvice({ chance, target, wouldDo, zone }: Standing): string {
   if (!best) return 'Nothing that is known here would do: save what you can.';
   const odds = `${fixed(100 * best.chance, 0)} of 100`;
   return best.chance >= target
-    ? `${sayWouldDo(best, zone)} would do: it lasts in ${odds}.`
-    : `${sayWouldDo(best, zone)} helps most: it lasts in ${odds}.`;
+    ? `${sayWouldDo(best, zone)}: lasts in ${odds}.`
+    : `${sayWouldDo(best, zone)} helps most: lasts in ${odds}.`;
 }
 
 /** "5 W from now on", as the beginning of a sentence. */

@@ -1,6 +1,6 @@
 import type { Band, ReadQuantity } from '@knapsack/core';
 import type { LogEntry, ReadingEntry } from '../documents/log.js';
-import { sayEntry, sayMeant } from './say-entry.js';
+import { sayEntry, sayMeant, sayWouldMean } from './say-entry.js';
 import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, type Standing } from './say-now.js';
 
 const head = { id: 'a', at: '2027-09-04T20:10:00Z' };
@@ -63,6 +63,25 @@ describe('what a reading meant', () => {
   });
 });
 
+describe('what a reading would mean', () => {
+  const entry: ReadingEntry = { ...head, kind: 'reading', state: 'keyDown', volts: 12.71 };
+  const outcome = {
+    fits: true,
+    weighed: true,
+    alone: { p10: 0.52, p50: 0.6, p90: 0.71 },
+    planned: new Map<ReadQuantity, number>(),
+  };
+
+  it('is told before it is kept', () => {
+    expect(sayWouldMean(entry, outcome)).toBe('would mean 52 to 71 %; it fits');
+    expect(sayWouldMean(entry, { ...outcome, fits: false })).toBe('would mean 52 to 71 %; it does not fit');
+    const counted = { ...outcome, alone: null, planned: new Map<ReadQuantity, number>([['outAh', 3]]) };
+    expect(sayWouldMean({ ...head, kind: 'reading', outAh: 3.4 }, counted)).toBe(
+      '0.4 Ah more than planned; it fits',
+    );
+  });
+});
+
 describe('how an outing stands, in words', () => {
   const standing: Standing = {
     soc: { p10: 0.58, p50: 0.63, p90: 0.68 },
@@ -78,12 +97,13 @@ describe('how an outing stands, in words', () => {
 
   it('tells what is left, whether it lasts, and what to do', () => {
     expect(sayLeft(standing.soc)).toBe('63 % left, 58 to 68.');
+    expect(sayLeft({ p10: 0.996, p50: 0.999, p90: 1 })).toBe('100 % left.');
     expect(sayLasts(0.62)).toBe('Lasts in 62 of 100 simulated outings.');
     expect(sayLasts(1)).toBe('Lasts in all simulated outings.');
     expect(sayLasts(null)).toBe('The outing is over.');
-    expect(sayAdvice(standing)).toBe('5 W from now on would do: it lasts in 93 of 100.');
+    expect(sayAdvice(standing)).toBe('5 W from now on: lasts in 93 of 100.');
     expect(sayAdvice({ ...standing, wouldDo: [{ do: 'duty', factor: 0.6, chance: 0.8 }] })).toBe(
-      'Transmitting 40 % less helps most: it lasts in 80 of 100.',
+      'Transmitting 40 % less helps most: lasts in 80 of 100.',
     );
     expect(sayAdvice({ ...standing, wouldDo: [] })).toBe(
       'Nothing that is known here would do: save what you can.',
@@ -91,18 +111,16 @@ describe('how an outing stands, in words', () => {
     expect(sayAdvice({ ...standing, chance: 0.95 })).toBe('Go on as planned.');
     expect(sayAdvice({ ...standing, chance: null })).toBe('');
     const stop = { do: 'stop', endMs: Date.UTC(2027, 8, 5, 6, 40), chance: 0.9 } as const;
-    expect(sayAdvice({ ...standing, wouldDo: [stop] })).toBe(
-      'Stopping at Sun 08:40 would do: it lasts in 90 of 100.',
-    );
+    expect(sayAdvice({ ...standing, wouldDo: [stop] })).toBe('Stopping at Sun 08:40: lasts in 90 of 100.');
     expect(sayAdvice({ ...standing, wouldDo: [{ do: 'turn', chance: 0.95 }] })).toContain(
-      'Turning the panel to the sun every hour would do',
+      'Turning the panel to the sun every hour: lasts',
     );
   });
 
   it('tells what flows, and says nothing of next to nothing', () => {
     expect(sayNet(0.6)).toBe('0.60 A goes into the battery.');
     expect(sayNet(-0.5)).toBe('0.50 A comes out of the battery.');
-    expect(sayNet(0.001)).toBe('Nothing goes into the battery or out of it.');
+    expect(sayNet(0.001)).toBe('Nothing goes in or out of the battery.');
   });
 
   it('is one saying when it is read aloud', () => {

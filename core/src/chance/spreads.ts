@@ -37,14 +37,19 @@ export function receiveFactor(trust: Trust, deviation: number): number {
   return Math.max(LEAST_FACTOR, 1 + deviation * spreadOf(RECEIVE, trust));
 }
 
+/** A factor around 1 by its spread and so many standard deviations. */
+export const factorBy = (spread: number, deviation: number): number =>
+  Math.max(LEAST_FACTOR, 1 + deviation * spread);
+
 const factor = (by: BySource) => (trust: Trust, deviation: number) =>
-  Math.max(LEAST_FACTOR, 1 + deviation * spreadOf(by, trust));
+  factorBy(spreadOf(by, trust), deviation);
 
 /** Factor on a planned key-down current, continuous carriers too. */
 export const keyDownFactor = factor(KEY_DOWN);
 /** Factor on what an accessory takes. */
 export const accessoryFactor = factor(ACCESSORY);
 
+export const accessorySpread = (trust: Trust): number => spreadOf(ACCESSORY, trust);
 export const capacitySpread = (trust: Trust): number => spreadOf(CAPACITY, trust);
 export const truthSpread = (trust: Trust): number => spreadOf(TRUTH, trust);
 

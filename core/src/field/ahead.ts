@@ -47,10 +47,12 @@ export function ahead(
   const { nowMs, march } = followed;
   const { plan } = march.law;
   if (nowMs >= plan.outing.endMs) return null;
-  const left = change(planAhead(followed));
+  const { untouched } = followed;
+  const left = change(untouched ?? planAhead(followed));
   const withSky = sky && left.sun ? { ...left, sun: { ...left.sun, skyAt: sky.skyAt } } : left;
   const made = chanceLaw(withSky);
-  const law: ChanceLaw = { ...made, sampleAt: samplesAhead(followed, made, seed, sky) };
+  // Before anything has happened it is the plan's own chance, to the sample: two rooms tell one figure.
+  const law: ChanceLaw = untouched ? made : { ...made, sampleAt: samplesAhead(followed, made, seed, sky) };
   const run = new ChanceRun(withSky, seed, law);
   run.more(MOST_SAMPLES);
   const chance = run.soFar();

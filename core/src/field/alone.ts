@@ -6,7 +6,7 @@ import { studentLogDensity } from './student.js';
 
 const LEVELS = 100;
 /** Outings that a reading is held against alone. */
-const OUTINGS = 60;
+const OUTINGS = 30;
 
 /**
  * The state of charge that a reading means on its own, as if nothing else were known: every one is as likely as another before it.

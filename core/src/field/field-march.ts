@@ -1,7 +1,7 @@
 import { capacityGain, truthGain, type ChanceLaw } from '../chance/chance-law.js';
 import { sampledBlock, type BlockCurrents } from '../chance/sampled-load.js';
 import { nextSky, skyBefore, type SkyLaw, type SkyState } from '../chance/sampled-sky.js';
-import { accessoryFactor } from '../chance/spreads.js';
+import { accessorySpread, factorBy } from '../chance/spreads.js';
 import { WORTH_A_SWAP_SOC } from '../march/bank.js';
 import { tightStep } from '../march/tight-march.js';
 import type { TightPack } from '../march/tight-pack.js';
@@ -54,6 +54,8 @@ export class FieldMarch {
   /** Of the law's packs, as the particle at hand has them. */
   readonly packs: readonly TightPack[];
   private readonly factors: Float64Array;
+  /** Of the accessories, by where their figures come from. */
+  private readonly spreads: Float64Array;
   private index = 0;
   private sunGain = 1;
   private readonly sky: SkyState = skyBefore();
@@ -68,6 +70,7 @@ export class FieldMarch {
     this.steps = fieldSteps(law);
     this.packs = law.packs.map((pack) => ({ ...pack }));
     this.factors = new Float64Array(law.load.accessories.length);
+    this.spreads = Float64Array.from(law.load.accessories, ({ from }) => accessorySpread(from));
   }
 
   /** Marches on to an edge. */
@@ -108,7 +111,7 @@ export class FieldMarch {
     this.index = index;
     const { accessories } = law.load;
     for (let place = 0; place < accessories.length; place++) {
-      factors[place] = accessoryFactor(accessories[place].from, particles.accessories[place][index]);
+      factors[place] = factorBy(this.spreads[place], particles.accessories[place][index]);
     }
     if (law.sun) this.sunGain = truthGain(law.sun, { truth: particles.truth[index] });
     const off = { capacity: particles.capacity[index] };

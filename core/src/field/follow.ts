@@ -45,13 +45,15 @@ export interface Followed {
   /** What the state of charge was taken for, from the start to now. */
   readonly stood: readonly Stood[];
   readonly nowMs: number;
+  /** The plan where nothing has happened yet: it is the start, and nothing was read or seen. Null once something has. */
+  readonly untouched: PlanInput | null;
 }
 
 export const PARTICLES = 2000;
 /** Skies are sampled by the hour: finer steps than these tell nothing new. */
 const LEAST_STEP_MS = 15 * MINUTE_MS;
 /** To tell what was assumed. */
-const ASSUMED = 500;
+const ASSUMED = 300;
 /**
  * The outings that agree with what was read, by a particle filter. Source: Gordon, Salmond and Smith (1993), IEE Proceedings F 140,
  * 107; the scales and rules are a convention of this project, docs/model.md.
@@ -77,10 +79,18 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   const assumed = run(ASSUMED, 'assumed', true);
   // What it would be as planned is asked while the particles stand where it was read.
   const meant: Pick<ReadingOutcome, 'planned' | 'alone'>[] = [];
-  const ask = ({ middle, alone }: Met) => meant.push({ planned: middle(), alone: alone() });
-  const planned = assumed.walk(taken, events, until, () => true, ask);
+  const spreads: number[] = [];
+  assumed.walk(
+    taken,
+    events,
+    until,
+    () => true,
+    ({ middle, alone, spread }: Met) => {
+      meant.push({ planned: middle(), alone: alone() });
+      spreads.push(spread());
+    },
+  );
   const resets = events.filter(({ kind }) => kind === 'reset').map(({ timeMs }) => timeMs);
-  const spreads = planned.map(({ spread }) => spread);
   const chosen = new Set(chooseReadings(taken, spreads, resets));
   const real = run(particles, 'field', false);
   const seen = real.walk(taken, events, until, (place) => chosen.has(place));
@@ -89,6 +99,7 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
     assumed: assumed.march,
     stood: [startOf(real.march), ...real.stood],
     nowMs: until,
+    untouched: until === startMs && momentsMs.length === 0 ? plan : null,
     readings: taken.flatMap(({ ids, timeMs, counts }, place) => {
       const { p } = seen[place];
       const fits = p >= MISFIT;

@@ -27,7 +27,7 @@ const STUDENT_VARIANCE = 2;
 export interface Met {
   readonly p: number;
   /** Spread of the state of charge of all packs. */
-  readonly spread: number;
+  readonly spread: () => number;
   readonly middle: () => ReadonlyMap<ReadQuantity, number>;
   /** What state of charge it means on its own. */
   readonly alone: () => Band | null;
@@ -42,7 +42,7 @@ export interface Stood {
 /** Particles that follow a log. */
 export class Follower {
   readonly march: FieldMarch;
-  /** At each reading, once it is weighed, at each event, and now; of what is only assumed at readings alone. */
+  /** At each reading, once it is weighed, at each event, and now; nothing of what is only assumed. */
   readonly stood: Stood[] = [];
   private readonly particles: Particles;
 
@@ -86,13 +86,14 @@ export class Follower {
   }
 
   private stand(timeMs: number): void {
+    if (this.onlyAssumes) return;
     this.stood.push({ timeMs, soc: bandOf(totalSocs(this.march), sharesOf(this.particles.weight)) });
   }
 
   private meet(event: FieldEvent): void {
     const { march, particles } = this;
     march.to(firstEdge(march.law.edgesMs, event.timeMs));
-    if (!this.onlyAssumes) this.stand(event.timeMs);
+    this.stand(event.timeMs);
     switch (event.kind) {
       case 'reset':
         resetBy(event.source).forEach((instrument) => particles.reset(instrument));
@@ -119,7 +120,7 @@ export class Follower {
       tailOf(first[place], shares, reading.values[quantity]!),
     );
     const p = Math.min(1, quantities.length * Math.min(1, ...tails));
-    const { sd: spread } = weightedMean(totalSocs(this.march), shares);
+    const spread = () => weightedMean(totalSocs(this.march), shares).sd;
     const middle = () =>
       new Map(quantities.map((quantity, place) => [quantity, middleOf(first[place], shares)] as const));
     if (isWeighed && p < MISFIT && reading.counts) {
@@ -195,6 +196,7 @@ const firstEdge = (edgesMs: Float64Array, timeMs: number): number =>
 /** State of charge of all packs together, 0 to 1, by particle. */
 export function totalSocs(march: FieldMarch): Float64Array {
   const { particles, law } = march;
+  if (law.packs.length === 1) return particles.socs[0];
   const stored = law.packs.map(({ storedAh }) => storedAh);
   const all = stored.reduce((sum, ampereHours) => sum + ampereHours, 0);
   return Float64Array.from({ length: particles.count }, (_, index) =>

@@ -66,8 +66,11 @@ export function drawTo(
   for (const column of particles.socs) clamp(column);
 }
 
-const meanOf = (values: Float64Array): number =>
-  values.reduce((sum, value) => sum + value, 0) / values.length;
+function meanOf(values: Float64Array): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum / values.length;
+}
 
 function stir(
   column: Float64Array,

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { effectiveNumber, partToTake, sharesOf, survivors, weightedMean, weightedQuantile } from './weigh.js';
 
 describe('weights of particles', () => {
@@ -55,5 +56,31 @@ describe('weights of particles', () => {
     expect(weightedQuantile([4, 1, 2], [0.5, 0.25, 0.25], 0.1)).toBe(1);
     expect(weightedQuantile([4, 1, 2], [0.5, 0.25, 0.25], 0.5)).toBe(2);
     expect(weightedQuantile([4, 1, 2], [0.5, 0.25, 0.25], 0.9)).toBe(4);
+    expect(weightedQuantile([3, 3, 3], [0.2, 0.3, 0.5], 0.9)).toBe(3);
+    expect(weightedQuantile([0, 1e9, 1e-9], [0.4, 0.2, 0.4], 0.5)).toBe(1e-9);
+  });
+
+  it('have the quantiles that the sorted values have', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.double({ min: -5, max: 5, noNaN: true }), fc.integer({ min: 1, max: 9 })), {
+          minLength: 1,
+        }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (pairs, share) => {
+          const sum = pairs.reduce((all, [, weight]) => all + weight, 0);
+          const ordered = pairs.toSorted(([a], [b]) => a - b);
+          let below = 0;
+          const wanted =
+            ordered.find(([, weight]) => (below += weight / sum) >= share + 1e-9) ?? ordered.at(-1)!;
+          const found = weightedQuantile(
+            pairs.map(([value]) => value),
+            pairs.map(([, weight]) => weight / sum),
+            share + 1e-9,
+          );
+          expect(Math.abs(found - wanted[0])).toBeLessThan(1e-12);
+        },
+      ),
+    );
   });
 });

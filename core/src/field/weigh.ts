@@ -2,10 +2,13 @@
 
 /** The weights themselves, summing to 1. */
 export function sharesOf(weight: Float64Array): Float64Array {
-  const most = weight.reduce((best, value) => Math.max(best, value), -Infinity);
-  const shares = weight.map((value) => Math.exp(value - most));
-  const sum = shares.reduce((total, value) => total + value, 0);
-  return shares.map((value) => value / sum);
+  const shares = new Float64Array(weight.length);
+  let most = -Infinity;
+  for (const value of weight) if (value > most) most = value;
+  let sum = 0;
+  for (let index = 0; index < weight.length; index++) sum += shares[index] = Math.exp(weight[index] - most);
+  for (let index = 0; index < weight.length; index++) shares[index] /= sum;
+  return shares;
 }
 
 /** How many particles of equal weight would say as much: 1 / sum of squares. Source: Kong, Liu and Wong (1994), JASA 89, 278. */
@@ -64,21 +67,39 @@ export function partToTake(weight: Float64Array, says: Float64Array, left: numbe
   return Math.max(low, left / 64);
 }
 
-/** Value that a share of the weight lies below. */
+/** Bins that values are counted in before the few of one bin are put in order. */
+const BINS = 256;
+const binned = new Float64Array(BINS);
+
+/** The least of the values that a share of the weight, 0 to 1, lies at or below. */
 export function weightedQuantile(
   values: ArrayLike<number>,
   shares: ArrayLike<number>,
   share: number,
 ): number {
-  const order = Uint32Array.from({ length: values.length }, (_, index) => index).sort(
-    (a, b) => values[a] - values[b],
-  );
+  const count = values.length;
+  let [low, high] = [Infinity, -Infinity];
+  for (let index = 0; index < count; index++) {
+    const value = values[index];
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  const scale = (BINS - 1e-9) / (high - low);
+  if (!(scale < Infinity)) return low;
+  const binOf = (value: number) => Math.floor((value - low) * scale);
+  binned.fill(0);
+  for (let index = 0; index < count; index++) binned[binOf(values[index])] += shares[index];
+  let bin = 0;
   let sum = 0;
-  for (const index of order) {
+  while (bin < BINS - 1 && sum + binned[bin] < share) sum += binned[bin++];
+  const inside: number[] = [];
+  for (let index = 0; index < count; index++) if (binOf(values[index]) === bin) inside.push(index);
+  inside.sort((one, other) => values[one] - values[other]);
+  for (const index of inside) {
     sum += shares[index];
     if (sum >= share) return values[index];
   }
-  return values[order[order.length - 1]];
+  return inside.length > 0 ? values[inside[inside.length - 1]] : high;
 }
 
 export interface MeanAndSpread {

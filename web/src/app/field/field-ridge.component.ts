@@ -7,8 +7,7 @@ import type { FieldTrack } from '../work/field-protocol';
 import { FieldStore } from './field.store';
 
 const WIDTH = 366;
-const HEIGHT = 112;
-const BOTTOM = 20;
+const HEIGHT = 100;
 const LEFT = 2;
 
 /** The charge over the outing: the plan behind, what was read as points, from now on what may come. */
@@ -26,30 +25,28 @@ const LEFT = 2;
           preserveAspectRatio="none"
         >
           @for (mark of it.hours; track mark.x) {
-            <line class="hour" [attr.x1]="mark.x" [attr.x2]="mark.x" y1="0" [attr.y2]="floor" />
+            <line class="hour" [attr.x1]="mark.x" [attr.x2]="mark.x" y1="0" [attr.y2]="height" />
           }
           <rect
             class="water"
             x="0"
             [attr.y]="it.reserveY"
             [attr.width]="width"
-            [attr.height]="floor - it.reserveY"
+            [attr.height]="height - it.reserveY"
           />
           <line class="waterline" x1="0" [attr.x2]="width" [attr.y1]="it.reserveY" [attr.y2]="it.reserveY" />
           <path class="fan" [attr.d]="it.fan" />
           <path class="planned" [attr.d]="it.planned" />
           <path class="taken" [attr.d]="it.taken" />
           <path class="to-come" [attr.d]="it.toCome" />
-          <line class="now" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="0" [attr.y2]="floor" />
+          <line class="now" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="0" [attr.y2]="height" />
         </svg>
         <div class="field-ridge-marks" aria-hidden="true">
           @for (point of it.points; track point.x) {
             <i class="read" [class.odd]="!point.fits" [style.left.%]="point.x" [style.top.%]="point.y"></i>
           }
           @for (mark of it.hours; track mark.x) {
-            <span class="hour" [style.left.%]="mark.percent" [style.top.%]="(100 * floor) / height">{{
-              mark.words
-            }}</span>
+            <span class="hour" [style.left.%]="mark.percent">{{ mark.words }}</span>
           }
           <span class="level" [style.top.%]="(100 * it.halfY) / height">50 %</span>
           <span class="level reserve" [style.top.%]="(100 * it.reserveY) / height">{{ it.reserve }}</span>
@@ -72,7 +69,6 @@ export class FieldRidgeComponent {
   private readonly forecast = inject(ForecastStore);
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
-  protected readonly floor = HEIGHT - BOTTOM;
 
   protected readonly drawn = computed(() => {
     const view = this.store.view();
@@ -80,7 +76,7 @@ export class FieldRidgeComponent {
     if (!view || !trip) return null;
     const [startMs, endMs] = [Date.parse(trip.start), Date.parse(trip.end)];
     const x = (timeMs: number) => LEFT + ((WIDTH - 2 * LEFT) * (timeMs - startMs)) / (endMs - startMs);
-    const y = (soc: number) => this.floor - soc * (this.floor - 6);
+    const y = (soc: number) => HEIGHT - soc * (HEIGHT - 6);
     const path = ({ timesMs, soc }: FieldTrack, of: (band: Band) => number) =>
       timesMs
         .map(

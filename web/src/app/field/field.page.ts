@@ -95,7 +95,9 @@ const FORMS = [
               [id]="'tab-' + one.id"
               [attr.aria-selected]="form() === one.id"
               aria-controls="field-form"
+              [attr.tabindex]="form() === one.id ? 0 : -1"
               (click)="form.set(one.id)"
+              (keydown)="walk($event)"
             >
               <i class="bi" [class]="one.icon" aria-hidden="true"></i>{{ one.words }}
             </button>
@@ -178,6 +180,17 @@ export class FieldPage implements WantsHeight {
       const view = this.store.view();
       return view && !view.isRough ? sayNow(view) : '';
     });
+  }
+
+  /** Arrows walk the tabs, as they do everywhere. */
+  protected walk(event: KeyboardEvent): void {
+    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (step === 0) return;
+    event.preventDefault();
+    const at = FORMS.findIndex(({ id }) => id === this.form());
+    const { id } = FORMS[(at + step + FORMS.length) % FORMS.length];
+    this.form.set(id);
+    document.getElementById(`tab-${id}`)?.focus();
   }
 
   protected amps(value: number): string {

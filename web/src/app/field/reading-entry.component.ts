@@ -12,6 +12,7 @@ import { ShelfService } from '../data/shelf.service';
 import { LogStore } from '../trip/log.store';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
+import { MeaningStore } from './meaning.store';
 import { PAD_KEYS, pressed, readTyped, type PadKey } from './typed-number';
 
 /** The commonest four stand as buttons, the others behind "more". */
@@ -32,6 +33,7 @@ const STATE_KEY = 'knapsack.field-state';
 /** A reading: its figure on a pad of its own size, what it is of, and what was on. */
 @Component({
   selector: 'ks-reading-entry',
+  providers: [MeaningStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="reading-entry" (submit)="keep($event)">
@@ -144,9 +146,12 @@ export class ReadingEntryComponent {
   protected readonly dependsOnState = computed(() => DEPENDS_ON_STATE.has(this.quantity()));
   protected readonly label = computed(() => READ_WORDS[this.quantity()].label);
   protected readonly unit = computed(() => READ_WORDS[this.quantity()].unit);
-  protected readonly hint = computed(() =>
-    this.dependsOnState() ? `${this.label()}, ${STATE_WORDS[this.state()]}` : this.label(),
-  );
+  protected readonly hint = computed(() => {
+    const what = this.dependsOnState() ? `${this.label()}, ${STATE_WORDS[this.state()]}` : this.label();
+    const meaning = this.meanings.meaning();
+    return meaning === null ? what : `${what}: ${meaning}`;
+  });
+  private readonly meanings = inject(MeaningStore);
 
   protected press(key: PadKey): void {
     this.change(pressed(this.text(), key));
@@ -168,6 +173,7 @@ export class ReadingEntryComponent {
 
   protected setState(state: ReadingState): void {
     this.state.set(state);
+    this.ask();
     try {
       localStorage.setItem(STATE_KEY, state);
     } catch {
@@ -206,6 +212,23 @@ export class ReadingEntryComponent {
     this.text.set(text);
     this.refused.set(null);
     this.odd.set(null);
+    this.ask();
+  }
+
+  /** What it would mean, as far as it is a reading yet. */
+  private ask(): void {
+    const value = readTyped(this.text());
+    const name = this.quantity();
+    const isReading = value !== null && numberProblem(FIELDS[FIELD_OF[name]], value) === null;
+    this.meanings.ask(
+      isReading
+        ? {
+            kind: 'reading',
+            ...(this.dependsOnState() && { state: this.state() }),
+            [name]: value,
+          }
+        : null,
+    );
   }
 
   /** What stands in the field, whatever it says; null where it is no number. */

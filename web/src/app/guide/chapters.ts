@@ -1,6 +1,7 @@
 import begin from '../../../../docs/guide/begin.md';
 import bench from '../../../../docs/guide/bench.md';
 import card from '../../../../docs/guide/card.md';
+import field from '../../../../docs/guide/field.md';
 import gear from '../../../../docs/guide/gear.md';
 import glossary from '../../../../docs/guide/glossary.md';
 import pack from '../../../../docs/guide/pack.md';
@@ -30,6 +31,7 @@ const TEXTS: readonly (readonly [string, string])[] = [
   ['pack', pack],
   ['rehearse', rehearse],
   ['card', card],
+  ['field', field],
   ['gear', gear],
   ['bench', bench],
   ['settings', settings],

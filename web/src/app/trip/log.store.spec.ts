@@ -3,7 +3,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { emptyLog, type LogDocument, type LogEntry } from '@knapsack/contract';
 import { mergeLogs } from '@knapsack/contract/field';
-import { of, throwError, type Observable } from 'rxjs';
+import { from, of, switchMap, throwError, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { LogStore } from './log.store';
 import { PendingEntries } from './pending-entries';
@@ -119,6 +119,22 @@ describe('the log of the trip in hand', () => {
     expect(state.is).toBe('refused');
     expect(ids(store.log())).toEqual(['a']);
     expect(new PendingEntries('islet').all().map(({ id }) => id)).toEqual(['a']);
+  });
+
+  it('is not told before it is there, and keeps what was added meanwhile', async () => {
+    server.log = mergeLogs(server.log, { ...emptyLog('islet'), entries: [note('b')] });
+    const answer = server.api.log;
+    let come: () => void = () => undefined;
+    const late = new Promise<void>((done) => (come = done));
+    server.api.log = () => from(late).pipe(switchMap(() => answer()));
+    const store = await open();
+    expect(store.log()).toBeNull();
+    store.add(note('a'));
+    expect(new PendingEntries('islet').all().map(({ id }) => id)).toEqual(['a']);
+    come();
+    await rested();
+    expect(ids(store.log())).toEqual(['a', 'b']);
+    expect(ids(server.log)).toEqual(['a', 'b']);
   });
 
   it('sends nothing where nothing was added', async () => {

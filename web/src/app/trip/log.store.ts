@@ -31,7 +31,7 @@ export class LogStore implements OnDestroy {
   private sending = false;
   private readonly sendNow = () => void this.send();
 
-  /** Null until the trip is open. */
+  /** Null until the trip is open, and its log. */
   readonly log = this.content.asReadonly();
   readonly standing = computed(() => standingEntries(this.content() ?? { entries: [] }));
   readonly pendingIds = computed<ReadonlySet<string>>(() => new Set(this.pending().map(({ id }) => id)));
@@ -62,11 +62,9 @@ export class LogStore implements OnDestroy {
   }
 
   add(...entries: readonly LogEntry[]): void {
-    const log = this.content();
-    if (!log) return;
-    this.content.set(withEntries(log, ...entries));
     this.pending.update((before) => [...before, ...entries]);
     this.kept?.keep(this.pending());
+    this.content.update((log) => log && withEntries(log, ...entries));
     void this.send();
   }
 
@@ -85,15 +83,17 @@ export class LogStore implements OnDestroy {
   private async open(trip: string | null): Promise<void> {
     clearTimeout(this.timer);
     this.refusal.set(null);
-    if (trip === null) {
-      this.content.set(null);
-      return;
-    }
-    this.kept = new PendingEntries(trip);
-    this.pending.set(this.kept.all());
-    this.kept.keep(this.pending());
-    this.content.set(withEntries(emptyLog(trip), ...this.pending()));
-    await this.refresh();
+    this.content.set(null);
+    if (trip === null) return;
+    const kept = new PendingEntries(trip);
+    this.kept = kept;
+    this.pending.set(kept.all());
+    kept.keep(this.pending());
+    // Nothing is told of an outing before its log is there: it would be the plan's word alone. Without a server it is what is kept here.
+    const theirs = await firstValueFrom(this.api.log(trip)).catch(() => emptyLog(trip));
+    if (this.kept !== kept) return;
+    this.content.set(withEntries(theirs, ...this.pending()));
+    await this.send();
   }
 
   /** Sends what the server does not have; while it is away, again and again. */

@@ -7,6 +7,8 @@ export interface FieldQuestion {
   readonly log: LogDocument;
   readonly shelf: readonly Gear[];
   readonly nowMs: number;
+  /** A first look is enough. */
+  readonly onlyRough?: boolean;
 }
 
 /** What the state of charge was taken for at an instant, and will be in eight of ten. */

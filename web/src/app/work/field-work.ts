@@ -17,7 +17,8 @@ export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { sa
     return;
   }
   const zone = trip.place.timeZone;
-  say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, true);
+  say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, question.onlyRough !== true);
+  if (question.onlyRough) return;
   if (!(await isNewest())) return;
   const full = whatNow(trip, log, shelf, nowMs);
   if (!full.ok) return;
