@@ -71,6 +71,25 @@ function anyBeside() {
     ['PUT', `/api/${kind}/${trip}`, document, revision()],
   ]);
 }
+/** A log of a trip, of ours or anybody's. */
+function anyLog() {
+  const trip = id();
+  const entries = [
+    { id: `e${below(1e6)}`, at: '2027-09-04T18:00:00Z', kind: 'reading', state: 'keyDown', volts: 12.7 },
+    {
+      id: `e${below(1e6)}`,
+      at: '2027-09-04T19:00:00Z',
+      kind: oneOf(['sky', 'work', 'end', 'note']),
+      cloud: 0.5,
+    },
+  ];
+  const log = { schema: 'knapsack.log', version: 1, trip: decodeURIComponent(trip), entries };
+  return oneOf([
+    ['GET', `/api/logs/${trip}`],
+    ['POST', `/api/logs/${trip}`, mutated(log, below(3))],
+    ['POST', `/api/logs/${trip}`, log],
+  ]);
+}
 const search = (what, options) => [
   'POST',
   `/api/search/${what}`,
@@ -125,6 +144,7 @@ const ROUTES = [
   [10, () => ['PUT', `/api/trips/${id()}`, anyTrip(), revision()]],
   [10, () => ['PUT', `/api/gear/${id()}`, anyGear(), revision()]],
   [3, () => anyBeside()],
+  [3, () => anyLog()],
   [4, () => ['DELETE', oneOf([`/api/trips/${id()}`, `/api/gear/${id()}`]), undefined, revision()]],
   [
     8,
