@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import type { LogDocument } from '@knapsack/contract';
 import { expect, test, type Knapsack } from './knapsack.js';
@@ -175,6 +176,32 @@ test('a reading that does not fit is told and left out, counted where one says s
   await expect(sentence(page)).toHaveText(calm);
   // Nothing is ever deleted.
   expect((await entries(knapsack)).length).toBe(DEMO_ENTRIES + 3);
+});
+
+test('the log goes out as a file, and one of another device comes in', async ({ page, knapsack }) => {
+  await openField(page, knapsack);
+  await page.getByRole('tab', { name: 'More' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save the log as a file' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('gannet-rock-light-log.json');
+  const log = JSON.parse(await readFile(await download.path(), 'utf8')) as LogDocument;
+  expect(log.entries.length).toBe(DEMO_ENTRIES);
+  const entry = { id: 'theirs', at: '2027-09-05T01:00:00+02:00', kind: 'note', note: 'Tide turned.' };
+  const take = (name: string, content: unknown) =>
+    page.getByLabel('File with a log').setInputFiles({
+      ...{ name, mimeType: 'application/json' },
+      buffer: Buffer.from(JSON.stringify(content)),
+    });
+  await take('theirs.json', { ...log, entries: [...log.entries, entry] });
+  await expect(page.locator('.notice')).toContainText(
+    'theirs.json: 1 entry more in the log of Gannet Rock light.',
+  );
+  await expect(rows(page).first()).toContainText('Tide turned.');
+  await take('bad.json', { ...log, trip: 'other' });
+  await expect(page.locator('.notice')).toContainText('is of “other”');
+  await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 1);
 });
 
 test('the room is looked at as if it were another time', async ({ page, knapsack }) => {

@@ -50,7 +50,7 @@ export async function makeRelease() {
     `${JSON.stringify({ name: 'knapsack', version, private: true, type: 'module', engines }, null, 2)}\n`,
   );
   cpSync(at('web/dist/browser'), join(stage, 'page'), { recursive: true });
-  for (const part of ['gear.json', 'trips'])
+  for (const part of WORKSPACES.get('demo'))
     cpSync(at('demo', part), join(stage, 'demo', part), { recursive: true });
 
   const lock = JSON.parse(readFileSync(at('package-lock.json'), 'utf8'));

@@ -90,9 +90,9 @@ export class ApiService {
     return this.http.get<LogDocument>(`/api/logs/${trip}`);
   }
 
-  /** Joins entries with those that the server has. @returns all of them */
-  addToLog(log: LogDocument): Observable<LogDocument> {
-    return this.http.post<LogDocument>(`/api/logs/${log.trip}`, log, { headers: JSON_HEADERS });
+  /** Joins the entries of a log with those that the server has; it says what is wrong with anything else. @returns all of them */
+  addToLog(trip: string, log: unknown): Observable<LogDocument> {
+    return this.http.post<LogDocument>(`/api/logs/${trip}`, log, { headers: JSON_HEADERS });
   }
 
   /** A trip together with what is ticked and read of it, as one document. */

@@ -4,10 +4,12 @@ import { ShelfService } from '../data/shelf.service';
 import { LogStore } from '../trip/log.store';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
+import { LogFileComponent } from './log-file.component';
 
 /** What happens more rarely: a battery, the panel, a note, a meter set to zero, the end. */
 @Component({
   selector: 'ks-more-entry',
+  imports: [LogFileComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h3>Note</h3>
@@ -52,6 +54,8 @@ import { EntryMaker } from './entry-maker';
     <div class="chips">
       <button type="button" class="chip" (click)="add({ kind: 'end' })">End the outing here</button>
     </div>
+    <h3>The log</h3>
+    <ks-log-file />
   `,
 })
 export class MoreEntryComponent {

@@ -21,10 +21,10 @@ class Server {
 
   readonly api = {
     log: (): Observable<LogDocument> => this.answer(() => this.log),
-    addToLog: (sent: LogDocument): Observable<LogDocument> =>
+    addToLog: (_trip: string, sent: unknown): Observable<LogDocument> =>
       this.answer(() => {
         this.posts += 1;
-        return (this.log = mergeLogs(this.log, sent));
+        return (this.log = mergeLogs(this.log, sent as LogDocument));
       }),
   };
 
@@ -135,6 +135,19 @@ describe('the log of the trip in hand', () => {
     await rested();
     expect(ids(store.log())).toEqual(['a', 'b']);
     expect(ids(server.log)).toEqual(['a', 'b']);
+  });
+
+  it('takes in a file of another device, and says why not', async () => {
+    const store = await open();
+    store.add(note('a'));
+    await rested();
+    const file = JSON.stringify({ ...emptyLog('islet'), entries: [note('a'), note('b')] });
+    expect(await store.takeIn(file)).toBeNull();
+    expect(ids(store.log())).toEqual(['a', 'b']);
+    expect(await store.takeIn('volts: 13')).toContain('it is not JSON');
+    server.failsWith = 422;
+    expect(await store.takeIn('{}')).toMatch(/\.$/);
+    expect(ids(store.log())).toEqual(['a', 'b']);
   });
 
   it('sends nothing where nothing was added', async () => {

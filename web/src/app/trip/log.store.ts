@@ -68,6 +68,24 @@ export class LogStore implements OnDestroy {
     void this.send();
   }
 
+  /** Takes in what stands in a file of another device. @returns why not, in a sentence, or null */
+  async takeIn(text: string): Promise<string | null> {
+    const log = this.content();
+    if (!log) return null;
+    let sent: unknown;
+    try {
+      sent = JSON.parse(text);
+    } catch {
+      return 'This file is no log: it is not JSON. Nothing was taken in.';
+    }
+    try {
+      this.join(await firstValueFrom(this.api.addToLog(log.trip, sent)));
+      return null;
+    } catch (error) {
+      return problemText(error);
+    }
+  }
+
   /** Takes up what another device has written. */
   async refresh(): Promise<void> {
     const log = this.content();
@@ -105,7 +123,7 @@ export class LogStore implements OnDestroy {
     this.sending = true;
     let again = 0;
     try {
-      const theirs = await firstValueFrom(this.api.addToLog({ ...emptyLog(log.trip), entries }));
+      const theirs = await firstValueFrom(this.api.addToLog(log.trip, { ...emptyLog(log.trip), entries }));
       this.pauseMs = FIRST_PAUSE_MS;
       this.refusal.set(null);
       this.join(theirs);

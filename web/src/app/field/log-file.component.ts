@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { LogStore } from '../trip/log.store';
+import { TripStore } from '../trip/trip.store';
+import { saveFile } from '../data/save-file';
+import { NoticesService } from '../shell/notices.service';
+
+/** What the server takes at once. */
+const LARGEST_FILE = 1_900_000;
+
+/** The log as a file, and what stands in one of another device taken in. */
+@Component({
+  selector: 'ks-log-file',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="chips">
+      <button type="button" class="chip" (click)="save()">Save the log as a file</button>
+      <button type="button" class="chip" (click)="file.click()">Take a log in</button>
+    </div>
+    <input #file type="file" hidden accept=".json" aria-label="File with a log" (change)="take(file)" />
+  `,
+})
+export class LogFileComponent {
+  private readonly log = inject(LogStore);
+  private readonly trips = inject(TripStore);
+  private readonly notices = inject(NoticesService);
+
+  protected save(): void {
+    const log = this.log.log();
+    if (log) saveFile(`${log.trip}-log.json`, [JSON.stringify(log, null, 2)], 'application/json');
+  }
+
+  /** Nothing of this log is lost: what is new in the file stands in both. */
+  protected async take(field: HTMLInputElement): Promise<void> {
+    const file = field.files?.[0];
+    field.value = '';
+    if (!file) return;
+    if (file.size > LARGEST_FILE) {
+      this.notices.show({ text: `${file.name} is larger than 2 MB. Nothing was taken in.` });
+      return;
+    }
+    const before = this.log.standing().length;
+    const problem = await this.log.takeIn(await file.text());
+    const more = this.log.standing().length - before;
+    const name = this.trips.trip()?.name ?? '';
+    this.notices.show({
+      text:
+        problem ??
+        `${file.name}: ${more === 1 ? '1 entry more' : `${more} entries more`} in the log of ${name}.`,
+    });
+  }
+}
