@@ -1,6 +1,6 @@
 import { Command } from 'commander';
 import type { LogDocument, Trip } from '@knapsack/contract';
-import { standingEntries, underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
+import { sayLasts, standingEntries, underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
 import { isInstant, readLog } from '@knapsack/contract/schemas';
 import { fixed, isWorthAWord, sayQuantity, sayTime, type Band, type LearnedName } from '@knapsack/core';
 import { readJson } from './read-json.js';
@@ -87,9 +87,7 @@ function inWords({ name, place }: Trip, now: WhatNow): string {
     netA.p50 >= 0
       ? `${fixed(netA.p50, 2)} A goes into the battery.`
       : `${fixed(-netA.p50, 2)} A comes out of the battery.`,
-    ahead === null
-      ? 'The outing is over.'
-      : `Lasts in ${fixed(100 * ahead.chance.chance, 0)} of 100 simulated outings.`,
+    sayLasts(ahead?.chance ?? null),
     ...(ahead?.stopMs ? [`It would last with the target chance up to ${sayTime(ahead.stopMs, zone)}.`] : []),
     ...(misfits > 0
       ? [

@@ -1,4 +1,15 @@
-import { fixed, sayPower, sayQuantity, sayTime, type Band, type WouldDo } from '@knapsack/core';
+import {
+  fixed,
+  sayLasting,
+  sayLastingShort,
+  sayPower,
+  sayQuantity,
+  sayTime,
+  type Band,
+  type Chance,
+  type Odds,
+  type WouldDo,
+} from '@knapsack/core';
 
 /** How an outing stands, as far as its sentence needs it. */
 export interface Standing {
@@ -6,8 +17,9 @@ export interface Standing {
   readonly soc: Band;
   /** Into the battery, A; negative: out of it. */
   readonly netA: number;
-  /** Chance to last to the planned end, and the one that it is meant to have, 0 to 1; null once it is over. */
-  readonly chance: number | null;
+  /** How often it lasts to the planned end; null once it is over. */
+  readonly odds: (Odds & Pick<Chance, 'availability'>) | null;
+  /** The chance that it is meant to have, 0 to 1. */
   readonly target: number;
   readonly wouldDo: readonly WouldDo[];
   readonly zone: string;
@@ -20,11 +32,11 @@ export function sayLeft({ p10, p50, p90 }: Band): string {
   return least === most ? `${left}.` : `${left}, ${least} to ${most}.`;
 }
 
-/** "Lasts in 91 of 100 simulated outings." */
-export function sayLasts(chance: number | null): string {
-  if (chance === null) return 'The outing is over.';
-  if (chance === 1) return 'Lasts in all simulated outings.';
-  return `Lasts in ${fixed(100 * chance, 0)} of 100 simulated outings.`;
+/** "Lasts in 91 of 100 simulated outings.", as the Plan says it. */
+export function sayLasts(odds: Standing['odds']): string {
+  if (odds === null) return 'The outing is over.';
+  const lasting = sayLasting(odds);
+  return `${lasting.charAt(0).toUpperCase()}${lasting.slice(1)}.`;
 }
 
 /** Less than this into or out of the battery is nothing, A. */
@@ -38,15 +50,14 @@ export function sayNet(netA: number): string {
 }
 
 /** What to do now: nothing else where it lasts, else the surest thing that helps. */
-export function sayAdvice({ chance, target, wouldDo, zone }: Standing): string {
-  if (chance === null) return '';
-  if (chance >= target) return 'Go on as planned.';
+export function sayAdvice({ odds, target, wouldDo, zone }: Standing): string {
+  if (odds === null) return '';
+  if (odds.chance >= target) return 'Go on as planned.';
   const [best] = wouldDo;
   if (!best) return 'Nothing that is known here would do: save what you can.';
-  const odds = `${fixed(100 * best.chance, 0)} of 100`;
-  return best.chance >= target
-    ? `${sayWouldDo(best, zone)}: lasts in ${odds}.`
-    : `${sayWouldDo(best, zone)} helps most: lasts in ${odds}.`;
+  return best.odds.chance >= target
+    ? `${sayWouldDo(best, zone)}: ${sayLastingShort(best.odds)}.`
+    : `${sayWouldDo(best, zone)} helps most: ${sayLastingShort(best.odds)}.`;
 }
 
 /** "5 W from now on", as the beginning of a sentence. */
@@ -65,4 +76,4 @@ export function sayWouldDo(one: WouldDo, zone: string): string {
 
 /** All of it, as it is read aloud. */
 export const sayNow = (now: Standing): string =>
-  [sayLeft(now.soc), sayLasts(now.chance), sayAdvice(now), sayNet(now.netA)].filter(Boolean).join(' ');
+  [sayLeft(now.soc), sayLasts(now.odds), sayAdvice(now), sayNet(now.netA)].filter(Boolean).join(' ');

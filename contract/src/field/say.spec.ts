@@ -1,4 +1,4 @@
-import type { Band, ReadQuantity } from '@knapsack/core';
+import { oddsOf, type Band, type ReadQuantity } from '@knapsack/core';
 import type { LogEntry, ReadingEntry } from '../documents/log.js';
 import { sayEntry, sayMeant, sayWouldMean } from './say-entry.js';
 import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, type Standing } from './say-now.js';
@@ -86,11 +86,11 @@ describe('how an outing stands, in words', () => {
   const standing: Standing = {
     soc: { p10: 0.58, p50: 0.63, p90: 0.68 },
     netA: -0.5,
-    chance: 0.62,
+    odds: oddsOf(248, 400),
     target: 0.9,
     wouldDo: [
-      { do: 'power', powerW: 5, chance: 0.93 },
-      { do: 'duty', factor: 0.6, chance: 0.8 },
+      { do: 'power', powerW: 5, odds: oddsOf(372, 400) },
+      { do: 'duty', factor: 0.6, odds: oddsOf(320, 400) },
     ],
     zone: 'Europe/Oslo',
   };
@@ -98,21 +98,23 @@ describe('how an outing stands, in words', () => {
   it('tells what is left, whether it lasts, and what to do', () => {
     expect(sayLeft(standing.soc)).toBe('63 % left, 58 to 68.');
     expect(sayLeft({ p10: 0.996, p50: 0.999, p90: 1 })).toBe('100 % left.');
-    expect(sayLasts(0.62)).toBe('Lasts in 62 of 100 simulated outings.');
-    expect(sayLasts(1)).toBe('Lasts in all simulated outings.');
+    expect(sayLasts(oddsOf(248, 400))).toBe('Lasts in 62 of 100 simulated outings.');
+    expect(sayLasts(oddsOf(400, 400))).toBe('Lasts in all of 400 simulated outings.');
+    // As the Plan rounds it: never 100 of 100 where one does not last.
+    expect(sayLasts(oddsOf(399, 400))).toBe('Lasts in 99 of 100 simulated outings.');
     expect(sayLasts(null)).toBe('The outing is over.');
     expect(sayAdvice(standing)).toBe('5 W from now on: lasts in 93 of 100.');
-    expect(sayAdvice({ ...standing, wouldDo: [{ do: 'duty', factor: 0.6, chance: 0.8 }] })).toBe(
+    expect(sayAdvice({ ...standing, wouldDo: [{ do: 'duty', factor: 0.6, odds: oddsOf(320, 400) }] })).toBe(
       'Transmitting 40 % less helps most: lasts in 80 of 100.',
     );
     expect(sayAdvice({ ...standing, wouldDo: [] })).toBe(
       'Nothing that is known here would do: save what you can.',
     );
-    expect(sayAdvice({ ...standing, chance: 0.95 })).toBe('Go on as planned.');
-    expect(sayAdvice({ ...standing, chance: null })).toBe('');
-    const stop = { do: 'stop', endMs: Date.UTC(2027, 8, 5, 6, 40), chance: 0.9 } as const;
+    expect(sayAdvice({ ...standing, odds: oddsOf(380, 400) })).toBe('Go on as planned.');
+    expect(sayAdvice({ ...standing, odds: null })).toBe('');
+    const stop = { do: 'stop', endMs: Date.UTC(2027, 8, 5, 6, 40), odds: oddsOf(360, 400) } as const;
     expect(sayAdvice({ ...standing, wouldDo: [stop] })).toBe('Stopping at Sun 08:40: lasts in 90 of 100.');
-    expect(sayAdvice({ ...standing, wouldDo: [{ do: 'turn', chance: 0.95 }] })).toContain(
+    expect(sayAdvice({ ...standing, wouldDo: [{ do: 'turn', odds: oddsOf(380, 400) }] })).toContain(
       'Turning the panel to the sun every hour: lasts',
     );
   });
@@ -124,7 +126,7 @@ describe('how an outing stands, in words', () => {
   });
 
   it('is one saying when it is read aloud', () => {
-    expect(sayNow({ ...standing, chance: null })).toBe(
+    expect(sayNow({ ...standing, odds: null })).toBe(
       '63 % left, 58 to 68. The outing is over. 0.50 A comes out of the battery.',
     );
   });

@@ -21,7 +21,7 @@ describe('what would do from here', () => {
 
   it('is told with its chance, the surest first, and only what helps', () => {
     expect(as.chance.chance).toBeLessThan(0.9);
-    const chances = would.map(({ chance }) => chance);
+    const chances = would.map(({ odds }) => odds.chance);
     expect(chances).toEqual(chances.toSorted((a, b) => b - a));
     for (const chance of chances) expect(chance).toBeGreaterThan(as.chance.chance);
     expect(would.map((one) => one.do).sort()).toEqual(['duty', 'power', 'stop', 'turn']);
@@ -29,7 +29,7 @@ describe('what would do from here', () => {
 
   it('is the mildest power that reaches the target, else the lowest', () => {
     const power = would.find((one) => one.do === 'power')!;
-    expect(power.chance >= 0.9 ? [5, 2] : [2]).toContain((power as { powerW: number }).powerW);
+    expect(power.odds.chance >= 0.9 ? [5, 2] : [2]).toContain((power as { powerW: number }).powerW);
     const hopeless = found(4).would.find((one) => one.do === 'power');
     if (hopeless) expect((hopeless as { powerW: number }).powerW).toBe(2);
   });
@@ -37,6 +37,6 @@ describe('what would do from here', () => {
   it('is an end that has the target chance', () => {
     const stop = would.find((one) => one.do === 'stop')!;
     expect((stop as { endMs: number }).endMs).toBe(as.stopMs!);
-    expect(stop.chance).toBe(0.9);
+    expect(stop.odds.chance).toBe(0.9);
   });
 });

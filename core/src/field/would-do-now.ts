@@ -1,10 +1,11 @@
 import type { PlanInput } from '../forecast/plan-input.js';
 import { positionsOf } from '../forecast/plan-input.js';
+import { oddsOf, type Odds } from '../chance/chance.js';
 import { ahead, withBlocks, type Ahead, type Change } from './ahead.js';
 import type { Followed } from './follow.js';
 
 /** What can be done from now on, and the chance that it gives. */
-export type WouldDo = { readonly chance: number } & (
+export type WouldDo = { readonly odds: Odds } & (
   | { readonly do: 'power'; readonly powerW: number }
   /** All transmit duty cycles times this. */
   | { readonly do: 'duty'; readonly factor: number }
@@ -22,7 +23,7 @@ const TURNED_EVERY_MIN = 60;
  * @param as how it goes on as planned
  */
 export function wouldDoNow(followed: Followed, as: Ahead, seed?: number): readonly WouldDo[] {
-  const chanceOf = (change: Change) => ahead(followed, change, undefined, seed)?.chance.chance ?? 0;
+  const oddsWith = (change: Change): Odds => ahead(followed, change, undefined, seed)?.chance ?? oddsOf(0, 0);
   const { target } = as.chance;
   const found: WouldDo[] = [];
   let power: WouldDo | null = null;
@@ -30,32 +31,38 @@ export function wouldDoNow(followed: Followed, as: Ahead, seed?: number): readon
     power = {
       do: 'power',
       powerW,
-      chance: chanceOf((plan) =>
+      odds: oddsWith((plan) =>
         withBlocks(plan, (block) => ({ ...block, powerW: Math.min(block.powerW, powerW) })),
       ),
     };
-    if (power.chance >= target) break;
+    if (power.odds.chance >= target) break;
   }
   if (power) found.push(power);
   if (positionsOf(as.plan).some(({ blocks }) => blocks.some(({ share }) => share > 0))) {
-    const chance = chanceOf((plan) =>
+    const odds = oddsWith((plan) =>
       withBlocks(plan, (block) => ({ ...block, share: LESS_DUTY * block.share })),
     );
-    found.push({ do: 'duty', factor: LESS_DUTY, chance });
+    found.push({ do: 'duty', factor: LESS_DUTY, odds });
   }
   if (as.plan.sun && as.plan.sun.aim.how !== 'every') {
     const then = { how: 'every', minutes: TURNED_EVERY_MIN } as const;
     const fromMs = as.plan.outing.startMs;
-    const chance = chanceOf((plan) => ({
+    const odds = oddsWith((plan) => ({
       ...plan,
       ...(plan.sun && { sun: { ...plan.sun, aim: { how: 'then', first: plan.sun.aim, fromMs, then } } }),
     }));
-    found.push({ do: 'turn', chance });
+    found.push({ do: 'turn', odds });
   }
   if (as.stopMs !== null && as.stopMs > as.plan.outing.startMs) {
-    found.push({ do: 'stop', endMs: as.stopMs, chance: target });
+    found.push({
+      do: 'stop',
+      endMs: as.stopMs,
+      odds: oddsOf(Math.round(target * as.chance.samples), as.chance.samples),
+    });
   }
-  return found.filter(({ chance }) => chance > as.chance.chance).sort((a, b) => b.chance - a.chance);
+  return found
+    .filter(({ odds }) => odds.chance > as.chance.chance)
+    .sort((a, b) => b.odds.chance - a.odds.chance);
 }
 
 /** Powers of the first radio under the highest that is planned ahead, W, the highest first. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, sayWouldDo } from '@knapsack/contract/field';
-import { fixed, sayQuantity } from '@knapsack/core';
+import { sayLastingShort, sayQuantity } from '@knapsack/core';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { MARKS } from '../parts/marks';
 import { LogStore } from '../trip/log.store';
@@ -123,13 +123,13 @@ const FORMS = [
       <div class="field-told">
         <ks-field-entries />
         @if (store.view(); as view) {
-          @if (view.wouldDo.length > 1 || view.chanceUnderNotedSky !== null) {
+          @if (view.wouldDo.length > 1 || view.oddsUnderNotedSky !== null) {
             <p class="field-more muted">
-              @if (view.chanceUnderNotedSky !== null) {
-                If the sky stays as it was noted: {{ ofHundred(view.chanceUnderNotedSky) }}.
+              @if (view.oddsUnderNotedSky !== null) {
+                If the sky stays as it was noted: {{ lasting(view.oddsUnderNotedSky) }}.
               }
               @for (one of view.wouldDo.slice(1); track one.do) {
-                {{ words(one) }}: {{ ofHundred(one.chance) }}.
+                {{ words(one) }}: {{ lasting(one.odds) }}.
               }
             </p>
           }
@@ -146,13 +146,14 @@ export class FieldPage implements WantsHeight {
   protected readonly forms = FORMS;
   protected readonly form = signal<(typeof FORMS)[number]['id']>('reading');
   protected readonly signs = MARKS;
+  protected readonly lasting = sayLastingShort;
   protected readonly words = (one: Parameters<typeof sayWouldDo>[0]) => sayWouldDo(one, this.zone());
   protected readonly zone = computed(() => this.trips.trip()?.place.timeZone ?? 'UTC');
   protected readonly left = computed(() => {
     const view = this.store.view();
     return view ? sayLeft(view.soc) : '';
   });
-  protected readonly lasts = computed(() => sayLasts(this.store.view()?.chance ?? null));
+  protected readonly lasts = computed(() => sayLasts(this.store.view()?.odds ?? null));
   protected readonly advice = computed(() => {
     const view = this.store.view();
     return view ? sayAdvice(view) : '';
@@ -160,8 +161,10 @@ export class FieldPage implements WantsHeight {
   protected readonly net = computed(() => sayNet(this.store.view()?.netA ?? 0));
   protected readonly sign = computed<'fine' | 'look' | 'stop'>(() => {
     const view = this.store.view();
-    if (!view || view.chance === null || view.chance >= view.target) return 'fine';
-    return view.wouldDo.some(({ chance }) => chance >= view.target) || view.chance > 0.5 ? 'look' : 'stop';
+    if (!view?.odds || view.odds.chance >= view.target) return 'fine';
+    return view.wouldDo.some(({ odds }) => odds.chance >= view.target) || view.odds.chance > 0.5
+      ? 'look'
+      : 'stop';
   });
   /** It says "saved here" or "on the server", never neither. */
   protected readonly kept = computed(() => {
@@ -195,9 +198,5 @@ export class FieldPage implements WantsHeight {
 
   protected amps(value: number): string {
     return sayQuantity({ value, unit: 'A' });
-  }
-
-  protected ofHundred(chance: number): string {
-    return `lasts in ${fixed(100 * chance, 0)} of 100`;
   }
 }

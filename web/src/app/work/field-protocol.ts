@@ -1,6 +1,6 @@
 import type { Gear, LogDocument, Trip } from '@knapsack/contract';
 import type { Standing } from '@knapsack/contract/field';
-import type { Band, Learned, LearnedName, ReadingOutcome } from '@knapsack/core';
+import type { Band, Learned, LearnedName, Odds, ReadingOutcome } from '@knapsack/core';
 
 export interface FieldQuestion {
   readonly trip: Trip;
@@ -30,8 +30,8 @@ export interface FieldView extends Standing {
   readonly next: FieldTrack;
   readonly readings: readonly ReadingOutcome[];
   readonly learned: ReadonlyMap<LearnedName, Learned>;
-  /** Chance if the sky stays as it was last noted; null where nobody noted one. */
-  readonly chanceUnderNotedSky: number | null;
+  /** How often it lasts if the sky stays as it was last noted; null where nobody noted one. */
+  readonly oddsUnderNotedSky: Odds | null;
   /** From fewer outings than the last answer will be. */
   readonly isRough: boolean;
 }

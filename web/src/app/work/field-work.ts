@@ -1,5 +1,5 @@
 import { underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
-import { USUAL_TARGET, wouldDoNow, type WouldDo } from '@knapsack/core';
+import { USUAL_TARGET, wouldDoNow, type Odds, type WouldDo } from '@knapsack/core';
 import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
 import type { Work } from './work';
 
@@ -27,7 +27,7 @@ export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { sa
   const isShort = ahead !== null && ahead.chance.chance < ahead.chance.target;
   say({ ok: true, view: viewOf(now, zone, false, [], null) }, true);
   if (!(await isNewest())) return;
-  const noted = underNotedSky(now)?.chance.chance ?? null;
+  const noted = underNotedSky(now)?.chance ?? null;
   const wouldDo = isShort ? wouldDoNow(followed, ahead) : [];
   say({ ok: true, view: viewOf(now, zone, false, wouldDo, noted) });
 };
@@ -37,13 +37,13 @@ function viewOf(
   zone: string,
   isRough: boolean,
   wouldDo: readonly WouldDo[],
-  chanceUnderNotedSky: number | null,
+  oddsUnderNotedSky: Odds | null,
 ): FieldView {
   const { ahead, followed, plan, soc, ah, netA, loadA, sunA, readings, learned, nowMs } = now;
   return {
-    ...{ nowMs, soc, ah, loadA, sunA, readings, learned, zone, isRough, wouldDo, chanceUnderNotedSky },
+    ...{ nowMs, soc, ah, loadA, sunA, readings, learned, zone, isRough, wouldDo, oddsUnderNotedSky },
     netA: netA.p50,
-    chance: ahead?.chance.chance ?? null,
+    odds: ahead?.chance ?? null,
     target: ahead?.chance.target ?? plan.targetChance ?? USUAL_TARGET,
     reserveSoc: plan.packs[0].reserveSoc,
     past: {
