@@ -5,7 +5,8 @@ import { fileURLToPath } from 'node:url';
 import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { start, type Running } from '@knapsack/server';
 
-const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+/** The folder of the whole project. */
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 
 /** A real server on a fresh file that can be stopped and started again at the same address. */
 export class Knapsack {
@@ -23,11 +24,12 @@ export class Knapsack {
 
   address = '';
 
-  async resume(): Promise<void> {
+  /** @param webFolder another release of the page */
+  async resume(webFolder = join(ROOT, 'web/dist/browser')): Promise<void> {
     this.running = await start({
       dataFolder: this.dataFolder,
       port: this.address ? Number(new URL(this.address).port) : 0,
-      webFolder: join(ROOT, 'web/dist/browser'),
+      webFolder,
       demoFolder: join(ROOT, 'demo'),
       withDemo: this.withDemo,
     });
@@ -101,17 +103,22 @@ export async function openTrip(page: Page, { address }: Knapsack, id = 'gannet-r
 }
 
 /**
- * Two tabs with the same trip, of which the other has lowered the power of one block and saved it, and this one that of
- * another without a look in between, as when both stand side by side.
+ * Two tabs with the same trip, of which the other has lowered the power of block b2 from 10 to 5 W and saved it, and this one that of
+ * a block, as often as told, without a look in between, as when both stand side by side.
  */
-export async function twoTabsApart(page: Page, context: BrowserContext, knapsack: Knapsack): Promise<Page> {
+export async function twoTabsApart(
+  page: Page,
+  context: BrowserContext,
+  knapsack: Knapsack,
+  mine: { readonly block: string; readonly times: number },
+): Promise<Page> {
   await openTrip(page, knapsack);
   const other = await context.newPage();
   await openTrip(other, knapsack);
   await block(other, 'b2').focus();
   await other.keyboard.press('[');
   await saved(other);
-  await block(page, 'b3').focus();
-  await page.keyboard.press('[');
+  await block(page, mine.block).focus();
+  for (let times = 0; times < mine.times; times++) await page.keyboard.press('[');
   return other;
 }

@@ -204,9 +204,13 @@ test('variants of one outing are kept, compared, taken in hand and dropped', asy
   await expect(page.getByRole('button', { name: 'Compare', exact: true })).toBeVisible();
 });
 
-test('two tabs that changed the same trip are brought together', async ({ page, context, knapsack }) => {
-  const other = await twoTabsApart(page, context, knapsack);
-  await page.getByRole('button', { name: 'Bring both together' }).click();
+test('two tabs that changed different things of a trip are brought together without being asked', async ({
+  page,
+  context,
+  knapsack,
+}) => {
+  const other = await twoTabsApart(page, context, knapsack, { block: 'b3', times: 1 });
+  await expect(page.locator('.notice')).toContainText('Both changes stand.');
   await expect(block(page, 'b2')).toContainText('5 W');
   await expect(block(page, 'b3')).toContainText('2 W');
   await saved(page);

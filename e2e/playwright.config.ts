@@ -15,6 +15,8 @@ export default defineConfig({
   reporter: [['line']],
   outputDir: '../test-results',
   use: {
+    // Each test meets the server itself; what stays on the device has tests of its own.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Oslo',
     // Metric, 24 hours and euro, as the pictures are; other habits have tests of their own.

@@ -1,5 +1,5 @@
 export * from './documents/accessory-rule.js';
-export type * from './documents/api.js';
+export * from './documents/api.js';
 export * from './documents/beside.js';
 export * from './documents/figure.js';
 export * from './documents/gear.js';

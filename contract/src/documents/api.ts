@@ -1,3 +1,5 @@
+import type { Trip } from './trip.js';
+
 /** A line of the list of trips. */
 export interface TripSummary {
   readonly id: string;
@@ -13,6 +15,15 @@ export interface TripSummary {
   /** Version of the format that it is stored in: an earlier one until it is written again. */
   readonly savedAs: number;
 }
+
+/** The line of a trip in the list. */
+export const summaryOf = (
+  { id, name, place, start, end, archived = false }: Trip,
+  { revision, savedAs }: Pick<TripSummary, 'revision' | 'savedAs'>,
+): TripSummary => ({
+  ...{ id, name, placeName: place.name, start, end, timeZone: place.timeZone, archived },
+  ...{ revision, savedAs },
+});
 
 /** A stored document and the revision that If-Match asks for. */
 export interface Stored<Document> {

@@ -1,8 +1,6 @@
-import { randomBytes } from 'node:crypto';
 import compression from 'compression';
-import express, { type Express, type Response } from 'express';
-import helmet from 'helmet';
-import { noResults, noTicks, type Gear, type Stored, type Trip, type TripSummary } from '@knapsack/contract';
+import express, { type Express } from 'express';
+import { noResults, noTicks, summaryOf, type Gear, type Stored, type Trip } from '@knapsack/contract';
 import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
@@ -16,6 +14,7 @@ import { problemHandler, sendProblem } from './problems.js';
 import { logRoutes } from './log-routes.js';
 import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
+import { securityHeaders } from './security-headers.js';
 import { setAsideRoutes } from './set-aside-routes.js';
 import { shelfRoutes } from './shelf-routes.js';
 import { siteRoutes, tripFileRoutes } from './trip-file-routes.js';
@@ -48,10 +47,6 @@ export function createApp({
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use((_request, response, next) => {
-    response.locals['nonce'] = randomBytes(16).toString('base64');
-    next();
-  });
   app.use(securityHeaders());
   app.use(guard);
   app.use(compression());
@@ -60,6 +55,8 @@ export function createApp({
     response.set('Cache-Control', 'no-cache');
     next();
   });
+  // Whether it is there, for a page that waits for it.
+  app.get('/api/here', (_request, response) => void response.status(204).end());
   app.use('/api/shelf', express.json({ limit: SHELF_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   app.use('/api/weather', weatherRoutes());
@@ -92,17 +89,7 @@ function documents(app: Express, stores: Stores): void {
     documentRoutes<Trip>({
       what: 'trip',
       store: stores.trips,
-      summarise: ({ revision, document, savedAs }): TripSummary => ({
-        id: document.id,
-        name: document.name,
-        placeName: document.place.name,
-        start: document.start,
-        end: document.end,
-        timeZone: document.place.timeZone,
-        archived: document.archived ?? false,
-        revision,
-        savedAs,
-      }),
+      summarise: (stored) => summaryOf(stored.document, stored),
     }),
   );
   app.use(
@@ -140,38 +127,4 @@ async function stillCarried({ trips }: Stores, gearId: string): Promise<string |
   const names =
     carrying.slice(0, 3).join(', ') + (carrying.length > 3 ? ` and ${carrying.length - 3} more` : '');
   return `It is still in the bag of ${names}. Remove it there first.`;
-}
-
-/**
- * SHA-256 of the only style attributes that stand in templates: ng-bootstrap's popover ("position: absolute;")
- * and modal ("z-index: 1055"). Styles that scripts set need no leave.
- */
-const STATIC_STYLES = [
-  "'sha256-32t0bJPIyxns/QqsW8RE3JGUERKnHL5RygHBgJvEanc='",
-  "'sha256-ZImpjyxSqdretajIQ3vpAcTYroKrDlaSp3fWptNrHZo='",
-];
-
-function securityHeaders() {
-  const nonce = (_request: unknown, response: unknown) =>
-    `'nonce-${String((response as Response).locals['nonce'])}'`;
-  return helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'none'"],
-        scriptSrc: ["'self'"],
-        styleSrc: ["'self'", nonce],
-        styleSrcAttr: ["'unsafe-hashes'", ...STATIC_STYLES],
-        fontSrc: ["'self'"],
-        imgSrc: ["'self'", 'data:'],
-        connectSrc: ["'self'"],
-        workerSrc: ["'self'"],
-        manifestSrc: ["'self'"],
-        baseUri: ["'self'"],
-        formAction: ["'none'"],
-        frameAncestors: ["'none'"],
-      },
-    },
-    strictTransportSecurity: false,
-  });
 }

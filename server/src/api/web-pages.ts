@@ -1,20 +1,17 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 
-/** Stands in the built index.html where each answer's nonce goes. */
-const NONCE_MARK = 'KNAPSACK_NONCE';
 const A_YEAR_S = 31_536_000;
 
 /**
- * Serves the built web application: hashed files for ever, the page itself fresh each time, with the
- * nonce that the content security policy asks of its styles. Every address without a file is a route of the page.
+ * Serves the built web application: hashed files for ever, the page itself asked for fresh each time. Every address without a file
+ * is a route of the page. The page is the same for everyone, to the byte: its service worker checks it by its hash.
  */
 export function webPages(folder: string): Router {
   const router = Router();
-  const indexFile = join(folder, 'index.html');
-  const page = existsSync(indexFile) ? readFileSync(indexFile, 'utf8') : null;
+  const index = join(folder, 'index.html');
 
   router.use(
     expressStaticGzip(folder, {
@@ -30,11 +27,8 @@ export function webPages(folder: string): Router {
     }),
   );
   router.get('/{*path}', (request, response, next) => {
-    if (page === null || !request.accepts('html') || /\.\w+$/.test(request.path)) return next();
-    response
-      .set('Cache-Control', 'no-store')
-      .type('html')
-      .send(page.replaceAll(NONCE_MARK, String(response.locals['nonce'])));
+    if (!existsSync(index) || !request.accepts('html') || /\.\w+$/.test(request.path)) return next();
+    response.sendFile(index, { headers: { 'Cache-Control': 'no-cache' } });
   });
   return router;
 }

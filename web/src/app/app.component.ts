@@ -8,6 +8,7 @@ import { NoticesComponent } from './shell/notices.component';
 import { FocusKeeper } from './shell/focus-keeper.service';
 import { KeysService } from './shell/keys.service';
 import { RecordingSign } from './shell/recording-sign.service';
+import { ReleaseWatch } from './shell/release-watch.service';
 import { ShortcutsDialog } from './shell/shortcuts.dialog';
 import { SpeechService } from './shell/speech.service';
 import { ThemeService, THEMES } from './shell/theme.service';
@@ -96,6 +97,7 @@ export class AppComponent {
   protected readonly spoken = inject(SpeechService).words;
 
   constructor() {
+    inject(ReleaseWatch);
     let page = '';
     this.router.events
       .pipe(

@@ -1,5 +1,5 @@
 import { Habits } from '@knapsack/core';
-import { HttpClient, type HttpResponse } from '@angular/common/http';
+import { HttpClient, HttpContext, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   along,
@@ -19,6 +19,10 @@ import {
 } from '@knapsack/contract';
 import type { ClimateWord } from '@knapsack/core';
 import { forkJoin, map, type Observable } from 'rxjs';
+import { DEVICE_MAY_ANSWER, KEPT_AT, STAYS } from './kept-answers.interceptor';
+
+/** Who may answer: the server alone, or this device in its place where it is away. */
+export type From = 'server' | 'device too';
 
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
 
@@ -47,8 +51,16 @@ export class ApiService {
     return this.http.get<readonly TripSummary[]>('/api/trips');
   }
 
-  trip(id: string): Observable<Stored<Trip>> {
-    return this.http.get<Trip>(`/api/trips/${id}`, { observe: 'response' }).pipe(map(stored));
+  trip(id: string, from: From = 'server'): Observable<Answered<Trip>> {
+    return this.http
+      .get<Trip>(`/api/trips/${id}`, { observe: 'response', context: by(from) })
+      .pipe(map(stored));
+  }
+
+  /** A trip that nobody opens: it does not stay on this device for that. */
+  tripInPassing(id: string): Observable<Stored<Trip>> {
+    const context = by('device too').set(STAYS, false);
+    return this.http.get<Trip>(`/api/trips/${id}`, { observe: 'response', context }).pipe(map(stored));
   }
 
   createTrip(trip: Trip): Observable<Stored<Trip>> {
@@ -67,8 +79,10 @@ export class ApiService {
   }
 
   /** What is ticked or read of a trip; empty, and of revision 0, where nothing ever was. */
-  beside<Document>(kind: BesideKind, id: string): Observable<Stored<Document>> {
-    return this.http.get<Document>(`/api/${kind}/${id}`, { observe: 'response' }).pipe(map(stored));
+  beside<Document>(kind: BesideKind, id: string, from: From = 'server'): Observable<Stored<Document>> {
+    return this.http
+      .get<Document>(`/api/${kind}/${id}`, { observe: 'response', context: by(from) })
+      .pipe(map(stored));
   }
 
   /** Writes what is ticked or read of a trip over its revision; of revision 0 there is none yet. */
@@ -86,8 +100,8 @@ export class ApiService {
   }
 
   /** What was read, seen and done during the outing of a trip; empty where nothing was. */
-  log(trip: string): Observable<LogDocument> {
-    return this.http.get<LogDocument>(`/api/logs/${trip}`);
+  log(trip: string, from: From = 'server'): Observable<LogDocument> {
+    return this.http.get<LogDocument>(`/api/logs/${trip}`, { context: by(from) });
   }
 
   /** Joins the entries of a log with those that the server has; it says what is wrong with anything else. @returns all of them */
@@ -138,7 +152,7 @@ export class ApiService {
   }
 
   gear(): Observable<readonly Stored<Gear>[]> {
-    return this.http.get<readonly Stored<Gear>[]>('/api/gear');
+    return this.http.get<readonly Stored<Gear>[]>('/api/gear', { context: by('device too') });
   }
 
   createGear(gear: Gear): Observable<Stored<Gear>> {
@@ -220,9 +234,17 @@ export interface WeatherQuestion {
   readonly climate: ClimateWord;
 }
 
+/** What the server has of a document, or had: then when it was so, UTC epoch ms. */
+export interface Answered<Document> extends Stored<Document> {
+  readonly keptAtMs: number | null;
+}
+
+const by = (from: From): HttpContext => new HttpContext().set(DEVICE_MAY_ANSWER, from === 'device too');
+
 const ifMatch = (revision: number) => ({ 'If-Match': `"${revision}"` });
 
-function stored<Document>(response: HttpResponse<Document>): Stored<Document> {
+function stored<Document>(response: HttpResponse<Document>): Answered<Document> {
   const revision = Number((response.headers.get('ETag') ?? '').replace(/^W\//, '').replaceAll('"', ''));
-  return { revision, document: response.body as Document };
+  const keptAt = response.headers.get(KEPT_AT);
+  return { revision, document: response.body as Document, keptAtMs: keptAt === null ? null : Number(keptAt) };
 }

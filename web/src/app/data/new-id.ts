@@ -1,3 +1,10 @@
-/** A short text that no other document of this browser is likely to have. */
-export const newKey = (): string =>
-  Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => (byte % 36).toString(36)).join('');
+const SIGNS = 'abcdefghijklmnopqrstuvwxyz012345';
+
+/**
+ * A short text that no other document of this browser is likely to have. It does without `randomUUID`, which browsers keep from
+ * pages that come over plain http from another machine.
+ *
+ * @param length letters and digits, 5 bits each
+ */
+export const newKey = (length = 6): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(length)), (byte) => SIGNS[byte % SIGNS.length]).join('');

@@ -11,7 +11,7 @@ export const hasStatus = (error: unknown, status: number): boolean =>
 /** What went wrong with a request, in a sentence. */
 export function problemText(error: unknown): string {
   if (isOffline(error))
-    return 'Knapsack’s server does not answer. Start it again with npm start; this page goes on when it is back.';
+    return 'Knapsack’s server does not answer. Start it again where it runs, with npm start, or come back into its network; this page goes on when it is back.';
   if (error instanceof HttpErrorResponse) {
     const problem = error.error as Partial<ProblemDocument> | null;
     if (problem && typeof problem.detail === 'string') return problem.detail;

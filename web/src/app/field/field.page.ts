@@ -3,6 +3,7 @@ import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, sayWouldDo } from '@knaps
 import { sayLastingShort, sayQuantity } from '@knapsack/core';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { MARKS } from '../parts/marks';
+import { sayWhyNotStay, whyNotStay } from '../shell/stay';
 import { LogStore } from '../trip/log.store';
 import { PlanSpeech } from '../trip/plan-speech';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
@@ -23,6 +24,9 @@ const FORMS = [
   { id: 'work', words: 'Work', icon: 'bi-broadcast' },
   { id: 'more', words: 'More', icon: 'bi-plus-lg' },
 ] as const;
+
+const WHY_NOT = whyNotStay();
+const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
 
 /** The Field room: during the outing, in one hand. How it stands, what to do, and what is read, seen and done. */
 @Component({
@@ -122,6 +126,9 @@ const FORMS = [
       </div>
       <div class="field-told">
         <ks-field-entries />
+        @if (whyNotStay) {
+          <p class="field-more">{{ whyNotStay }}</p>
+        }
         @if (store.view(); as view) {
           @if (view.wouldDo.length > 1 || view.oddsUnderNotedSky !== null) {
             <p class="field-more muted">
@@ -143,6 +150,7 @@ export class FieldPage implements WantsHeight {
   protected readonly store = inject(FieldStore);
   private readonly trips = inject(TripStore);
   private readonly log = inject(LogStore);
+  protected readonly whyNotStay = STAYS_NOT;
   protected readonly forms = FORMS;
   protected readonly form = signal<(typeof FORMS)[number]['id']>('reading');
   protected readonly signs = MARKS;

@@ -33,7 +33,12 @@ describe('autosave', () => {
   let autosave: Autosave;
   beforeEach(() => {
     server = new SlowServer();
-    autosave = new Autosave(4, trip(), { box: draftBox, save: server.save, read: server.read });
+    autosave = new Autosave(4, trip(), {
+      box: draftBox,
+      save: server.save,
+      read: server.read,
+      bringTogether: () => null,
+    });
   });
   afterEach(() => {
     autosave.stop();

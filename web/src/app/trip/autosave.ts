@@ -29,8 +29,8 @@ export interface Saving<Document extends Identified> {
   readonly box: DraftBox<Document>;
   readonly save: (document: Document, revision: number) => Observable<Stored<Document>>;
   readonly read: () => Observable<Stored<Document>>;
-  /** Brings two versions together where somebody else has written meanwhile; without it, that is a conflict for the user. */
-  readonly bringTogether?: (base: Document, mine: Document, theirs: Document) => Document;
+  /** Brings two versions together where somebody else has written meanwhile; null where they do not go together, which is a conflict for the user. */
+  readonly bringTogether: (base: Document, mine: Document, theirs: Document) => Document | null;
 }
 
 /**
@@ -140,12 +140,10 @@ export class Autosave<Document extends Identified = Trip> {
       this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
       return;
     }
-    if (this.how.bringTogether && CHANGED.some((status) => hasStatus(error, status))) {
-      await this.joinTheirs(this.how.bringTogether);
-    } else if (!hasStatus(error, 412)) {
-      this.state.set(hasStatus(error, 404) ? { is: 'conflict' } : { is: 'refused', why: problemText(error) });
-    } else if (doubtful && (await this.hasArrived(document, doubtful))) this.schedule(0);
-    else this.state.set({ is: 'conflict' });
+    if (!CHANGED.some((status) => hasStatus(error, status)))
+      this.state.set({ is: 'refused', why: problemText(error) });
+    else if (doubtful && (await this.hasArrived(document, doubtful))) this.schedule(0);
+    else await this.joinTheirs();
   }
 
   /** Whether a version whose answer was lost is what the server has; then its revision is the one to go on from. */
@@ -163,22 +161,31 @@ export class Autosave<Document extends Identified = Trip> {
   }
 
   /** Goes on from what somebody else has written, with both brought together. */
-  private async joinTheirs(bringTogether: NonNullable<Saving<Document>['bringTogether']>): Promise<void> {
+  private async joinTheirs(): Promise<void> {
     this.schedule(this.pauseMs);
     this.pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * this.pauseMs);
     try {
       const { document, revision } = await firstValueFrom(this.how.read());
       if (!this.pending) return;
-      this.pending = bringTogether(this.base, this.pending, document);
+      const together = this.how.bringTogether(this.base, this.pending, document);
+      if (!together) return this.clash();
+      this.pending = together;
       this.revision = revision;
       this.base = document;
       this.keep(this.pending);
       this.schedule(0);
     } catch (error) {
+      if (hasStatus(error, 404)) return this.clash();
       this.state.set(
         isOffline(error) ? { is: 'offline' } : { is: 'refused', why: problemText(error), again: true },
       );
     }
+  }
+
+  /** Nothing is sent until the user has chosen. */
+  private clash(): void {
+    clearTimeout(this.timer);
+    this.state.set({ is: 'conflict' });
   }
 
   /** Keeps in this browser what waits, as when a hand lets go. */

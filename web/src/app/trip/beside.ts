@@ -2,6 +2,7 @@ import { computed, signal } from '@angular/core';
 import type { Stored } from '@knapsack/contract';
 import { mergeBeside } from '@knapsack/contract/edits';
 import { firstValueFrom, type Observable } from 'rxjs';
+import type { From } from '../data/api.service';
 import { Autosave, type SaveState, type Saving } from './autosave';
 import { sameDraft, type DraftBox, type Identified } from './draft-box';
 
@@ -15,7 +16,7 @@ export class Beside<Document extends Identified> {
   constructor(
     private readonly box: DraftBox<Document>,
     private readonly empty: (id: string) => Document,
-    private readonly read: (id: string) => Observable<Stored<Document>>,
+    private readonly read: (id: string, from: From) => Observable<Stored<Document>>,
     private readonly save: Saving<Document>['save'],
   ) {}
 
@@ -23,7 +24,7 @@ export class Beside<Document extends Identified> {
   async open(id: string): Promise<void> {
     const left = await this.box.left(id);
     const last = left.at(-1);
-    const stored = await firstValueFrom(this.read(id)).catch(() => ({
+    const stored = await firstValueFrom(this.read(id, 'device too')).catch(() => ({
       revision: last?.revision ?? 0,
       document: last?.base ?? this.empty(id),
     }));
@@ -31,7 +32,7 @@ export class Beside<Document extends Identified> {
     const autosave = new Autosave<Document>(stored.revision, stored.document, {
       box: this.box,
       save: this.save,
-      read: () => this.read(id),
+      read: () => this.read(id, 'server'),
       bringTogether: (base, mine, theirs) => {
         const both = mergeBeside(base, mine, theirs);
         this.content.set(both);
@@ -68,7 +69,7 @@ export class Beside<Document extends Identified> {
   async refresh(): Promise<void> {
     const [document, autosave] = [this.content(), this.autosave()];
     if (!document || !autosave || autosave.hasUnsaved) return;
-    const stored = await firstValueFrom(this.read(document.id));
+    const stored = await firstValueFrom(this.read(document.id, 'server'));
     if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
     autosave.adopt(stored.revision, stored.document);
     this.content.set(stored.document);

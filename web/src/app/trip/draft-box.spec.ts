@@ -1,6 +1,6 @@
 import { trip } from '@knapsack/contract/testing/outing';
 import { DraftBox } from './draft-box';
-import { LargeDrafts } from './large-drafts';
+import { DeviceStore } from '../data/device-store';
 import { takeUpDrafts } from './take-up-drafts';
 
 /** The browser's locks as two tabs see them. */
@@ -18,9 +18,9 @@ function lockTable() {
 
 describe('the drafts of several tabs', () => {
   const locks = lockTable();
-  const large = new LargeDrafts<never>('knapsack-test');
+  const large = new DeviceStore<never>('knapsack-test', 'drafts');
   const tab = (name: string, there = large) =>
-    new DraftBox(name, 'knapsack.draft.', locks as unknown as LockManager, there as LargeDrafts<never>);
+    new DraftBox(name, 'knapsack.draft.', locks as unknown as LockManager, there as DeviceStore<never>);
   const close = (name: string) => locks.held.delete(`knapsack.tab.${name}`);
   beforeEach(() => {
     locks.held.clear();

@@ -1,6 +1,7 @@
 import { signal } from '@angular/core';
 import { upToDate, type Trip } from '@knapsack/contract';
-import { LargeDrafts } from './large-drafts';
+import { newKey } from '../data/new-id';
+import { DeviceStore } from '../data/device-store';
 
 /** What has an id of its own. */
 export interface Identified {
@@ -58,7 +59,7 @@ export class DraftBox<Document extends Identified = Trip> {
     private readonly tab: string,
     private readonly prefix = 'knapsack.draft.',
     private readonly locks: Pick<LockManager, 'query' | 'request'> | undefined = navigator.locks,
-    private readonly large = new LargeDrafts<Kept<Document>>(),
+    private readonly large = new DeviceStore<Kept<Document>>('knapsack', 'drafts'),
   ) {
     void this.locks
       ?.request(TAB_LOCK + tab, { mode: 'shared' }, () => new Promise<never>(() => undefined))
@@ -170,7 +171,7 @@ function ofToday<Document extends Identified>(draft: Kept<Document> | Earlier): 
 }
 
 /** What tells this tab from all others. */
-export const THIS_TAB = crypto.randomUUID();
+export const THIS_TAB = newKey(20);
 
 /** The trips that this tab has not saved. */
 export const draftBox = new DraftBox(THIS_TAB);

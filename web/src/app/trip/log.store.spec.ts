@@ -6,6 +6,7 @@ import { mergeLogs } from '@knapsack/contract/field';
 import { from, of, switchMap, throwError, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { LogStore } from './log.store';
+import { ServerWatch } from '../data/server-watch.service';
 import { PendingEntries } from './pending-entries';
 import { TripStore } from './trip.store';
 
@@ -79,7 +80,9 @@ describe('the log of the trip in hand', () => {
     expect(store.state()).toEqual({ is: 'here', count: 2 });
     expect([...store.pendingIds()]).toEqual(['a', 'b']);
     server.reachable = true;
-    dispatchEvent(new Event('online'));
+    const watch = TestBed.inject(ServerWatch);
+    watch.missed();
+    watch.heard();
     await rested();
     expect(ids(server.log)).toEqual(['a', 'b']);
     expect(store.state()).toEqual({ is: 'server' });

@@ -1,9 +1,11 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { emptyLog, type LogDocument, type LogEntry } from '@knapsack/contract';
 import { mergeLogs, standingEntries, withEntries } from '@knapsack/contract/field';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { isOffline, problemText } from '../data/problem-text';
+import { ServerWatch } from '../data/server-watch.service';
 import { PendingEntries } from './pending-entries';
 import { TripStore } from './trip.store';
 
@@ -47,12 +49,13 @@ export class LogStore implements OnDestroy {
       const id = this.tripId();
       untracked(() => void this.open(id));
     });
-    addEventListener('online', this.sendNow);
+    inject(ServerWatch)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => void this.refresh());
   }
 
   ngOnDestroy(): void {
     clearTimeout(this.timer);
-    removeEventListener('online', this.sendNow);
     void this.send();
   }
 
@@ -108,7 +111,7 @@ export class LogStore implements OnDestroy {
     this.pending.set(kept.all());
     kept.keep(this.pending());
     // Nothing is told of an outing before its log is there: it would be the plan's word alone. Without a server it is what is kept here.
-    const theirs = await firstValueFrom(this.api.log(trip)).catch(() => emptyLog(trip));
+    const theirs = await firstValueFrom(this.api.log(trip, 'device too')).catch(() => emptyLog(trip));
     if (this.kept !== kept) return;
     this.content.set(withEntries(theirs, ...this.pending()));
     await this.send();

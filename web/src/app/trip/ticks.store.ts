@@ -17,13 +17,13 @@ export class TicksStore implements OnDestroy {
   readonly packing = new Beside<PackingDocument>(
     packingDrafts,
     noTicks,
-    (id) => this.api.beside('packings', id),
+    (id, from) => this.api.beside('packings', id, from),
     (document, revision) => this.api.keepBeside('packings', document, revision),
   );
   readonly rehearsal = new Beside<RehearsalDocument>(
     rehearsalDrafts,
     noResults,
-    (id) => this.api.beside('rehearsals', id),
+    (id, from) => this.api.beside('rehearsals', id, from),
     (document, revision) => this.api.keepBeside('rehearsals', document, revision),
   );
   /** Ids of the gear that lies packed. */

@@ -1,13 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { OffDirective } from '../parts/off.directive';
 import { moveOuting, setOuting, setSite, type Trip, type Waypoint } from '@knapsack/contract';
-import { hoursOf, readCoordinates, sayCoordinates, sayDuration, toLocator } from '@knapsack/core';
+import {
+  hoursOf,
+  readCoordinates,
+  sayCoordinates,
+  sayDay,
+  sayDuration,
+  sayHour,
+  toLocator,
+} from '@knapsack/core';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineSpanComponent } from '../parts/inline-span.component';
 import { TrailComponent } from './trail.component';
 import { DifferenceComponent } from './difference.component';
 import { spanOf } from '@knapsack/contract/edits';
 import { localZone } from '../data/new-trip';
+import { ServerWatch } from '../data/server-watch.service';
 import { PageTitles } from '../shell/page-titles';
 import { NoticesService } from '../shell/notices.service';
 import { SiteFileComponent } from '../parts/site-file.component';
@@ -17,7 +26,7 @@ import { TripStore } from './trip.store';
 const SAVE_WORDS = {
   saved: 'saved',
   saving: 'saving …',
-  offline: 'server stopped; kept in this browser',
+  offline: 'the server is away; kept in this browser',
   conflict: 'not saved',
   refused: 'not saved',
 };
@@ -104,8 +113,8 @@ export interface WantsHeight {
         <div class="banner" role="alert">
           This trip was changed or deleted elsewhere, perhaps in another tab. Nothing was overwritten.
           <button type="button" (click)="merge()">Bring both together</button>
-          <button type="button" (click)="store.keepMine()">Keep what I see here</button>
-          <button type="button" (click)="store.takeTheirs()">Use the other one</button>
+          <button type="button" (click)="store.conflict.keepMine()">Keep what I see here</button>
+          <button type="button" (click)="store.conflict.takeTheirs()">Use the other one</button>
         </div>
       }
       @if (refusal(); as why) {
@@ -123,6 +132,7 @@ export class TripHeaderComponent {
   protected readonly titles = inject(PageTitles);
   protected readonly turn = inject(UndoService);
   private readonly notices = inject(NoticesService);
+  private readonly watch = inject(ServerWatch);
   protected readonly span = computed(() => {
     const trip = this.store.trip();
     return trip ? spanOf(trip) : { startMs: 0, endMs: 1 };
@@ -147,6 +157,7 @@ export class TripHeaderComponent {
   });
   protected readonly saveWords = computed(() => {
     const state = this.store.saving();
+    if (state.is === 'saved' && this.watch.away()) return this.asOf();
     if (state.is !== 'saved' && this.store.keepsNothing()) return NOT_KEPT;
     return state.is === 'refused' && state.again ? TRIED_AGAIN : SAVE_WORDS[state.is];
   });
@@ -159,6 +170,14 @@ export class TripHeaderComponent {
     const state = this.store.saving();
     return state.is === 'refused' ? state.why : null;
   });
+
+  /** What is said while the server is away and nothing waits for it. */
+  private asOf(): string {
+    const asOfMs = this.store.asOfMs();
+    return asOfMs === null
+      ? 'saved; the server is away'
+      : `the server is away; as it had it ${sayDay(asOfMs, localZone())}, ${sayHour(asOfMs, localZone())}`;
+  }
 
   /** The start moves the whole outing with its blocks; the end stretches or cuts it. */
   protected readonly acceptStart = (timeMs: number): string | null =>
@@ -194,7 +213,7 @@ export class TripHeaderComponent {
   }
 
   protected async merge(): Promise<void> {
-    const said = await this.store.merge();
+    const said = await this.store.conflict.merge();
     if (said) this.notices.show({ text: said });
   }
 

@@ -11,6 +11,7 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { fromEvent } from 'rxjs';
+import { ServerWatch } from '../data/server-watch.service';
 import { PageTitles } from '../shell/page-titles';
 import { PlanSpeech } from './plan-speech';
 import { ChanceStore } from './chance.store';
@@ -84,6 +85,11 @@ export class TripPage {
       const id = this.id();
       untracked(() => void this.store.open(id));
     });
+    inject(ServerWatch)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (this.store.openProblem()) void this.store.open(this.id());
+      });
     fromEvent(document, 'visibilitychange')
       .pipe(takeUntilDestroyed())
       .subscribe(() => {

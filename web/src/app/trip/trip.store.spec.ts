@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { ApiService } from '../data/api.service';
 import { tick } from '@knapsack/contract/edits';
 import { trip } from '@knapsack/contract/testing/outing';
+import { NoticesService } from '../shell/notices.service';
 import { draftBox } from './draft-box';
 import { BagStore } from './bag.store';
 import { ForecastStore } from './forecast.store';
@@ -103,10 +104,28 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     await store.open('islet');
     expect(store.saving().is).toBe('conflict');
     expect(store.trip()?.name).toBe('Typed');
-    await store.takeTheirs();
+    await store.conflict.takeTheirs();
     expect(store.trip()?.name).toBe('Other tab');
     store.undo();
     expect(store.trip()?.name).toBe('Typed');
+  });
+
+  it('brings two versions together that changed different things, without asking, and says so', async () => {
+    draftBox.keep({ revision: 1, document: trip({ name: 'Typed' }), base: trip() });
+    api.stored = { revision: 2, document: trip({ note: 'Of another device' }) };
+    await store.open('islet');
+    expect(store.trip()).toEqual(trip({ name: 'Typed', note: 'Of another device' }));
+    await until(() => store.saving().is === 'saved');
+    expect(api.stored).toEqual({ revision: 3, document: store.trip()! });
+
+    store.edit((now) => ({ ...now, name: 'Typed again' }));
+    api.stored = { revision: 4, document: { ...store.trip()!, name: 'Typed', note: 'Once more' } };
+    await until(() => store.saving().is === 'saved');
+    expect(api.stored.document).toEqual(trip({ name: 'Typed again', note: 'Once more' }));
+    expect(TestBed.inject(NoticesService).notice()?.text).toContain('Both changes stand.');
+    store.undo();
+    expect(store.trip()?.name).toBe('Typed');
+    await until(() => store.saving().is === 'saved');
   });
 
   it('does not ask about its own writing whose answer a reload has lost', async () => {
@@ -220,7 +239,7 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     ticks.packing.change((now) => tick(now, 'shale'));
     await until(() => store.saving().is === 'saved');
     api.isDeleted = true;
-    await store.keepMine();
+    await store.conflict.keepMine();
     expect(api.created?.packed).toEqual([{ gear: 'shale' }]);
     expect(store.saving().is).toBe('saved');
   });

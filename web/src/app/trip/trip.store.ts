@@ -1,15 +1,17 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { along, apart, sameSum, tripProblems, withPlanOf, type Stored, type Trip } from '@knapsack/contract';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { apart, sameSum, tripProblems, withPlanOf, type Stored, type Trip } from '@knapsack/contract';
 import { firstValueFrom, Subject } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { hasStatus, isOffline, problemText } from '../data/problem-text';
+import { isOffline, problemText } from '../data/problem-text';
+import { ServerWatch } from '../data/server-watch.service';
 import { NoticesService } from '../shell/notices.service';
 import { ShelfService } from '../data/shelf.service';
 import { Autosave, type SaveState } from './autosave';
+import { Conflict } from './conflict';
 import { draftBox, type Draft, type LeftDraft } from './draft-box';
 import { takeUpDrafts, type TakenUp } from './take-up-drafts';
 import { TicksStore } from './ticks.store';
-import { mergeTrips } from '@knapsack/contract/edits';
 import { begin, calledOff, edited, redone, settled, undone, type History } from './history';
 
 /** How the rows of edits begin that a pointer makes, until it is let go. */
@@ -28,6 +30,7 @@ export class TripStore implements OnDestroy {
   private readonly shelf = inject(ShelfService);
   private readonly notices = inject(NoticesService);
   private readonly ticks = inject(TicksStore);
+  private readonly watch = inject(ServerWatch);
   private readonly history = signal<History<Trip> | null>(null);
   private readonly autosave = signal<Autosave | null>(null);
 
@@ -46,13 +49,27 @@ export class TripStore implements OnDestroy {
   });
   /** The browser keeps nothing of what is not saved: leaving the page would lose it. */
   readonly keepsNothing = computed(() => draftBox.failing() || this.ticks.failing());
+  /** What the user can do where two versions of the trip do not go together. */
+  readonly conflict = new Conflict(this.api, this.ticks, this.notices, {
+    trip: this.trip,
+    autosave: this.autosave,
+    passBy: (...versions) => {
+      for (const version of versions) this.history.update((history) => history && edited(history, version));
+    },
+  });
   /** Each turn of the history; null where another trip, or another version of it, is opened. */
   readonly turned = new Subject<Turn | null>();
+  /** When the server had the trip as it was opened from this device, UTC epoch ms; null where the server gave it. */
+  readonly asOfMs = signal<number | null>(null);
   /** Why the trip cannot be opened. */
   readonly openProblem = signal<string | null>(null);
 
   /** Whether a pointer is still changing the trip. */
   readonly isMoving = computed(() => POINTER_EDIT.test(this.history()?.key ?? ''));
+
+  constructor() {
+    this.watch.back.pipe(takeUntilDestroyed()).subscribe(() => void this.refresh());
+  }
 
   /** Opens a trip as it was left: what was typed and not yet saved comes before what the server has. */
   async open(id: string): Promise<void> {
@@ -62,14 +79,15 @@ export class TripStore implements OnDestroy {
     const beside = this.openBeside(id, kept);
     try {
       const [stored] = await Promise.all([
-        firstValueFrom(this.api.trip(id)),
+        firstValueFrom(this.api.trip(id, 'device too')),
         firstValueFrom(this.shelf.load()),
         beside,
       ]);
+      this.asOfMs.set(stored.keptAtMs);
       const taken = takeUpDrafts(left, stored);
       const { draft, isCurrent } = taken;
       this.show(draft && isCurrent ? { ...stored, document: draft.document } : stored, stored.document);
-      if (draft && !isCurrent) this.offerDraft(draft);
+      if (draft && !isCurrent) this.offerDraft(draft, stored);
       else if (draft) this.autosave()?.changed(draft.document);
       this.settleDrafts(id, taken);
     } catch (error) {
@@ -79,7 +97,9 @@ export class TripStore implements OnDestroy {
         this.show({ revision: draft.revision, document: draft.document }, draft.base);
         this.autosave()?.changed(draft.document);
         this.settleDrafts(id, { draft, ...rest });
-      } else this.openProblem.set(problemText(error));
+      } else if (isOffline(error))
+        this.openProblem.set(`This trip is not on this device. ${problemText(error)}`);
+      else this.openProblem.set(problemText(error));
     }
   }
 
@@ -142,63 +162,6 @@ export class TripStore implements OnDestroy {
     this.turn(redone);
   }
 
-  /** After a conflict: overwrite the other version with this page's, or put it back where it was deleted. */
-  async keepMine(): Promise<void> {
-    const trip = this.trip();
-    if (!trip) return;
-    await this.settleConflict(
-      (stored) => {
-        this.autosave()?.adopt(stored.revision, stored.document);
-        this.autosave()?.changed(trip);
-      },
-      async () => {
-        const together = along({
-          trip,
-          packing: this.ticks.packing.document(),
-          rehearsal: this.ticks.rehearsal.document(),
-        });
-        const { revision } = await firstValueFrom(this.api.createTrip(together));
-        await this.ticks.refresh();
-        this.autosave()?.adopt(revision, trip);
-        draftBox.drop(trip.id);
-      },
-    );
-  }
-
-  /**
-   * After a conflict: bring both versions together; the other one stays one undo away.
-   *
-   * @returns what is worth a word: where mine stands, or why it cannot be done
-   */
-  async merge(): Promise<string | null> {
-    let said: string | null = null;
-    await this.settleConflict((stored) => {
-      const mine = this.trip();
-      const autosave = this.autosave();
-      const merged = mine && autosave && mergeTrips(autosave.knownBase, mine, stored.document);
-      if (!merged) {
-        said = 'The two do not go together, as where blocks overlap: keep one of them.';
-        return;
-      }
-      autosave.adopt(stored.revision, stored.document);
-      this.history.update((history) => history && edited(edited(history, stored.document), merged.trip));
-      autosave.changed(merged.trip);
-      if (merged.mineStands.length > 0) {
-        said = `Both had changed ${merged.mineStands.join(' and ')}: what you see here stands.`;
-      }
-    });
-    return said;
-  }
-
-  /** After a conflict: take the other version; this page's stays one undo away. */
-  async takeTheirs(): Promise<void> {
-    await this.settleConflict((stored) => {
-      this.autosave()?.adopt(stored.revision, stored.document);
-      draftBox.drop(stored.document.id);
-      this.history.update((history) => history && edited(history, stored.document));
-    });
-  }
-
   /** Takes up what another tab has saved meanwhile, unless something is unsaved here. */
   async refresh(): Promise<void> {
     const trip = this.trip();
@@ -208,6 +171,7 @@ export class TripStore implements OnDestroy {
       await this.ticks.refresh();
       if (autosave.hasUnsaved) return;
       const stored = await firstValueFrom(this.api.trip(trip.id));
+      this.asOfMs.set(null);
       if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
       autosave.adopt(stored.revision, stored.document);
       this.history.update((history) => history && edited(history, stored.document));
@@ -237,6 +201,7 @@ export class TripStore implements OnDestroy {
         box: draftBox,
         save: (trip, known) => this.api.replaceTrip(trip, known),
         read: () => this.api.trip(document.id),
+        bringTogether: (base, mine, theirs) => this.conflict.together(base, mine, theirs),
       }),
     );
     this.history.set(begin(document));
@@ -244,29 +209,17 @@ export class TripStore implements OnDestroy {
   }
 
   /** An unsaved version that grew from an older revision: neither is thrown away without being asked. */
-  private offerDraft({ document: trip, base, revision }: Draft): void {
+  private offerDraft({ document: trip, base, revision }: Draft, stored: Stored<Trip>): void {
+    const together = base && this.conflict.together(base, trip, stored.document);
+    if (together) {
+      this.history.update((history) => history && edited(history, together));
+      this.autosave()?.changed(together);
+      return;
+    }
     this.history.update((history) => history && edited(history, trip));
     if (base) this.autosave()?.adopt(revision, base);
     this.autosave()?.changed(trip);
     this.autosave()?.state.set({ is: 'conflict' });
-  }
-
-  private async settleConflict(
-    take: (stored: Stored<Trip>) => void,
-    whereDeleted?: () => Promise<void>,
-  ): Promise<void> {
-    const trip = this.trip();
-    if (!trip) return;
-    try {
-      try {
-        take(await firstValueFrom(this.api.trip(trip.id)));
-      } catch (error) {
-        if (!whereDeleted || !hasStatus(error, 404)) throw error;
-        await whereDeleted();
-      }
-    } catch (error) {
-      this.autosave()?.state.set({ is: 'refused', why: problemText(error) });
-    }
   }
 
   private turn(change: (history: History<Trip>) => History<Trip>): void {

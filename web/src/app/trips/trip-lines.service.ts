@@ -56,7 +56,7 @@ export class TripLinesService {
     try {
       await (this.shelfLoaded ?? Promise.resolve());
       for (let next = this.take(); next; next = this.take()) {
-        const { document } = await firstValueFrom(this.api.trip(next.id));
+        const { document } = await firstValueFrom(this.api.tripInPassing(next.id));
         const line = await this.calculate({ trip: document, shelf: this.shelf.gear() });
         const key = keyOf(next);
         this.known.update((known) => new Map(known).set(key, line));

@@ -12,7 +12,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { askOnce } from '../work/ask-once';
 import type { BeginQuestion } from '../work/begin-work';
 import { Router, RouterLink } from '@angular/router';
-import type { Trip, TripSummary } from '@knapsack/contract';
+import { summaryOf, type Trip, type TripSummary } from '@knapsack/contract';
 import { hoursOf, sayDate, sayDuration } from '@knapsack/core';
 import {
   NgbDropdown,
@@ -23,7 +23,9 @@ import {
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { newKey } from '../data/new-id';
-import { problemText } from '../data/problem-text';
+import { KeptAnswers } from '../data/kept-answers.service';
+import { ServerWatch } from '../data/server-watch.service';
+import { isOffline, problemText } from '../data/problem-text';
 import { draftBox } from '../trip/draft-box';
 import { SpeechService } from '../shell/speech.service';
 import { NoticesService } from '../shell/notices.service';
@@ -64,11 +66,15 @@ export class TripsPage {
   private readonly router = inject(Router);
   private readonly notices = inject(NoticesService);
   private readonly speech = inject(SpeechService);
+  private readonly watch = inject(ServerWatch);
+  private readonly kept = inject(KeptAnswers);
   private readonly deleted = inject(DeletedTrips);
   private readonly lines = inject(TripLinesService);
   protected readonly trips = signal<readonly TripSummary[]>([]);
   protected readonly loaded = signal(false);
   protected readonly problem = signal<string | null>(null);
+  /** The server does not answer: these are the trips that were opened on this device. */
+  protected readonly isAway = signal(false);
   protected readonly search = signal('');
   protected readonly withArchived = signal(false);
   protected readonly templates = signal<readonly Template[]>([]);
@@ -89,6 +95,7 @@ export class TripsPage {
     this.lines.refresh();
     void this.load();
     void import('@knapsack/contract/begin').then(({ TEMPLATES }) => this.templates.set(TEMPLATES));
+    this.watch.back.pipe(takeUntilDestroyed()).subscribe(() => void this.load());
     inject(KeysService)
       .pressed.pipe(takeUntilDestroyed())
       .subscribe((event) => {
@@ -100,9 +107,10 @@ export class TripsPage {
 
   protected async load(): Promise<void> {
     await this.attempt(async () => {
-      const trips = await firstValueFrom(this.api.trips());
+      const trips = await firstValueFrom(this.api.trips()).catch((error: unknown) => this.onDevice(error));
       this.trips.set([...trips].sort((a, b) => Date.parse(a.start) - Date.parse(b.start)));
       this.loaded.set(true);
+      this.isAway.set(this.watch.away());
     });
   }
 
@@ -179,6 +187,12 @@ export class TripsPage {
 
   protected length({ start, end }: TripSummary): string {
     return sayDuration(hoursOf({ startMs: Date.parse(start), endMs: Date.parse(end) }));
+  }
+
+  private async onDevice(error: unknown): Promise<readonly TripSummary[]> {
+    const kept = isOffline(error) ? await this.kept.trips() : [];
+    if (kept.length === 0) throw error;
+    return kept.map(({ trip }) => summaryOf(trip, { revision: 0, savedAs: trip.version }));
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

@@ -1,33 +1,43 @@
 import type { IDBPDatabase } from 'idb';
 
-const STORE = 'drafts';
-
 /**
- * What does not fit into localStorage, in IndexedDB: it holds far more, and has it a moment after it was told, which is why it
- * comes second. One thing is done after the other, in the order in which it was asked.
+ * Values under names in a database of this browser's (IndexedDB): it holds far more than localStorage, and has a thing a moment
+ * after it was told. One thing is done after the other, in the order in which it was asked.
  */
-export class LargeDrafts<Value> {
+export class DeviceStore<Value> {
   private queue: Promise<unknown> = Promise.resolve();
   private opened: Promise<IDBPDatabase> | null = null;
 
-  /** @param name of the database */
-  constructor(private readonly name = 'knapsack') {}
+  /** @param name of the database @param store of what stands in it */
+  constructor(
+    private readonly name: string,
+    private readonly store: string,
+  ) {}
 
   /** @returns whether it is kept */
   put(key: string, value: Value): Promise<boolean> {
     return this.next(async (database) => {
-      const write = database.transaction(STORE, 'readwrite', { durability: 'strict' });
+      const write = database.transaction(this.store, 'readwrite', { durability: 'strict' });
       await Promise.all([write.store.put(value, key), write.done]);
       return true;
     }, false);
   }
 
-  drop(key: string): Promise<void> {
+  drop(...keys: readonly string[]): Promise<void> {
     return this.next(
       async (database) => {
-        await database.delete(STORE, key);
+        const write = database.transaction(this.store, 'readwrite');
+        await Promise.all([...keys.map((key) => write.store.delete(key)), write.done]);
       },
       undefined,
+      true,
+    );
+  }
+
+  get(key: string): Promise<Value | null> {
+    return this.next<Value | null>(
+      async (database) => ((await database.get(this.store, key)) as Value | undefined) ?? null,
+      null,
       true,
     );
   }
@@ -35,13 +45,17 @@ export class LargeDrafts<Value> {
   all(): Promise<readonly (readonly [key: string, value: Value])[]> {
     return this.next<readonly (readonly [string, Value])[]>(
       async (database) => {
-        const read = database.transaction(STORE);
+        const read = database.transaction(this.store);
         const [keys, values] = await Promise.all([read.store.getAllKeys(), read.store.getAll()]);
         return keys.map((key, index) => [String(key), values[index] as Value]);
       },
       [],
       true,
     );
+  }
+
+  clear(): Promise<void> {
+    return this.next((database) => database.clear(this.store), undefined, true);
   }
 
   /**
@@ -73,7 +87,7 @@ export class LargeDrafts<Value> {
   private database(): Promise<IDBPDatabase> {
     this.opened ??= import('idb').then(({ openDB }) =>
       openDB(this.name, 1, {
-        upgrade: (database) => void database.createObjectStore(STORE),
+        upgrade: (database) => void database.createObjectStore(this.store),
         terminated: () => (this.opened = null),
       }),
     );
