@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+} from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { MARKS } from '../parts/marks';
 import { roomSigns, type Sign } from './room-signs';
@@ -20,10 +27,12 @@ interface Shown {
     <nav class="trail" aria-label="Rooms of this trip">
       @for (room of rooms(); track room.words) {
         <a
+          #way
           [routerLink]="room.link"
           routerLinkActive="here"
           [routerLinkActiveOptions]="{ exact: true }"
           ariaCurrentWhenActive="page"
+          (isActiveChange)="$event && show(way)"
         >
           @if (room.sign; as sign) {
             <i
@@ -41,6 +50,7 @@ interface Shown {
 })
 export class TrailComponent {
   private readonly store = inject(TripStore);
+  private readonly injector = inject(Injector);
   private readonly roomSigns = roomSigns();
   protected readonly signs = MARKS;
   protected readonly rooms = computed<readonly Shown[]>(() => {
@@ -51,4 +61,16 @@ export class TrailComponent {
       sign: this.roomSigns.get(room.path)?.() ?? null,
     }));
   });
+
+  /** The room that one is in stands in sight where the line is longer than the screen. */
+  protected show(way: HTMLElement): void {
+    afterNextRender(
+      () => {
+        const line = way.parentElement!;
+        const [one, all] = [way.getBoundingClientRect(), line.getBoundingClientRect()];
+        line.scrollLeft += one.left + one.width / 2 - (all.left + all.width / 2);
+      },
+      { injector: this.injector },
+    );
+  }
 }

@@ -1,0 +1,23 @@
+import { mkdtempSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import { ownServer } from '../scripts/own-server.mjs';
+const s = await ownServer(mkdtempSync('/tmp/look-'));
+await fetch(`${s.address}/api/demo`, { method: 'POST' });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const c = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE', timezoneId: 'Europe/Oslo' });
+const page = await c.newPage();
+await page.goto(s.address + '/trips/winter-bothy'); await page.waitForTimeout(2500);
+await page.goto(s.address + '/trips/gannet-rock-light'); await page.waitForTimeout(8000);
+await page.goto(s.address + '/settings'); await page.waitForTimeout(1500);
+await page.screenshot({ path: '/tmp/shots/settings.png', fullPage: true });
+await s.end();
+await page.goto(s.address + '/'); await page.waitForTimeout(3000);
+await page.screenshot({ path: '/tmp/shots/away-trips.png' });
+await page.goto(s.address + '/trips/gannet-rock-light'); await page.waitForTimeout(3000);
+await page.screenshot({ path: '/tmp/shots/away-plan.png' });
+await page.setViewportSize({ width: 390, height: 844 });
+await page.waitForTimeout(500);
+await page.screenshot({ path: '/tmp/shots/away-plan-phone.png' });
+await page.goto(s.address + '/trips/headland-contest-camp'); await page.waitForTimeout(2000);
+await page.screenshot({ path: '/tmp/shots/away-none.png' });
+process.exit(0)
