@@ -188,7 +188,7 @@ export default tseslint.config(
         {
           patterns: [
             { group: ['@knapsack/web', '@angular/*', ROOM('web')], message: CLI_STANDS_ON },
-            { regex: '^@knapsack/server(?!/(search|backup)$)', message: CLI_STANDS_ON },
+            { regex: '^@knapsack/server(?!/(search|backup|reach)$)', message: CLI_STANDS_ON },
           ],
         },
       ],

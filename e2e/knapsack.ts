@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { start, type Running } from '@knapsack/server';
+import { keepSecret, readReach, secretOf } from '@knapsack/server/reach';
 
 /** The folder of the whole project. */
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -14,10 +15,17 @@ export class Knapsack {
   private constructor(
     private readonly dataFolder: string,
     private readonly withDemo: boolean,
+    private readonly environment: NodeJS.ProcessEnv = {},
   ) {}
 
-  static async start(withDemo = true): Promise<Knapsack> {
-    const knapsack = new Knapsack(mkdtempSync(join(tmpdir(), 'knapsack-e2e-')), withDemo);
+  /** @param environment what it says of reach @param passphrase that is set */
+  static async start(
+    withDemo = true,
+    environment: NodeJS.ProcessEnv = {},
+    passphrase?: string,
+  ): Promise<Knapsack> {
+    const knapsack = new Knapsack(mkdtempSync(join(tmpdir(), 'knapsack-e2e-')), withDemo, environment);
+    if (passphrase !== undefined) keepSecret(knapsack.dataFolder, await secretOf(passphrase));
     await knapsack.resume();
     return knapsack;
   }
@@ -32,6 +40,7 @@ export class Knapsack {
       webFolder,
       demoFolder: join(ROOT, 'demo'),
       withDemo: this.withDemo,
+      reach: readReach(this.environment),
     });
     this.address = this.running.address;
   }

@@ -8,6 +8,7 @@ Knapsack: plans the energy of a portable radio outing.
   node knapsack.mjs COMMAND ...      the terminal tool; COMMAND is one of those below
 
 KNAPSACK_DATA names the folder with your trips (by itself .knapsack in your home folder), PORT another port than 4173.
+KNAPSACK_LISTEN=lan lets other devices in that log in with a passphrase, which “passphrase” sets.
 `;
 
 const [major, minor] = process.versions.node.split('.').map(Number);

@@ -1,8 +1,8 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Database } from '@knapsack/server/backup';
-import { DEMO, run } from './testing/run.js';
+import { DEMO, run, runTyping } from './testing/run.js';
 
 const TRIP = join(DEMO, 'trips/gannet-rock-light.json');
 
@@ -15,6 +15,24 @@ describe('the commands that work on the data folder', () => {
     if (before === undefined) delete process.env['KNAPSACK_DATA'];
     else process.env['KNAPSACK_DATA'] = before;
     rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('set a passphrase that is typed twice, or piped in once', async () => {
+    use('one');
+    const file = join(folder, 'one', 'passphrase.json');
+    expect((await runTyping(['short'], 'passphrase')).err).toContain('at least 10 characters');
+    expect((await runTyping(['four words of sea', 'four words of see'], 'passphrase')).err).toContain(
+      'differ',
+    );
+    expect((await runTyping([], 'passphrase')).code).toBe(2);
+    expect(existsSync(file)).toBeFalse();
+    expect((await runTyping(['four words of sea'], 'passphrase')).out).toContain('The passphrase is set');
+    const piped = readFileSync(file, 'utf8');
+    expect(piped).not.toContain('four words');
+    expect(statSync(file).mode & 0o777).toBe(0o600);
+    expect((await runTyping(['four words of sea', 'four words of sea'], 'passphrase')).code).toBe(0);
+    // Another salt each time.
+    expect(readFileSync(file, 'utf8')).not.toBe(piped);
   });
 
   it('take a trip in, give it out, back everything up and restore it elsewhere', async () => {

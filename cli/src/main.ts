@@ -6,6 +6,8 @@ import { forecastCommand } from './forecast-command.js';
 import { siteCommand } from './site-command.js';
 import { nowCommand } from './now-command.js';
 import { quickCommand } from './quick-command.js';
+import { askHidden } from './ask-hidden.js';
+import { passphraseCommand } from './passphrase-command.js';
 import { rationCommand } from './ration-command.js';
 import { sizeCommand } from './size-command.js';
 import { InputProblem, type Terminal } from './terminal.js';
@@ -17,6 +19,7 @@ import { wireCommand } from './wire-command.js';
 const PROCESS: Terminal = {
   out: (text) => void process.stdout.write(text),
   err: (text) => void process.stderr.write(text),
+  askHidden,
 };
 
 const BAD_INPUT = 2;
@@ -60,6 +63,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(siteCommand(terminal))
     .addCommand(backupCommand(terminal))
     .addCommand(restoreCommand(terminal))
+    .addCommand(passphraseCommand(terminal))
     .addCommand(verifyCommand(terminal));
   for (const command of [program, ...program.commands]) {
     command.exitOverride().configureOutput({

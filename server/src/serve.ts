@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { StartProblem } from './database/start-problem.js';
 import { readSettings } from './settings.js';
+import { sayElsewhere } from './reach/say-elsewhere.js';
 import { start } from './start.js';
 
 export interface Installation {
@@ -29,7 +30,7 @@ export async function serve(
     const running = await start({
       ...installation,
       ...settings,
-      ...(withDemo && { dataFolder: temporaryFolder() }),
+      ...(withDemo && { dataFolder: temporaryFolder(), accessFolder: settings.dataFolder }),
       withDemo,
     });
     // The last resort: what nobody has caught is told, and the others are served on.
@@ -41,6 +42,7 @@ export async function serve(
       });
     }
     process.stdout.write(`Knapsack is at ${running.address}  (Ctrl+C stops it)\n`);
+    process.stdout.write(sayElsewhere(running.elsewhere(), process.stdout.isTTY));
     for (const signal of ['SIGINT', 'SIGTERM'] as const) {
       process.once(signal, () => void running.close().then(() => process.exit(0)));
     }

@@ -7,7 +7,11 @@ import { join } from 'node:path';
 
 describe('settings', () => {
   it('come from the environment, with a home and a port of their own', () => {
-    expect(readSettings({ KNAPSACK_DATA: 'here', PORT: '5000' })).toEqual({ dataFolder: 'here', port: 5000 });
+    expect(readSettings({ KNAPSACK_DATA: 'here', PORT: '5000' })).toEqual({
+      dataFolder: 'here',
+      port: 5000,
+      reach: null,
+    });
     const { dataFolder, port } = readSettings({});
     expect(port).toBe(4173);
     expect(dataFolder.endsWith('.knapsack')).toBeTrue();

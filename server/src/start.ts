@@ -1,15 +1,24 @@
 import { createServer, type Server } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './api/app.js';
 import { DailyCopies } from './backup/daily-copies.js';
 import { Database } from './database/database.js';
+import type { Access } from './reach/access.js';
+import { Devices } from './reach/devices.js';
+import { PassphraseFile } from './reach/passphrase.js';
+import { addressesOf, type Reach } from './reach/reach.js';
 import { StartProblem } from './database/start-problem.js';
 import { seed } from './documents/seed.js';
 import { storesOf } from './documents/stores.js';
 
 export interface StartOptions {
   readonly dataFolder: string;
+  /** Where the passphrase is kept, and which devices have logged in; the data folder where none is named. */
+  readonly accessFolder?: string;
+  /** From where it is reached besides this machine; absent or null for nowhere. */
+  readonly reach?: Reach | null;
   /** 0 for any free one. */
   readonly port: number;
   readonly webFolder: string;
@@ -21,24 +30,30 @@ export interface StartOptions {
 export interface Running {
   /** Where it answers, for example http://127.0.0.1:4173. */
   readonly address: string;
+  /** Where other devices find it, the likeliest first; empty where none does. */
+  readonly elsewhere: () => readonly string[];
   close(): Promise<void>;
 }
 
 /**
- * Opens the data, serves it on the loopback interface.
+ * Opens the data, serves it on the loopback interface, or further where reach says so.
  *
  * @throws StartProblem with a sentence if the folder or the port cannot be had
  */
 export async function start(options: StartOptions): Promise<Running> {
-  const { dataFolder, port, webFolder, demoFolder, withDemo } = options;
+  const { dataFolder, port, webFolder, demoFolder, withDemo, reach = null } = options;
+  const elsewhere = () =>
+    reach ? addressesOf(reach, (server.address() as AddressInfo | null)?.port ?? port) : [];
+  const access = reach && accessTo(reach, options.accessFolder ?? dataFolder, elsewhere);
   const database = await Database.open(dataFolder);
   const stores = storesOf(database);
   if (withDemo) await seed(stores, demoFolder);
   const copies = new DailyCopies(database, dataFolder);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const server = createServer(createApp({ database, stores, copies, webFolder, demoFolder, log }));
+  const app = createApp({ database, stores, copies, webFolder, demoFolder, log, ...(access && { access }) });
+  const server = reach?.tls ? createTlsServer(reach.tls, app) : createServer(app);
   try {
-    await listen(server, port);
+    await listen(server, port, reach?.listen ?? '127.0.0.1');
   } catch (error) {
     await database.close();
     throw error;
@@ -46,7 +61,8 @@ export async function start(options: StartOptions): Promise<Running> {
   // The demo's file goes when the server stops.
   if (!withDemo) void copies.start();
   return {
-    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    address: addressOn(reach, (server.address() as AddressInfo).port),
+    elsewhere,
     close: async () => {
       copies.stop();
       server.closeAllConnections();
@@ -56,7 +72,25 @@ export async function start(options: StartOptions): Promise<Running> {
   };
 }
 
-function listen(server: Server, port: number): Promise<void> {
+/** @throws StartProblem where nobody has set a passphrase yet */
+function accessTo(reach: Reach, folder: string, addresses: () => readonly string[]): Access {
+  const passphrase = new PassphraseFile(folder);
+  if (!passphrase.current()) {
+    throw new StartProblem(
+      'Other devices reach Knapsack with a passphrase only, and none is set. Set one: npm run knapsack -- passphrase (of a release: node knapsack.mjs passphrase).',
+    );
+  }
+  return { reach, passphrase, devices: new Devices(folder), addresses };
+}
+
+/** Where it answers on this machine. */
+function addressOn(reach: Reach | null, port: number): string {
+  const host =
+    !reach || reach.listen === '0.0.0.0' ? '127.0.0.1' : reach.listen === '::' ? '::1' : reach.listen;
+  return `${reach?.tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}`;
+}
+
+function listen(server: Server, port: number, address: string): Promise<void> {
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       reject(
@@ -68,9 +102,13 @@ function listen(server: Server, port: number): Promise<void> {
             ? new StartProblem(
                 `Port ${port} is not for ordinary programs. Choose one above 1023: PORT=4174 npm start.`,
               )
-            : error,
+            : error.code === 'EADDRNOTAVAIL'
+              ? new StartProblem(
+                  `${address} is no address of this machine. KNAPSACK_LISTEN=lan listens on all that it has.`,
+                )
+              : error,
       );
     });
-    server.listen(port, '127.0.0.1', resolve);
+    server.listen(port, address, resolve);
   });
 }

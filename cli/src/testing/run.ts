@@ -7,10 +7,18 @@ import { main } from '../main.js';
 export const DEMO = fileURLToPath(new URL('../../../demo', import.meta.url));
 
 /** Runs a command as the terminal does: its exit code, and what it printed on each stream. */
-export async function run(...args: string[]) {
+export const run = (...args: string[]) => runTyping([], ...args);
+
+/** The same, somebody typing lines where they are asked for. */
+export async function runTyping(lines: readonly string[], ...args: string[]) {
   let out = '';
   let err = '';
-  const code = await main(args, { out: (text) => (out += text), err: (text) => (err += text) });
+  const typed = [...lines];
+  const code = await main(args, {
+    out: (text) => (out += text),
+    err: (text) => (err += text),
+    askHidden: () => Promise.resolve(typed.shift() ?? null),
+  });
   return { code, out, err };
 }
 

@@ -53,3 +53,25 @@ export interface ShelfImport {
   /** Sentences about what was left out. */
   readonly notes: readonly string[];
 }
+
+/** How Knapsack is reached from other devices, and which have logged in. */
+export type ReachView =
+  | { readonly on: false }
+  | {
+      readonly on: true;
+      /** Where it is found, the likeliest first. */
+      readonly addresses: readonly string[];
+      /** Over plain http: others on the network can read along. */
+      readonly isPlain: boolean;
+      readonly devices: readonly ReachDevice[];
+    };
+
+/** A device that has logged in; times in UTC epoch ms. */
+export interface ReachDevice {
+  readonly id: string;
+  readonly name: string;
+  readonly sinceMs: number;
+  readonly lastSeenMs: number;
+  /** The one that asks. */
+  readonly isThis: boolean;
+}

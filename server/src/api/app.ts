@@ -6,6 +6,10 @@ import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
 import { seed } from '../documents/seed.js';
+import type { Access } from '../reach/access.js';
+import { letIn, loginRoutes } from '../reach/login-routes.js';
+import { hostsOf, isEncrypted } from '../reach/reach.js';
+import { reachRoutes } from '../reach/reach-routes.js';
 import { backupRoutes } from './backup-routes.js';
 import { cardRoutes } from './card-routes.js';
 import { documentRoutes } from './document-routes.js';
@@ -29,6 +33,8 @@ export interface AppOptions {
   readonly webFolder?: string;
   /** Folder of the demo documents; absent where there are none to offer. */
   readonly demoFolder?: string;
+  /** Who may use it from other devices; absent where it answers on this machine alone. */
+  readonly access?: Access;
   readonly log?: Logger;
 }
 
@@ -43,18 +49,26 @@ export function createApp({
   copies,
   webFolder,
   demoFolder,
+  access,
   log = pino({ level: 'silent' }),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders());
-  app.use(guard);
+  const reach = access?.reach ?? null;
+  app.use(securityHeaders(reach !== null && !isEncrypted(reach)));
+  // A machine changes networks while it runs.
+  app.use(guard(reach, () => hostsOf(reach)));
   app.use(compression());
 
   app.use('/api', (_request, response, next) => {
-    response.set('Cache-Control', 'no-cache');
+    response.set('Cache-Control', 'private, no-cache');
     next();
   });
+  if (access) {
+    app.use('/login', loginRoutes(access));
+    app.use(letIn(access));
+  }
+  app.use('/api/reach', reachRoutes(access ?? null));
   // Whether it is there, for a page that waits for it.
   app.get('/api/here', (_request, response) => void response.status(204).end());
   app.use('/api/shelf', express.json({ limit: SHELF_LIMIT }));

@@ -6,6 +6,7 @@ import { StorageProblem, type StorageCause } from '../database/storage-problem.j
 
 const TITLES = {
   400: 'Not understood',
+  401: 'Not logged in',
   403: 'Not from here',
   404: 'Not found',
   409: 'In the way',

@@ -23,9 +23,15 @@ export const COMPONENT_STYLES: readonly string[] = [
   "'sha256-tI5OGjOXfdbkxj5dcNYAmqoTrzYFQ1Ja3nPYyhMPafM='",
 ];
 
-/** What a browser may do with what comes from here. It is the same for every answer, so that a page kept on a device goes on under it. */
-export const securityHeaders = () =>
+/**
+ * What a browser may do with what comes from here. It is the same for every answer, so that a page kept on a device goes on under it.
+ *
+ * @param isPlain it is reached over plain http from other machines, where browsers take no headers about a page's isolation and
+ * complain of them
+ */
+export const securityHeaders = (isPlain: boolean) =>
   helmet({
+    ...(isPlain && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {

@@ -6,17 +6,19 @@ import supertest from 'supertest';
 import { createApp } from '../api/app.js';
 import { DailyCopies } from '../backup/daily-copies.js';
 import { Database } from '../database/database.js';
+import type { Access } from '../reach/access.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
 export const DEMO_FOLDER = fileURLToPath(new URL('../../../demo', import.meta.url));
 
-/** The real application on a file of its own in a temporary folder. */
-export async function runningApp() {
+/** The real application on a file of its own in a temporary folder. @param accessTo who may use it from elsewhere, its files in that folder */
+export async function runningApp(accessTo?: (folder: string) => Access) {
   const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
   const database = await Database.open(folder);
   const stores: Stores = storesOf(database);
   const copies = new DailyCopies(database, folder);
-  const app = createApp({ database, stores, copies, demoFolder: DEMO_FOLDER });
+  const access = accessTo?.(folder);
+  const app = createApp({ database, stores, copies, demoFolder: DEMO_FOLDER, ...(access && { access }) });
   return {
     app,
     copies,

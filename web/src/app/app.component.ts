@@ -9,6 +9,7 @@ import { FocusKeeper } from './shell/focus-keeper.service';
 import { KeysService } from './shell/keys.service';
 import { RecordingSign } from './shell/recording-sign.service';
 import { ReleaseWatch } from './shell/release-watch.service';
+import { SentAway } from './shell/sent-away.service';
 import { ShortcutsDialog } from './shell/shortcuts.dialog';
 import { SpeechService } from './shell/speech.service';
 import { ThemeService, THEMES } from './shell/theme.service';
@@ -80,13 +81,28 @@ const openPage = (main: HTMLElement): HTMLElement =>
         <i class="bi bi-keyboard" aria-hidden="true"></i><span>Keys</span>
       </button>
     </nav>
-    <main class="room" id="room" tabindex="-1" #room><router-outlet /></main>
+    <main class="room" id="room" tabindex="-1" #room>
+      @if (sentAway.told()) {
+        <div class="empty" role="alert">
+          <p class="lead">
+            This device was sent away.
+            {{
+              sentAway.cleared() ? 'What it held of Knapsack is cleared.' : 'What it holds is being cleared …'
+            }}
+          </p>
+          <p><a class="solid" href="/login">Log in again</a></p>
+        </div>
+      } @else {
+        <router-outlet />
+      }
+    </main>
     <ks-notices />
     <p class="visually-hidden" role="status" aria-live="polite" id="spoken">{{ spoken() }}</p>
   `,
 })
 export class AppComponent {
   protected readonly themes = inject(ThemeService);
+  protected readonly sentAway = inject(SentAway);
   protected readonly recording = inject(RecordingSign).on;
   private readonly keys = inject(KeysService);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('room');

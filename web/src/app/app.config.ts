@@ -9,6 +9,7 @@ import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angula
 import { provideServiceWorker } from '@angular/service-worker';
 import { routes } from './app.routes';
 import { keptAnswers } from './data/kept-answers.interceptor';
+import { loggedOut } from './data/logged-out.interceptor';
 import { PageTitles } from './shell/page-titles';
 import { whyNotStay } from './shell/stay';
 import { TRIP_ROOMS } from './shell/trip-rooms';
@@ -18,7 +19,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withInterceptors([keptAnswers])),
+    provideHttpClient(withInterceptors([loggedOut, keptAnswers])),
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode() && whyNotStay() === null,
       // Not in the way of the first picture.

@@ -6,6 +6,7 @@ import {
   type Gear,
   type LogDocument,
   type PackingDocument,
+  type ReachView,
   type RehearsalDocument,
   type ShelfImport,
   type Stored,
@@ -206,6 +207,16 @@ export class ApiService {
 
   deleteSetAside(kind: SetAside['kind'], id: string, revision: number): Observable<void> {
     return this.http.delete<void>(`/api/${kind}/${id}`, { headers: ifMatch(revision) });
+  }
+
+  /** How Knapsack is reached from other devices, and by which. */
+  reach(): Observable<ReachView> {
+    return this.http.get<ReachView>('/api/reach');
+  }
+
+  /** A device reads and sends nothing any more; the one that asks takes its leave. */
+  sendAway(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/reach/devices/${id}`);
   }
 
   /** Puts the demo documents that are not there yet beside the user's own. */

@@ -89,6 +89,11 @@ export class DeviceStore<Value> {
       openDB(this.name, 1, {
         upgrade: (database) => void database.createObjectStore(this.store),
         terminated: () => (this.opened = null),
+        // Somebody takes the whole database away, as where a device is cleared.
+        blocking: (_now, _wanted, event) => {
+          (event.target as IDBDatabase).close();
+          this.opened = null;
+        },
       }),
     );
     return this.opened;

@@ -7,6 +7,7 @@ import glossary from '../../../../docs/guide/glossary.md';
 import pack from '../../../../docs/guide/pack.md';
 import plan from '../../../../docs/guide/plan.md';
 import quick from '../../../../docs/guide/quick-sum.md';
+import reach from '../../../../docs/guide/reach.md';
 import rehearse from '../../../../docs/guide/rehearse.md';
 import settings from '../../../../docs/guide/settings.md';
 import size from '../../../../docs/guide/size.md';
@@ -35,6 +36,7 @@ const TEXTS: readonly (readonly [string, string])[] = [
   ['gear', gear],
   ['bench', bench],
   ['settings', settings],
+  ['reach', reach],
   ['glossary', glossary],
 ];
 

@@ -8,7 +8,7 @@ const HALLS: ReadonlyMap<string, string> = new Map([
   ['backup', 'settings'],
   ['settings', 'settings'],
 ]);
-const ROOMS: ReadonlySet<string> = new Set(['size', 'wire', 'pack', 'rehearse', 'card']);
+const ROOMS: ReadonlySet<string> = new Set(['size', 'wire', 'pack', 'rehearse', 'card', 'field']);
 
 /** The chapter that tells of the page at an address: "/trips/gannet-rock-light/wire" has "wire". */
 export function chapterFor(url: string): string {

@@ -6,6 +6,7 @@ import { CURRENCIES, settingsOf, type Settings } from '../shell/settings';
 import { SettingsService } from '../shell/settings.service';
 import { THEMES, ThemeService } from '../shell/theme.service';
 import type { ThemeName } from '../shell/theme.service';
+import { OtherDevicesComponent } from './other-devices.component';
 import { ThisDeviceComponent } from './this-device.component';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -15,7 +16,7 @@ const EXAMPLE = { timeMs: Date.UTC(2027, 8, 4, 18, 40), grams: 2310, celsius: 15
 /** Units and habits, chosen once for every trip in this browser. */
 @Component({
   selector: 'ks-settings',
-  imports: [InlineChoiceComponent, RouterLink, ThisDeviceComponent],
+  imports: [InlineChoiceComponent, OtherDevicesComponent, RouterLink, ThisDeviceComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings.page.html',
 })
