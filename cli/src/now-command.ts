@@ -1,8 +1,24 @@
 import { Command } from 'commander';
-import type { LogDocument, Trip } from '@knapsack/contract';
-import { sayLasts, standingEntries, underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
+import { targetOf, type LogDocument, type Trip } from '@knapsack/contract';
+import { rationRules, sayRationOdds, USUAL_RATION_OPTIONS } from '@knapsack/contract/size';
+import {
+  rationFromHere,
+  sayLasts,
+  standingEntries,
+  underNotedSky,
+  whatNow,
+  type WhatNow,
+} from '@knapsack/contract/field';
 import { isInstant, readLog } from '@knapsack/contract/schemas';
-import { fixed, isWorthAWord, sayQuantity, sayTime, type Band, type LearnedName } from '@knapsack/core';
+import {
+  fixed,
+  isWorthAWord,
+  sayQuantity,
+  sayTime,
+  type Band,
+  type LearnedName,
+  type Ration,
+} from '@knapsack/core';
 import { readJson } from './read-json.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
@@ -11,6 +27,7 @@ import { GEAR_OPTION, readTripFiles } from './trip-files.js';
 interface Options {
   gear?: string;
   at?: string;
+  ration?: true;
   json?: boolean;
 }
 
@@ -25,8 +42,9 @@ export function nowCommand(terminal: Terminal): Command {
       '--at <time>',
       'as if it were then, like 2027-09-05T02:00:00Z (else now, outside the outing its last entry)',
     )
+    .option('--ration', 'tell how to spend what is left, by the hour and the charge')
     .option('--json', 'print it as JSON')
-    .action((tripFile: string, logFile: string, { gear, at, json }: Options) => {
+    .action((tripFile: string, logFile: string, { gear, at, ration, json }: Options) => {
       if (at !== undefined && !isInstant(at)) {
         throw new InputProblem(`--at is a time like 2027-09-05T02:00:00Z; “${at}” is not.`);
       }
@@ -39,7 +57,14 @@ export function nowCommand(terminal: Terminal): Command {
       }
       const nowMs = at === undefined ? momentOf(trip, log) : Date.parse(at);
       const now = taken(tripFile, whatNow(trip, log, shelf, nowMs));
-      terminal.out(json ? `${JSON.stringify(asJson(now))}\n` : inWords(trip, now));
+      const found = ration
+        ? taken(tripFile, rationFromHere(trip, now, { ...USUAL_RATION_OPTIONS, chance: targetOf(trip) }))
+        : null;
+      terminal.out(
+        json
+          ? `${JSON.stringify({ ...asJson(now), ...(found && { ration: found }) })}\n`
+          : `${inWords(trip, now)}${found ? rationInWords(trip, found) : ''}`,
+      );
     });
 }
 
@@ -103,6 +128,13 @@ function inWords({ name, place }: Trip, now: WhatNow): string {
     ),
   ].join('\n')}\n`;
 }
+
+const rationInWords = ({ place }: Trip, found: Ration): string =>
+  `${[
+    '',
+    ...sayRationOdds(found, false),
+    ...rationRules(found, place.timeZone).map(({ when, words }) => `  ${when}  ${words}`),
+  ].join('\n')}\n`;
 
 const percent = (share: number): string => sayQuantity({ value: share, unit: 'share' });
 const percentBand = ({ p10, p90 }: Band): string => `${fixed(100 * p10, 0)} to ${fixed(100 * p90, 0)}`;

@@ -71,6 +71,8 @@ export function sayWouldDo(one: WouldDo, zone: string): string {
       return 'Turning the panel to the sun every hour';
     case 'stop':
       return `Stopping at ${sayTime(one.endMs, zone)}`;
+    case 'battery':
+      return 'With another battery like the one in use, full';
   }
 }
 

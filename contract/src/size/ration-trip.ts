@@ -43,15 +43,18 @@ export const USUAL_RATION_OPTIONS: RationOptions = {
   hours: [{ fromHour: 18, toHour: 22, worth: 2 }],
 };
 
+/** Whether a chance can be asked for. */
+export const isChance = (chance: number): boolean => chance > 0 && chance < 1;
+
+export const NO_CHANCE: Result<never> = fail({
+  code: 'chance',
+  pointer: '/chance',
+  sentence: 'Nothing is certain outdoors: ask for a chance above 0 and below 100 %, say 90 %.',
+});
+
 /** The ration of a trip: how to spend its kit's energy best; a sentence where there is nothing to spend it on. */
 export function rationOf(trip: Trip, shelf: readonly Gear[], options: RationOptions): Result<Ration> {
-  if (!(options.chance > 0 && options.chance < 1)) {
-    return fail({
-      code: 'chance',
-      pointer: '/chance',
-      sentence: 'Nothing is certain outdoors: ask for a chance above 0 and below 100 %, say 90 %.',
-    });
-  }
+  if (!isChance(options.chance)) return NO_CHANCE;
   const plan = resolve({ ...trip, stepMinutes: stepFor(trip) }, shelf);
   if (!plan.ok) return plan;
   if (plan.value.blocks.length === 0) {
@@ -65,7 +68,8 @@ export function rationOf(trip: Trip, shelf: readonly Gear[], options: RationOpti
   return succeed((isAttended(trip) ? ration : singleSetting)(plan.value, worth, options.chance));
 }
 
-function worthOf(
+/** What the hours of a place count. */
+export function worthOf(
   { doubling, leastShare, morePower = false, moreShare = false, hours }: RationOptions,
   zone: string,
 ): RationWorth {

@@ -21,10 +21,14 @@ describe('what would do from here', () => {
 
   it('is told with its chance, the surest first, and only what helps', () => {
     expect(as.chance.chance).toBeLessThan(0.9);
-    const chances = would.map(({ odds }) => odds.chance);
+    const own = would.filter((one) => one.do !== 'battery');
+    const chances = own.map(({ odds }) => odds.chance);
     expect(chances).toEqual(chances.toSorted((a, b) => b - a));
     for (const chance of chances) expect(chance).toBeGreaterThan(as.chance.chance);
-    expect(would.map((one) => one.do).sort()).toEqual(['duty', 'power', 'stop', 'turn']);
+    expect(would.map((one) => one.do).sort()).toEqual(['battery', 'duty', 'power', 'stop', 'turn']);
+    // What one has at hand comes before what somebody may bring.
+    expect(would.at(-1)!.do).toBe('battery');
+    expect(would.at(-1)!.odds.chance).toBeGreaterThan(0.97);
   });
 
   it('is the mildest power that reaches the target, else the lowest', () => {

@@ -11,6 +11,8 @@ export type WouldDo = { readonly odds: Odds } & (
   | { readonly do: 'duty'; readonly factor: number }
   | { readonly do: 'turn' }
   | { readonly do: 'stop'; readonly endMs: number }
+  /** One more like the one in use, full: what is not in the bag somebody may bring. */
+  | { readonly do: 'battery' }
 );
 
 const LESS_DUTY = 0.6;
@@ -18,7 +20,8 @@ const TURNED_EVERY_MIN = 60;
 
 /**
  * What would do from here, each alone: less power (down to each transmit power that somebody has measured or a sheet tells), less
- * transmitting, a panel that is turned by the hour, an earlier end. The mildest power that reaches the target is the only one told, else the lowest.
+ * transmitting, a panel that is turned by the hour, an earlier end; last, one battery more. The mildest power that reaches the target is
+ * the only one told, else the lowest.
  *
  * @param as how it goes on as planned
  */
@@ -60,9 +63,17 @@ export function wouldDoNow(followed: Followed, as: Ahead, seed?: number): readon
       odds: oddsOf(Math.round(target * as.chance.samples), as.chance.samples),
     });
   }
-  return found
-    .filter(({ odds }) => odds.chance > as.chance.chance)
-    .sort((a, b) => b.odds.chance - a.odds.chance);
+  const battery: WouldDo = { do: 'battery', odds: oddsWith(withAnother) };
+  return [...found.sort((a, b) => b.odds.chance - a.odds.chance), battery].filter(
+    ({ odds }) => odds.chance > as.chance.chance,
+  );
+}
+
+/** A plan with one battery more, full, like the one in use. */
+function withAnother(plan: PlanInput): PlanInput {
+  const [used] = plan.packs;
+  // By its name the estimate knows it from those that are there.
+  return { ...plan, packs: [...plan.packs, { ...used, name: `${used.name}, another`, startSoc: 1 }] };
 }
 
 /** Powers of the first radio under the highest that is planned ahead, W, the highest first. */

@@ -1,14 +1,6 @@
 import { oddsOf, type Odds } from '../chance/chance.js';
 import { SEED } from '../random/seed.js';
-import {
-  capacityGain,
-  chanceLaw,
-  sampleFor,
-  emptyRun,
-  expectedFor,
-  take,
-  type ChanceLaw,
-} from '../chance/chance-law.js';
+import { capacityGain, chanceLaw, sampleFor, emptyRun, take, type ChanceLaw } from '../chance/chance-law.js';
 import type { Sample } from '../chance/sample.js';
 import { sampledRest } from '../chance/sampled-load.js';
 import { generator, normal, seedOf } from '../random/generator.js';
@@ -27,6 +19,7 @@ import {
   type RationRun,
   type RationWorld,
 } from './ration-policy.js';
+import { cautiousOutings, MOST_CAUTION } from './cautious-outings.js';
 import { rationSlots, type RationSlot, type RationWorth } from './ration-slots.js';
 
 /** An hour of the ration as it is expected to go, and what to do where the charge stands elsewhere. */
@@ -78,9 +71,8 @@ const MOST_SAMPLED_STEPS = 1.5e6;
 const CAUTIONS = 8;
 /** A policy is made for one world: outings up to this many standard deviations better or worse than expected. */
 const LEAST_CAUTION = -2;
-const MOST_CAUTION = 2.6;
-/** Skies that are put in order by their light. */
-const SKIES = 120;
+/** Of an outing under way much is known already: a standard deviation is little, and the search goes further. */
+const LEAST_CAUTION_UNDER_WAY = -8;
 /** Standard deviation of a charge that is read off a meter, a share of a full one. */
 export const READING_ERROR = 0.05;
 /** Surer than its target by this much a ration says what keeps it from spending more. */
@@ -93,30 +85,43 @@ const NEAR = 0.02;
  * comes out as asked. Source: convention of this project, docs/model.md; the search for the caution is ours.
  *
  * @param target chance, above 0 and below 1
+ * @param law of the plan's chances; one that gives its own samples, as what is left of an outing by what was read, is followed
  */
-export function ration(plan: PlanInput, worth: RationWorth, target: number, seed = SEED): Ration {
-  const law = chanceLaw(plan);
+export function ration(
+  plan: PlanInput,
+  worth: RationWorth,
+  target: number,
+  seed = SEED,
+  law = chanceLaw(plan),
+): Ration {
   const slots = rationSlots(plan, law.edgesMs, worth);
-  const skies = law.sun ? skiesByLight(law, seed) : [];
+  const outings = cautiousOutings(law, seed);
   const samples = Math.min(JUDGED_BY, Math.floor(MOST_SAMPLED_STEPS / law.steps.hours.length));
   const judged = Array.from({ length: samples }, (_, index) => worldOf(law, sampleFor(law, seed, index)));
   const held = (policy: RationPolicy) =>
     judged.filter((world, index) => follow(world, slots, byTable(policy, errors(seed, index))).held).length;
   const mayRest = worth.leastShare === 0;
-  const policyAt = (caution: number) =>
-    bestPolicy(worldOf(law, cautiousSample(law, skies, caution)), slots, mayRest);
+  const policyAt = (caution: number) => bestPolicy(worldOf(law, outings(caution)), slots, mayRest);
   const holds = (policy: RationPolicy) => held(policy) >= target * samples;
   let policy = policyAt(MOST_CAUTION);
   const reached = holds(policy);
   let bold: RationPolicy | null = null;
-  for (let trial = 0, low = LEAST_CAUTION, high = MOST_CAUTION; reached && trial < CAUTIONS; trial++) {
+  const least = law.sampleAt ? LEAST_CAUTION_UNDER_WAY : LEAST_CAUTION;
+  for (let trial = 0, low = least, high = MOST_CAUTION; reached && trial < CAUTIONS; trial++) {
     const caution = (low + high) / 2;
     const tried = policyAt(caution);
     if (holds(tried)) [high, policy] = [caution, tried];
     else [low, bold] = [caution, tried];
   }
   if (bold) policy = between(bold, policy, holds);
-  return told(law, slots, policy, { target, reached, isBound: bold === null, from: samples, seed });
+  return told(law, slots, policy, {
+    target,
+    reached,
+    isBound: bold === null,
+    from: samples,
+    seed,
+    expected: outings(0),
+  });
 }
 
 /**
@@ -154,12 +159,21 @@ function told(
     isBound,
     from,
     seed,
-  }: { target: number; reached: boolean; isBound: boolean; from: number; seed: number },
+    expected: middle,
+  }: {
+    target: number;
+    reached: boolean;
+    isBound: boolean;
+    from: number;
+    seed: number;
+    /** The outing as it is expected. */
+    expected: Sample;
+  },
 ): Ration {
   const fresh = Array.from({ length: Math.min(TOLD_FROM, from) }, (_, index) =>
     worldOf(law, sampleFor(law, seed, from + index)),
   );
-  const expected = follow(worldOf(law, expectedFor(law)), slots, byTable(policy));
+  const expected = follow(worldOf(law, middle), slots, byTable(policy));
   const kept = fresh.map((world, index) => follow(world, slots, byTable(policy, errors(seed, from + index))));
   const blind = fresh.map((world) => follow(world, slots, bySchedule(expected.actions)));
   const asPlanned = fresh.map((world) => follow(world, slots, null));
@@ -201,37 +215,6 @@ function rulesOf(slot: RationSlot, choices: Int16Array): RationHour['rules'] {
     rules.push({ fromSoc: level / LEVELS, choice: choiceOf(slot, choice) });
   }
   return rules;
-}
-
-/** Skies of an outing from the dimmest to the brightest. */
-function skiesByLight(law: ChanceLaw, seed: number): readonly (Float32Array | null)[] {
-  const run = emptyRun(law);
-  const { hours } = law.steps;
-  return Array.from({ length: SKIES }, (_, index) => {
-    const { sky } = sampleFor(law, seed, index);
-    take(law, { ...expectedFor(law), sky }, run, []);
-    return { sky, light: run.sunA!.reduce((sum, amps, step) => sum + amps * hours[step], 0) };
-  })
-    .sort((a, b) => a.light - b.light)
-    .map(({ sky }) => sky);
-}
-
-/** An outing so many standard deviations worse than expected in everything at once. */
-function cautiousSample(law: ChanceLaw, skies: readonly (Float32Array | null)[], caution: number): Sample {
-  const expected = expectedFor(law);
-  if (caution <= 0) return { ...expected, capacity: -caution, truth: -caution };
-  const place = Math.floor((skies.length - 1) * Math.max(0, 0.5 - caution / (2 * MOST_CAUTION)));
-  return {
-    ...expected,
-    receive: expected.receive.map(() => caution),
-    keyDown: expected.keyDown.map(() => caution),
-    accessories: expected.accessories.map(() => caution),
-    modeFactor: caution,
-    habit: caution,
-    capacity: -caution,
-    truth: -caution,
-    sky: skies[place] ?? expected.sky,
-  };
 }
 
 /** One sampled outing as a ration meets it: the radio's part of the load is taken out, its error kept as a factor. */
@@ -276,9 +259,15 @@ function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
   };
 }
 
-/** Packs in turn stand as one large one. */
+/** Packs in turn stand as one large one, as full as they are together. */
 function joinInto(law: ChanceLaw, pack: RationWorld['pack'], sample: Sample): void {
   const gain = capacityGain(law.weaknesses[0].capacitySpread, sample);
-  pack.storedAh = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0) * gain;
+  const stored = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
+  const held = law.packs.reduce(
+    (sum, { storedAh, startSoc }, index) => sum + storedAh * (sample.socs?.[index] ?? startSoc),
+    0,
+  );
+  pack.storedAh = stored * gain;
   pack.deliverableAh = law.packs.reduce((sum, { deliverableAh }) => sum + deliverableAh, 0) * gain;
+  pack.startSoc = held / stored;
 }

@@ -14,6 +14,7 @@ import { EntryMaker } from './entry-maker';
 import { FieldRidgeComponent } from './field-ridge.component';
 import { FieldStore } from './field.store';
 import { MoreEntryComponent } from './more-entry.component';
+import { RationHereComponent } from './ration-here.component';
 import { ReadingEntryComponent } from './reading-entry.component';
 import { SkyEntryComponent } from './sky-entry.component';
 import { WorkEntryComponent } from './work-entry.component';
@@ -36,6 +37,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
     FieldRidgeComponent,
     InlineTimeComponent,
     MoreEntryComponent,
+    RationHereComponent,
     ReadingEntryComponent,
     SkyEntryComponent,
     WorkEntryComponent,
@@ -126,6 +128,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
       </div>
       <div class="field-told">
         <ks-field-entries />
+        <ks-ration-here />
         @if (whyNotStay) {
           <p class="field-more">{{ whyNotStay }}</p>
         }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { CLOUD_WORDS, type CloudWord } from '@knapsack/core';
 import { LogStore } from '../trip/log.store';
+import { NewerForecastComponent } from './newer-forecast.component';
 import { EntryMaker } from './entry-maker';
 
 interface Sky {
@@ -32,6 +33,7 @@ const SKIES: readonly Sky[] = [
 /** What the sky does now: one press. */
 @Component({
   selector: 'ks-sky-entry',
+  imports: [NewerForecastComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="says">The sky now:</p>
@@ -42,6 +44,7 @@ const SKIES: readonly Sky[] = [
         </button>
       }
     </div>
+    <ks-newer-forecast />
   `,
 })
 export class SkyEntryComponent {

@@ -9,6 +9,8 @@ export interface FieldQuestion {
   readonly nowMs: number;
   /** A first look is enough. */
   readonly onlyRough?: boolean;
+  /** One answer, the full one. */
+  readonly onlyFull?: boolean;
 }
 
 /** What the state of charge was taken for at an instant, and will be in eight of ten. */

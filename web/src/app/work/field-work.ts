@@ -1,5 +1,6 @@
 import { underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
-import { USUAL_TARGET, wouldDoNow, type Odds, type WouldDo } from '@knapsack/core';
+import { USUAL_TARGET, wouldDoNow, type Odds, type Result, type WouldDo } from '@knapsack/core';
+
 import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
 import type { Work } from './work';
 
@@ -11,18 +12,18 @@ const MOST_POINTS = 120;
 /** How an outing stands: roughly at once, then in full; then what would do, where it does not last. */
 export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { say, isNewest }) => {
   const { trip, log, shelf, nowMs } = question;
-  const rough = whatNow(trip, log, shelf, nowMs, { particles: ROUGH });
-  if (!rough.ok) {
-    say({ ok: false, problems: rough.problems.map(({ sentence }) => sentence) });
-    return;
-  }
   const zone = trip.place.timeZone;
-  say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, question.onlyRough !== true);
-  if (question.onlyRough) return;
-  if (!(await isNewest())) return;
+  if (!question.onlyFull) {
+    const rough = whatNow(trip, log, shelf, nowMs, { particles: ROUGH });
+    if (!rough.ok) return say(refused(rough));
+    say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, question.onlyRough !== true);
+    if (question.onlyRough) return;
+    if (!(await isNewest())) return;
+  }
   const full = whatNow(trip, log, shelf, nowMs);
-  if (!full.ok) return;
+  if (!full.ok) return say(refused(full));
   const now = full.value;
+  if (question.onlyFull) return say({ ok: true, view: viewOf(now, zone, false, [], null) });
   const { ahead, followed } = now;
   const isShort = ahead !== null && ahead.chance.chance < ahead.chance.target;
   say({ ok: true, view: viewOf(now, zone, false, [], null) }, true);
@@ -31,6 +32,13 @@ export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { sa
   const wouldDo = isShort ? wouldDoNow(followed, ahead) : [];
   say({ ok: true, view: viewOf(now, zone, false, wouldDo, noted) });
 };
+
+type Failed = Extract<Result<never>, { ok: false }>;
+
+const refused = ({ problems }: Failed): FieldAnswer => ({
+  ok: false,
+  problems: problems.map(({ sentence }) => sentence),
+});
 
 function viewOf(
   now: WhatNow,

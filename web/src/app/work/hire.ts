@@ -6,6 +6,7 @@ export type WorkKind =
   | 'card'
   | 'chance'
   | 'field'
+  | 'fieldRation'
   | 'ideal'
   | 'kit'
   | 'pack'

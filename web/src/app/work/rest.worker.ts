@@ -7,6 +7,7 @@ import { beginWork } from './begin-work';
 import { cardWork } from './card-work';
 import { chanceWork } from './chance-work';
 import { fieldWork } from './field-work';
+import { fieldRationWork } from './field-ration-work';
 import type { WorkerName, WorkKind } from './hire';
 import { idealWork } from './ideal-work';
 import { packingWork } from './pack-work';
@@ -22,6 +23,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   card: () => answering(cardWork),
   chance: () => answering(chanceWork),
   field: () => answering(fieldWork),
+  fieldRation: () => answering(fieldRationWork),
   ideal: () => answering(idealWork),
   kit: () => {
     const kits = new KitWorker();
