@@ -216,3 +216,46 @@ test('the room is looked at as if it were another time', async ({ page, knapsack
   await expect(sentence(page)).not.toHaveText(late);
   await expect(rows(page).first()).toContainText('later than now');
 });
+
+test('what is left is shared out by the hour, and a newer forecast is looked at before it is taken', async ({
+  page,
+  knapsack,
+}) => {
+  await openField(page, knapsack);
+  const told = page.locator('.ration-from-here');
+  await told.getByRole('button', { name: 'How to spend what is left' }).click();
+  await expect(told).toContainText('Read the state of charge each hour and follow the table');
+  await expect(told.locator('dt').first()).toHaveText('from Sun 02:00');
+  await expect(told.locator('dd').first()).toContainText('W (');
+
+  const calm = (await sentence(page).textContent())!;
+  const forecast = (from: string) => ({
+    schema: 'knapsack.weather',
+    version: 1,
+    source: 'forecast',
+    hours: Array.from({ length: 14 }, (_, hour) => ({
+      start: new Date(Date.parse(from) + hour * 3_600_000).toISOString(),
+      cloud: 1,
+      rain: true,
+    })),
+  });
+  const take = (content: unknown) =>
+    page.getByLabel('File with a newer forecast').setInputFiles({
+      ...{ name: 'newer.json', mimeType: 'application/json' },
+      buffer: Buffer.from(JSON.stringify(content)),
+    });
+  await page.getByRole('tab', { name: 'Sky' }).click();
+  await take(forecast('2027-09-01T00:00:00+02:00'));
+  const says = page.locator('ks-newer-forecast');
+  await expect(says).toContainText('says nothing of the hours that are left');
+  await take(forecast('2027-09-05T02:00:00+02:00'));
+  await expect(says).toContainText('With this forecast: Lasts in');
+  // Looked at, and not taken: the plan stands.
+  await expect(sentence(page)).toHaveText(calm);
+  const lasts = /Lasts in .*? simulated outings/.exec((await says.textContent())!)![0];
+  await says.getByRole('button', { name: 'Take it for the hours that are left' }).click();
+  await expect(sentence(page)).toContainText(lasts);
+  await expect(told).toContainText('Something was entered since.');
+  await page.keyboard.press('Control+z');
+  await expect(sentence(page)).toHaveText(calm);
+});

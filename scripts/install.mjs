@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { alone } from './alone.mjs';
 import { at, die, npm, once } from './process.mjs';
 
 const [major, minor] = process.versions.node.split('.').map(Number);
@@ -25,11 +26,14 @@ export async function ensureInstalled() {
     .update(readFileSync(at('package-lock.json')))
     .digest('hex');
   if (says(stampFile, wanted)) return;
-  rmSync(stampFile, { force: true });
-  await npm(['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
-    during: 'Installing packages',
+  await alone(async () => {
+    if (says(stampFile, wanted)) return;
+    rmSync(stampFile, { force: true });
+    await npm(['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
+      during: 'Installing packages',
+    });
+    writeFileSync(stampFile, wanted);
   });
-  writeFileSync(stampFile, wanted);
 }
 
 /**
@@ -38,6 +42,11 @@ export async function ensureInstalled() {
  */
 export const ensureEngine = once(async () => {
   if (!needsCompiler || says(engineStampFile, process.version)) return;
+  await alone(compileEngine);
+});
+
+async function compileEngine() {
+  if (says(engineStampFile, process.version)) return;
   const headers = dirname(dirname(process.execPath));
   await npm(['rebuild', COMPILED_ENGINE, '--ignore-scripts=false', '--loglevel=error'], {
     during: 'Compiling the database engine (on Node.js 20 alone, about two minutes)',
@@ -48,4 +57,4 @@ export const ensureEngine = once(async () => {
     },
   });
   writeFileSync(engineStampFile, process.version);
-});
+}

@@ -13,6 +13,17 @@ const log = (change: object = {}) =>
   file(JSON.stringify({ schema: 'knapsack.log', version: 1, trip: 'gannet-rock-light', entries, ...change }));
 
 describe('knapsack now', () => {
+  it('tells how to spend what is left, where that is asked', async () => {
+    const { out } = await run('now', TRIP, log(), ...AT, '--ration');
+    expect(out).toContain('Read the state of charge each hour and follow the table');
+    expect(out).toMatch(/\n {2}Sat 23:00 {2}.*\d W \(\d+ %\)/);
+    const { ration } = JSON.parse((await run('now', TRIP, log(), ...AT, '--ration', '--json')).out) as {
+      ration: { hours: { startMs: number }[]; odds: { samples: number } };
+    };
+    expect(ration.hours[0].startMs).toBe(Date.parse(AT[1]));
+    expect(ration.odds.samples).toBeGreaterThan(500);
+  });
+
   it('tells how an outing stands, how it goes on, what does not fit and what was learned', async () => {
     const { code, out } = await run('now', TRIP, log(), ...AT, '--json');
     expect(code).toBe(0);

@@ -9,7 +9,7 @@ import { InputProblem, type Terminal } from './terminal.js';
 export function passphraseCommand(terminal: Terminal): Command {
   return new Command('passphrase')
     .description(
-      'Set the passphrase with which other devices log in (KNAPSACK_LISTEN lets them). It is asked for twice, or taken from what is piped in.',
+      'Set the passphrase with which other devices log in (KNAPSACK_LISTEN lets them). Type it twice, or pipe it in.',
     )
     .action(() =>
       fromFolder(async () => {
