@@ -1,4 +1,4 @@
-// Keeps two commands from installing or compiling in one folder at once: they would take each other's files away.
+// Keeps two commands from installing or building the same in one folder at once: they would take each other's files away.
 import { createHash } from 'node:crypto';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,21 +6,21 @@ import { join } from 'node:path';
 import { at, say } from './process.mjs';
 
 /** Beside the system's other passing files, by this clone's folder. */
-const lockOf = (folder) =>
-  join(tmpdir(), `knapsack-${createHash('sha256').update(folder).digest('hex').slice(0, 16)}.lock`);
+const lockOf = (folder, what) =>
+  join(tmpdir(), `knapsack-${createHash('sha256').update(folder).digest('hex').slice(0, 16)}-${what}.lock`);
 
 /**
- * Does something while no other command of this clone does. Whoever comes meanwhile waits; what a command that was killed has left
+ * Does something while no other command of this clone does the same. Whoever comes meanwhile waits; what a command that was killed has left
  * behind holds nobody up.
  */
-export async function alone(work, { lock = lockOf(at('.')), pauseMs = 1000 } = {}) {
+export async function alone(what, work, { lock = lockOf(at('.'), what), pauseMs = 1000 } = {}) {
   for (let told = false; !taken(lock);) {
     const holder = holderOf(lock);
     if (holder !== null && !isRunning(holder)) {
       rmSync(lock, { force: true });
       continue;
     }
-    if (!told) say('Another command installs here: waiting for it ...');
+    if (!told) say(`Another command is at it here (${what}): waiting for it ...`);
     told = true;
     await new Promise((done) => setTimeout(done, pauseMs));
   }

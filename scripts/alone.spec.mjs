@@ -23,7 +23,7 @@ describe('what is done alone', () => {
       inside -= 1;
       return value;
     };
-    const done = await Promise.all([1, 2, 3].map((value) => alone(() => work(value), how)));
+    const done = await Promise.all([1, 2, 3].map((value) => alone('it', () => work(value), how)));
     expect(done).toEqual([1, 2, 3]);
     expect(most).toBe(1);
     expect(existsSync(how.lock)).toBeFalse();
@@ -32,12 +32,16 @@ describe('what is done alone', () => {
   it('goes on where a command that was killed has left its lock, and after a failure', async () => {
     // No process has this number.
     writeFileSync(how.lock, '99999999');
-    expect(await alone(async () => 'done', how)).toBe('done');
+    expect(await alone('it', async () => 'done', how)).toBe('done');
     await expectAsync(
-      alone(async () => {
-        throw new Error('no');
-      }, how),
+      alone(
+        'it',
+        async () => {
+          throw new Error('no');
+        },
+        how,
+      ),
     ).toBeRejectedWithError('no');
-    expect(await alone(async () => 'again', how)).toBe('again');
+    expect(await alone('it', async () => 'again', how)).toBe('again');
   });
 });

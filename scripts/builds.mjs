@@ -12,6 +12,7 @@ import {
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress } from 'node:zlib';
+import { alone } from './alone.mjs';
 import { ensureEngine, ensureInstalled } from './install.mjs';
 import { at, node, tool } from './process.mjs';
 
@@ -35,13 +36,18 @@ function newest(paths) {
 async function ensureBuilt(name, sources, build) {
   const stamp = at('dist', `${name}.stamp`);
   const changed = newest([...sources, 'package-lock.json', 'tsconfig.base.json'].map((path) => at(path)));
-  if (existsSync(stamp) && statSync(stamp).mtimeMs > changed) return;
-  const begun = new Date();
-  await build(`Building ${name}`);
-  mkdirSync(at('dist'), { recursive: true });
-  writeFileSync(stamp, begun.toISOString());
-  // A source that was saved while the build ran is newer than what was built.
-  utimesSync(stamp, begun, begun);
+  const isBuilt = () => existsSync(stamp) && statSync(stamp).mtimeMs > changed;
+  if (isBuilt()) return;
+  await alone(name.replaceAll(' ', '-'), async () => {
+    // Another command may have built it meanwhile.
+    if (isBuilt()) return;
+    const begun = new Date();
+    await build(`Building ${name}`);
+    mkdirSync(at('dist'), { recursive: true });
+    writeFileSync(stamp, begun.toISOString());
+    // A source that was saved while the build ran is newer than what was built.
+    utimesSync(stamp, begun, begun);
+  });
 }
 
 const compile = (name, projects, sources) =>

@@ -26,7 +26,7 @@ export async function ensureInstalled() {
     .update(readFileSync(at('package-lock.json')))
     .digest('hex');
   if (says(stampFile, wanted)) return;
-  await alone(async () => {
+  await alone('packages', async () => {
     if (says(stampFile, wanted)) return;
     rmSync(stampFile, { force: true });
     await npm(['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
@@ -42,7 +42,7 @@ export async function ensureInstalled() {
  */
 export const ensureEngine = once(async () => {
   if (!needsCompiler || says(engineStampFile, process.version)) return;
-  await alone(compileEngine);
+  await alone('engine', compileEngine);
 });
 
 async function compileEngine() {

@@ -6,6 +6,7 @@ import { createApp } from './api/app.js';
 import { DailyCopies } from './backup/daily-copies.js';
 import { Database } from './database/database.js';
 import type { Access } from './reach/access.js';
+import { Instruments } from './instruments/instruments.js';
 import { Devices } from './reach/devices.js';
 import { PassphraseFile } from './reach/passphrase.js';
 import { addressesOf, type Reach } from './reach/reach.js';
@@ -50,7 +51,17 @@ export async function start(options: StartOptions): Promise<Running> {
   if (withDemo) await seed(stores, demoFolder);
   const copies = new DailyCopies(database, dataFolder);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const app = createApp({ database, stores, copies, webFolder, demoFolder, log, ...(access && { access }) });
+  const instruments = new Instruments(options.accessFolder ?? dataFolder);
+  const app = createApp({
+    database,
+    stores,
+    copies,
+    instruments,
+    webFolder,
+    demoFolder,
+    log,
+    ...(access && { access }),
+  });
   const server = reach?.tls ? createTlsServer(reach.tls, app) : createServer(app);
   try {
     await listen(server, port, reach?.listen ?? '127.0.0.1');

@@ -75,3 +75,25 @@ export interface ReachDevice {
   /** The one that asks. */
   readonly isThis: boolean;
 }
+
+/** An instrument that may send lines; times in UTC epoch ms. */
+export interface InstrumentView {
+  readonly id: string;
+  readonly name: string;
+  readonly sinceMs: number;
+  /** When it last sent something; null where it never did. */
+  readonly lastMs: number | null;
+}
+
+/** An instrument as it is made: its token is told this once. */
+export interface NewInstrument extends InstrumentView {
+  readonly token: string;
+}
+
+/** What came of lines that were sent. */
+export interface LinesTaken {
+  /** Entries that stand in the log now and did not before. */
+  readonly entries: number;
+  /** Lines that were none of an instrument's. */
+  readonly unread: number;
+}

@@ -1,3 +1,4 @@
+export * from './entries-of-lines.js';
 export * from './field-log.js';
 export * from './merge-logs.js';
 export * from './newer-forecast.js';

@@ -6,6 +6,8 @@ import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
 import { seed } from '../documents/seed.js';
+import { instrumentRoutes, lineRoutes } from '../instruments/instrument-routes.js';
+import type { Instruments } from '../instruments/instruments.js';
 import type { Access } from '../reach/access.js';
 import { letIn, loginRoutes } from '../reach/login-routes.js';
 import { hostsOf, isEncrypted } from '../reach/reach.js';
@@ -33,6 +35,8 @@ export interface AppOptions {
   readonly webFolder?: string;
   /** Folder of the demo documents; absent where there are none to offer. */
   readonly demoFolder?: string;
+  /** Instruments that may send lines. */
+  readonly instruments: Instruments;
   /** Who may use it from other devices; absent where it answers on this machine alone. */
   readonly access?: Access;
   readonly log?: Logger;
@@ -47,6 +51,7 @@ export function createApp({
   database,
   stores,
   copies,
+  instruments,
   webFolder,
   demoFolder,
   access,
@@ -69,6 +74,7 @@ export function createApp({
     app.use(letIn(access));
   }
   app.use('/api/reach', reachRoutes(access ?? null));
+  app.use('/api/lines', lineRoutes(stores, instruments));
   // Whether it is there, for a page that waits for it.
   app.get('/api/here', (_request, response) => void response.status(204).end());
   app.use('/api/shelf', express.json({ limit: SHELF_LIMIT }));
@@ -79,6 +85,7 @@ export function createApp({
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
   app.use('/api/trips', tripFileRoutes(database, stores));
+  app.use('/api/instruments', instrumentRoutes(instruments));
   app.use('/api/places', siteRoutes());
   documents(app, stores);
   app.use('/api/set-aside', setAsideRoutes(stores));

@@ -1,4 +1,5 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
+import { bearerOf } from '../instruments/instrument-routes.js';
 import type { Reach } from '../reach/reach.js';
 import { sendProblem } from './problems.js';
 
@@ -41,6 +42,8 @@ export function guard(reach: Reach | null, hosts: () => ReadonlySet<string>): Re
       return sendProblem(response, 403, 'Another site may not use Knapsack’s data.');
     }
     if (isSafe) return next();
+    // A program with the token of an instrument is no page: a foreign one could not send that header without asking first.
+    if (sendsLines(request)) return next();
     if (reach && origin === undefined && site === undefined) {
       return sendProblem(response, 403, 'A request that writes must say where it comes from: send Origin.');
     }
@@ -55,6 +58,10 @@ export function guard(reach: Reach | null, hosts: () => ReadonlySet<string>): Re
     next();
   };
 }
+
+/** Whether a request brings lines of an instrument, with its token. */
+export const sendsLines = (request: Pick<Request, 'method' | 'path' | 'headers'>): boolean =>
+  request.method === 'POST' && request.path.startsWith('/api/lines/') && bearerOf(request) !== null;
 
 const hasBody = (headers: Record<string, unknown>): boolean =>
   headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;

@@ -15,6 +15,7 @@ const TITLES = {
   415: 'Not JSON',
   422: 'Not a valid document',
   428: 'If-Match is missing',
+  429: 'Too often',
   500: 'A fault in Knapsack',
   503: 'Not now',
   507: 'No room left',

@@ -71,6 +71,33 @@ describe('a Knapsack that other devices reach', () => {
     await app.api.get('/login/look.css').set('Host', from().Host).expect(200);
   });
 
+  it('lets an instrument in with its token alone, for its lines and nothing else', async () => {
+    await onLan();
+    const Cookie = cookieIn(await logIn());
+    const made = await app.api
+      .post('/api/instruments')
+      .set({ ...from(), Cookie })
+      .send({ name: 'monitor' })
+      .expect(201);
+    const Authorization = `Bearer ${(made.body as { token: string }).token}`;
+    const send = (path: string, more: object) =>
+      app.api
+        .post(path)
+        .set({ Host: from().Host, ...more })
+        .type('text/plain')
+        .send('B 0 13.12 -0.84 87 -2.31 640');
+    // It is let in as far as the lines are taken: there is no such trip here.
+    await send('/api/lines/gannet-rock-light', { Authorization }).expect(404);
+    await send('/api/lines/gannet-rock-light', { Authorization: `Bearer ${'x'.repeat(43)}` }).expect(401);
+    await send('/api/lines/gannet-rock-light', {}).expect(403);
+    await app.api.get('/api/logs/gannet-rock-light').set({ Host: from().Host, Authorization }).expect(401);
+    await app.api.get('/api/lines/gannet-rock-light').set({ Host: from().Host, Authorization }).expect(401);
+    await app.api
+      .post('/api/demo')
+      .set({ ...from(), Authorization })
+      .expect(401);
+  });
+
   it('asks on this machine too, whatever a proxy says of the address', async () => {
     await onLan();
     for (const headers of [

@@ -60,8 +60,8 @@ describe('devices that have logged in', () => {
 
   it('have a name of one line', () => {
     expect(deviceName('  My\u0000 old\n phone ', '')).toBe('My old phone');
-    expect(deviceName('', 'Mozilla (X; Mobile)')).toBe('phone');
-    expect(deviceName(' ', 'Mozilla (X11)')).toBe('computer');
+    expect(deviceName('', 'Browser (Mobile)')).toBe('phone');
+    expect(deviceName(' ', 'Browser (X)')).toBe('computer');
     expect(deviceName('x'.repeat(99), '').length).toBe(40);
   });
 });

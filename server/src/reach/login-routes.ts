@@ -1,5 +1,6 @@
 import { Router, urlencoded, type Request, type RequestHandler, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { sendsLines } from '../api/guard.js';
 import { sendProblem } from '../api/problems.js';
 import { cookieOf, tokenIn, type Access, type LetIn } from './access.js';
 import { deviceName } from './devices.js';
@@ -99,6 +100,8 @@ export function loginRoutes(access: Access): Router {
 /** Lets in who has logged in; whoever else asks for a page is led to the login, and gets nothing besides. */
 export function letIn({ passphrase, devices }: Access): RequestHandler {
   return (request, response, next) => {
+    // Its token is looked at where the lines are taken.
+    if (sendsLines(request)) return next();
     const secret = passphrase.current();
     const token = tokenIn(request.headers.cookie);
     const standing = secret && token ? devices.standing(token, secret.salt) : ({ is: 'unknown' } as const);

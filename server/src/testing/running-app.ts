@@ -6,6 +6,7 @@ import supertest from 'supertest';
 import { createApp } from '../api/app.js';
 import { DailyCopies } from '../backup/daily-copies.js';
 import { Database } from '../database/database.js';
+import { Instruments } from '../instruments/instruments.js';
 import type { Access } from '../reach/access.js';
 import { storesOf, type Stores } from '../documents/stores.js';
 
@@ -18,10 +19,19 @@ export async function runningApp(accessTo?: (folder: string) => Access) {
   const stores: Stores = storesOf(database);
   const copies = new DailyCopies(database, folder);
   const access = accessTo?.(folder);
-  const app = createApp({ database, stores, copies, demoFolder: DEMO_FOLDER, ...(access && { access }) });
+  const instruments = new Instruments(folder);
+  const app = createApp({
+    database,
+    stores,
+    copies,
+    instruments,
+    demoFolder: DEMO_FOLDER,
+    ...(access && { access }),
+  });
   return {
     app,
     copies,
+    instruments,
     folder,
     database,
     stores,

@@ -4,7 +4,9 @@ import { inject, Injectable } from '@angular/core';
 import {
   along,
   type Gear,
+  type InstrumentView,
   type LogDocument,
+  type NewInstrument,
   type PackingDocument,
   type ReachView,
   type RehearsalDocument,
@@ -217,6 +219,20 @@ export class ApiService {
   /** A device reads and sends nothing any more; the one that asks takes its leave. */
   sendAway(id: string): Observable<void> {
     return this.http.delete<void>(`/api/reach/devices/${id}`);
+  }
+
+  /** Instruments that may send lines. */
+  instruments(): Observable<readonly InstrumentView[]> {
+    return this.http.get<readonly InstrumentView[]>('/api/instruments');
+  }
+
+  /** Lets an instrument send lines; its token is told this once. */
+  makeInstrument(name: string): Observable<NewInstrument> {
+    return this.http.post<NewInstrument>('/api/instruments', { name }, { headers: JSON_HEADERS });
+  }
+
+  removeInstrument(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/instruments/${id}`);
   }
 
   /** Puts the demo documents that are not there yet beside the user's own. */

@@ -1,4 +1,13 @@
-import { computed, DestroyRef, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import {
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  Injectable,
+  signal,
+  untracked,
+  type OnDestroy,
+} from '@angular/core';
 import { ShelfService } from '../data/shelf.service';
 import { LogStore } from '../trip/log.store';
 import { TripStore } from '../trip/trip.store';
@@ -49,7 +58,13 @@ export class FieldStore implements OnDestroy {
   });
 
   constructor() {
-    const tick = setInterval(() => this.clockMs.set(wholeMinute()), MINUTE_MS / 4);
+    const tick = setInterval(() => {
+      const minute = wholeMinute();
+      if (minute === untracked(this.clockMs)) return;
+      this.clockMs.set(minute);
+      // What instruments and other devices have sent meanwhile.
+      if (document.visibilityState === 'visible') void this.log.refresh();
+    }, MINUTE_MS / 4);
     inject(DestroyRef).onDestroy(() => clearInterval(tick));
     effect(() => {
       const trip = this.trips.calculated();

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import type { ReachDevice, ReachView } from '@knapsack/contract';
 import { sayDay, sayHour } from '@knapsack/core';
+import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { loginAddress } from '../data/logged-out.interceptor';
@@ -10,6 +11,7 @@ import { problemText } from '../data/problem-text';
 /** How Knapsack is reached from other devices, and which have logged in. */
 @Component({
   selector: 'ks-other-devices',
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>From other devices</h2>
@@ -70,7 +72,7 @@ import { problemText } from '../data/problem-text';
           Knapsack answers on this machine alone. To use it from a phone in the same network, stop it, set a
           passphrase with <code>npm run knapsack -- passphrase</code>, and start it with
           <code>KNAPSACK_LISTEN=lan npm start</code>.
-          <a href="/guide/reach">How that works</a>
+          <a routerLink="/guide/reach">How that works</a>
         </p>
       }
     }

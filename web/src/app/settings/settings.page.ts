@@ -6,6 +6,7 @@ import { CURRENCIES, settingsOf, type Settings } from '../shell/settings';
 import { SettingsService } from '../shell/settings.service';
 import { THEMES, ThemeService } from '../shell/theme.service';
 import type { ThemeName } from '../shell/theme.service';
+import { InstrumentsComponent } from './instruments.component';
 import { OtherDevicesComponent } from './other-devices.component';
 import { ThisDeviceComponent } from './this-device.component';
 
@@ -16,7 +17,13 @@ const EXAMPLE = { timeMs: Date.UTC(2027, 8, 4, 18, 40), grams: 2310, celsius: 15
 /** Units and habits, chosen once for every trip in this browser. */
 @Component({
   selector: 'ks-settings',
-  imports: [InlineChoiceComponent, OtherDevicesComponent, RouterLink, ThisDeviceComponent],
+  imports: [
+    InlineChoiceComponent,
+    InstrumentsComponent,
+    OtherDevicesComponent,
+    RouterLink,
+    ThisDeviceComponent,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings.page.html',
 })
