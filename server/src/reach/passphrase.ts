@@ -1,6 +1,6 @@
 import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 /** Where a data folder keeps the passphrase; it goes into no backup. */
 export const PASSPHRASE_FILE = 'passphrase.json';
@@ -59,7 +59,7 @@ export function keepSecret(folder: string, secret: PassphraseSecret): void {
 
 /** A file of mode 0600 with a value as JSON. */
 export function keepPrivate(path: string, value: unknown): void {
-  mkdirSync(join(path, '..'), { recursive: true });
+  mkdirSync(dirname(path), { recursive: true, mode: 0o700 });
   const draft = `${path}.${process.pid}.new`;
   writeFileSync(draft, `${JSON.stringify(value, null, 2)}\n`, { mode: 0o600 });
   renameSync(draft, path);

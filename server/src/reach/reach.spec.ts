@@ -1,8 +1,8 @@
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import type { NetworkInterfaceInfo } from 'node:os';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { testCertificate } from '../testing/test-certificate.js';
 import { StartProblem } from '../database/start-problem.js';
 import { addressesOf, hostsOf, networkAddresses, readReach } from './reach.js';
 
@@ -45,24 +45,7 @@ describe('reach', () => {
 
   it('takes a certificate and its key', () => {
     const folder = mkdtempSync(join(tmpdir(), 'knapsack-test-'));
-    const [KNAPSACK_TLS_CERT, KNAPSACK_TLS_KEY] = [join(folder, 'cert.pem'), join(folder, 'key.pem')];
-    execFileSync(
-      'openssl',
-      [
-        'req',
-        '-x509',
-        '-newkey',
-        'rsa:2048',
-        '-nodes',
-        '-subj',
-        '/CN=shack',
-        '-keyout',
-        KNAPSACK_TLS_KEY,
-        '-out',
-        KNAPSACK_TLS_CERT,
-      ],
-      { stdio: 'ignore' },
-    );
+    const { KNAPSACK_TLS_CERT, KNAPSACK_TLS_KEY } = testCertificate(folder);
     expect(readReach({ KNAPSACK_TLS_CERT, KNAPSACK_TLS_KEY })?.tls?.cert.toString()).toContain(
       'BEGIN CERTIFICATE',
     );
@@ -105,6 +88,10 @@ describe('reach', () => {
     const lan = readReach({ KNAPSACK_LISTEN: 'lan', KNAPSACK_NAMES: 'radio.example' })!;
     expect(addressesOf(lan, 4173, ['192.168.1.20', 'fd00::7'])).toEqual([
       'http://radio.example:4173',
+      'http://192.168.1.20:4173',
+    ]);
+    const both = readReach({ KNAPSACK_LISTEN: '::' })!;
+    expect(addressesOf(both, 4173, ['192.168.1.20', 'fd00::7'])).toEqual([
       'http://192.168.1.20:4173',
       'http://[fd00::7]:4173',
     ]);

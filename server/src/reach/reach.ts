@@ -140,8 +140,8 @@ export function hostsOf(
 export function addressesOf(reach: Reach, port: number, addresses = networkAddresses()): readonly string[] {
   const scheme = reach.tls ? 'https' : 'http';
   const at = (host: string) => `${scheme}://${host}:${port}`;
-  const own = isEvery(reach.listen)
-    ? addresses.map((address) => at(inUrl(address)))
-    : [at(inUrl(reach.listen))];
+  // Who listens on all addresses of IPv4 listens on none of IPv6.
+  const heard = addresses.filter((address) => reach.listen !== '0.0.0.0' || isIP(address) === 4);
+  const own = isEvery(reach.listen) ? heard.map((address) => at(inUrl(address))) : [at(inUrl(reach.listen))];
   return [...(reach.origin ? [reach.origin] : []), ...reach.names.map(at), ...own];
 }
