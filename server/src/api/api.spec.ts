@@ -140,6 +140,8 @@ describe('the API', () => {
       await app.api.head('/api/trips').set('Sec-Fetch-Site', site).expect(403);
       // No page is built into this one: what matters is that the guard lets it through.
       await app.api.get('/trips').set('Sec-Fetch-Site', site).expect(404);
+      // In other letters it is no address at all.
+      await app.api.get('/API/trips').set('Sec-Fetch-Site', site).expect(404);
     }
     await app.api.get('/api/trips').set('Origin', 'http://evil.example').expect(403);
     for (const site of ['same-origin', 'none']) {

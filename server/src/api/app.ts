@@ -59,6 +59,8 @@ export function createApp({
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // What the guard knows as an address is one: /API is none.
+  app.enable('case sensitive routing');
   const reach = access?.reach ?? null;
   app.use(securityHeaders(reach !== null && !isEncrypted(reach)));
   // A machine changes networks while it runs.

@@ -2,7 +2,7 @@ import { HttpClient, HttpContext, provideHttpClient, withInterceptors } from '@a
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { trip } from '@knapsack/contract/testing/outing';
+import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { firstValueFrom } from 'rxjs';
 import { DEVICE_MAY_ANSWER, KEPT_AT, keptAnswers, STAYS } from './kept-answers.interceptor';
 import { isKeptDocument, KeptAnswers } from './kept-answers.service';
@@ -66,6 +66,19 @@ describe('what stays on the device', () => {
     expect(response.headers.get('ETag')).toBe('"3"');
     expect(Number(response.headers.get(KEPT_AT))).toBeLessThanOrEqual(before);
     expect(watch.away()).toBeTrue();
+  });
+
+  it('brings what an earlier release kept to the version of this one', async () => {
+    const { version, ...old } = trip();
+    await kept.keep(ISLET, '"3"', { ...old, version: version - 1 });
+    await kept.keep('/api/gear', null, [{ revision: 1, document: { ...shelf[1], version: 1 } }]);
+    const asked = ask();
+    away(ISLET);
+    expect((await asked).body).toEqual(trip());
+    const gear = ask('/api/gear');
+    away('/api/gear');
+    const [first] = (await gear).body as { document: { version: number } }[];
+    expect(first.document.version).toBe(shelf[1].version);
   });
 
   it('answers where a network swallows the question', async () => {
