@@ -5,6 +5,7 @@ import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
 import { siteCommand } from './site-command.js';
 import { nowCommand } from './now-command.js';
+import { playCommand } from './play-command.js';
 import { quickCommand } from './quick-command.js';
 import { askHidden } from './ask-hidden.js';
 import { passphraseCommand } from './passphrase-command.js';
@@ -57,6 +58,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
     .addCommand(nowCommand(terminal))
+    .addCommand(playCommand(terminal))
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))
     .addCommand(importCommand(terminal))

@@ -12,3 +12,13 @@ export const numberOption =
     if ('problem' in read) throw new InputProblem(`${flag}: ${read.problem}`);
     return read.value;
   };
+
+/** Reads an option's whole number within bounds. */
+export const wholeOption =
+  (flag: string, least: number, most: number) =>
+  (text: string): number => {
+    const value = Number(text);
+    if (!/^\d+$/.test(text) || value < least || value > most)
+      throw new InputProblem(`${flag} is a whole number from ${least} to ${most}; “${text}” is not.`);
+    return value;
+  };

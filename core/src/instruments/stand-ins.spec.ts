@@ -1,0 +1,61 @@
+import { darkFieldPlan, fieldHour, fieldPlan } from '../testing/field-outings.js';
+import { MINUTE_MS } from '../span.js';
+import { readInstrumentLine, type InstrumentReading } from './instrument-lines.js';
+import { playInstruments } from './stand-ins.js';
+
+const EVERY = 10 * MINUTE_MS;
+type Of<Source> = Extract<InstrumentReading, { source: Source }>;
+const readingsOf = <Source extends InstrumentReading['source']>(
+  played: ReturnType<typeof playInstruments>,
+  source: Source,
+) =>
+  played.lines
+    .map(({ line }) => readInstrumentLine(line))
+    .filter((reading): reading is Of<Source> => reading?.source === source);
+
+describe('stand-ins of the instruments', () => {
+  const played = playInstruments(fieldPlan(), 3, EVERY);
+  const monitor = readingsOf(played, 'monitor');
+  const controller = readingsOf(played, 'controller');
+
+  it('send lines that are read, each at its time, the same for the same seed', () => {
+    expect(monitor.length).toBe(played.truth.length);
+    expect(controller.length).toBe(monitor.length);
+    expect(played.lines.every(({ line }) => readInstrumentLine(line) !== null)).toBeTrue();
+    for (const { timeMs, line } of played.lines)
+      expect(readInstrumentLine(line)!.ms).toBe(timeMs - fieldHour(0));
+    expect(playInstruments(fieldPlan(), 3, EVERY)).toEqual(played);
+    expect(playInstruments(fieldPlan(), 4, EVERY).truth).not.toEqual(played.truth);
+  });
+
+  it('stay near the truth: a monitor drifts, a little', () => {
+    played.truth.forEach(({ soc }, index) => {
+      expect(Math.abs(monitor[index].percent / 100 - soc)).toBeLessThan(0.08);
+    });
+    const off = played.truth.map(({ soc }, index) => monitor[index].percent / 100 - soc);
+    expect(Math.max(...off.map(Math.abs))).toBeGreaterThan(0.006);
+  });
+
+  it('tell what belongs together', () => {
+    for (const { percent, ampereHours, minutesLeft, amps } of monitor) {
+      expect(percent).toBeLessThanOrEqual(100);
+      expect(ampereHours).toBeLessThanOrEqual(0);
+      if (amps > 0) expect(minutesLeft).toBeNull();
+    }
+    for (const [index, { stage, panelA, inAh, peakW }] of controller.entries()) {
+      // At the edge the last digit that is shown decides.
+      if (Math.abs(panelA - 0.02) > 0.011) expect(stage === 'off').toBe(panelA < 0.02);
+      if (index === 0) continue;
+      expect(peakW).toBeGreaterThanOrEqual(controller[index - 1].peakW);
+      // What is counted only grows, but for the last digit that is shown.
+      expect(inAh).toBeGreaterThan(controller[index - 1].inAh - 0.3);
+    }
+    expect(controller.at(-1)!.inAh).toBeGreaterThan(controller[10].inAh);
+  });
+
+  it('have no controller without a panel', () => {
+    const dark = playInstruments(darkFieldPlan(), 3, EVERY);
+    expect(readingsOf(dark, 'controller')).toEqual([]);
+    expect(dark.truth.at(-1)!.soc).toBeLessThan(dark.truth[0].soc);
+  });
+});

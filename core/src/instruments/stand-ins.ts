@@ -1,0 +1,121 @@
+import type { PlanInput } from '../forecast/plan-input.js';
+import { play, type PlayedAct } from '../field/play.js';
+import type { ReadingState, ReadQuantity } from '../field/reading.js';
+import { generator, normal, seedOf } from '../random/generator.js';
+import { hoursOf, MINUTE_MS } from '../span.js';
+import { instrumentLine, type ControllerStage, type InstrumentReading } from './instrument-lines.js';
+
+/** What was true at an instant of a played outing. */
+export interface PlayedTruth {
+  /** UTC epoch ms. */
+  readonly timeMs: number;
+  /** State of charge of all packs, 0 to 1. */
+  readonly soc: number;
+}
+
+/** A line that a stand-in sends, and when. */
+export interface PlayedLine {
+  /** UTC epoch ms. */
+  readonly timeMs: number;
+  readonly line: string;
+}
+
+/** What the stand-ins of the instruments send during an outing, and what was true meanwhile. */
+export interface PlayedInstruments {
+  readonly lines: readonly PlayedLine[];
+  readonly truth: readonly PlayedTruth[];
+}
+
+/** Of a battery monitor: how far it drifts from the truth, share of the charge an hour, one standard deviation. Convention of this project. */
+const DRIFT_PER_HOUR = 0.003;
+/** A monitor takes a battery above this, that is charged, for full. */
+const FULL = 0.985;
+const ABSORBS_FROM = 0.95;
+const LEAST_PANEL_A = 0.02;
+
+const MONITOR: readonly ReadQuantity[] = ['volts', 'amps'];
+const CONTROLLER: readonly ReadQuantity[] = ['panelAmps', 'panelWatts', 'inAh'];
+
+/**
+ * Plays an outing by chance, its sky and its operators as they may be, with a battery monitor and, where there is a panel, a charge controller
+ * that send lines. To try the estimate on, and to learn to read: the truth comes along.
+ *
+ * @param everyMs how often each of them sends
+ */
+export function playInstruments(plan: PlanInput, seed: number, everyMs = MINUTE_MS): PlayedInstruments {
+  const { startMs, endMs } = plan.outing;
+  const next = generator(seedOf(`${seed} instruments`));
+  const times: number[] = [];
+  for (let timeMs = startMs + everyMs; timeMs < endMs; timeMs += everyMs) times.push(timeMs);
+  const sources = plan.sun ? (['monitor', 'controller'] as const) : (['monitor'] as const);
+  const acts = times.flatMap((timeMs) => {
+    const state = stateAt(plan, timeMs, next);
+    return sources.map((source): PlayedAct => ({
+      ...{ kind: 'reading', timeMs, state, source },
+      quantities: source === 'monitor' ? MONITOR : CONTROLLER,
+    }));
+  });
+  const { log, march, socs } = play(plan, acts, endMs, seed);
+  const storedAh = march.packs.reduce((sum, pack) => sum + pack.storedAh, 0);
+  const lines: PlayedLine[] = [];
+  const truth: PlayedTruth[] = [];
+  const monitor = new Monitor(storedAh, hoursOf({ startMs: 0, endMs: everyMs }), next);
+  let peakW = 0;
+  log.readings.forEach(({ timeMs, source, values }, index) => {
+    const soc = socs[index];
+    const ms = timeMs - startMs;
+    const tell = (reading: InstrumentReading) => lines.push({ timeMs, line: instrumentLine(reading) });
+    if (source === 'monitor') {
+      truth.push({ timeMs, soc });
+      tell({ source, ms, ...monitor.tell(soc, values.volts ?? 0, -(values.amps ?? 0)) });
+    } else {
+      const panelA = Math.max(0, values.panelAmps ?? 0);
+      const watts = Math.max(0, values.panelWatts ?? 0);
+      peakW = Math.max(peakW, watts);
+      const batteryV = log.readings[index - 1].values.volts ?? 0;
+      tell({
+        ...{ source: 'controller', ms, panelA, batteryV, peakW, inAh: Math.max(0, values.inAh ?? 0) },
+        panelV: panelA > LEAST_PANEL_A ? watts / panelA : 0,
+        batteryA: batteryV > 0 ? watts / batteryV : 0,
+        stage: stageOf(soc, panelA),
+      });
+    }
+  });
+  return { lines, truth };
+}
+
+/** What is on: of the time of a block, its share is key down. */
+function stateAt({ blocks }: PlanInput, timeMs: number, next: () => number): ReadingState {
+  const block = blocks.find(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs);
+  if (!block) return 'off';
+  return next() < block.share ? 'keyDown' : 'listening';
+}
+
+function stageOf(soc: number, panelA: number): ControllerStage {
+  if (panelA <= LEAST_PANEL_A) return 'off';
+  if (soc > FULL) return 'float';
+  return soc > ABSORBS_FROM ? 'absorption' : 'bulk';
+}
+
+/** A battery monitor: it counts, drifts, and takes a full battery for a new beginning. */
+class Monitor {
+  private off = 0;
+
+  constructor(
+    private readonly storedAh: number,
+    private readonly hours: number,
+    private readonly next: () => number,
+  ) {}
+
+  /** @param amps into the battery */
+  tell(soc: number, volts: number, amps: number) {
+    this.off += DRIFT_PER_HOUR * Math.sqrt(this.hours) * normal(this.next);
+    if (soc > FULL && amps > 0) this.off = 1 - soc;
+    const shown = Math.min(1, Math.max(0, soc + this.off));
+    const minutes = amps < 0 ? (60 * shown * this.storedAh) / -amps : null;
+    return {
+      ...{ volts, amps, percent: 100 * shown, ampereHours: -(1 - shown) * this.storedAh },
+      minutesLeft: minutes !== null && minutes < 60_000 ? minutes : null,
+    };
+  }
+}
