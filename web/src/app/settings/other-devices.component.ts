@@ -72,8 +72,8 @@ import { problemText } from '../data/problem-text';
           Knapsack answers on this machine alone. To use it from a phone in the same network, stop it, set a
           passphrase with <code>npm run knapsack -- passphrase</code>, and start it with
           <code>KNAPSACK_LISTEN=lan npm start</code>.
-          <a routerLink="/guide/reach">How that works</a>
         </p>
+        <p><a class="quiet" routerLink="/guide/reach">How that works</a></p>
       }
     }
     @if (problem()) {
