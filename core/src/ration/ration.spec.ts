@@ -16,6 +16,16 @@ describe('the ration', () => {
     expect(choices.some(({ powerW, share }) => powerW > 2 && share === 0.4)).toBeTrue();
   });
 
+  it('begins with what all packs hold together, also where one is full and the other nearly empty', () => {
+    const input = plan(6);
+    const [pack] = input.packs;
+    const packs = [
+      { ...pack, name: 'first', startSoc: 0.2 },
+      { ...pack, name: 'second', startSoc: 1 },
+    ];
+    expect(ration({ ...input, packs }, even, 0.9).socs[0]).toBeCloseTo(0.6, 6);
+  });
+
   it('says where nothing reaches the target', () => {
     const { binds, odds } = ration(plan(2), { ...even, leastShare: 0.3 }, 0.9);
     expect(binds).toBe('nothing');

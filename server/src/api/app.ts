@@ -63,8 +63,9 @@ export function createApp({
   app.enable('case sensitive routing');
   const reach = access?.reach ?? null;
   app.use(securityHeaders(reach !== null && !isEncrypted(reach)));
-  // A machine changes networks while it runs.
-  app.use(guard(reach, () => hostsOf(reach)));
+  const loopback = hostsOf(null, []);
+  // A machine that others reach changes networks while it runs.
+  app.use(guard(reach, reach ? () => hostsOf(reach) : () => loopback));
   app.use(compression());
 
   app.use('/api', (_request, response, next) => {

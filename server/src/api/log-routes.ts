@@ -1,8 +1,8 @@
 import { Router, type Response } from 'express';
 import { emptyLog, MOST_LOG_ENTRIES, type LogDocument, type Stored } from '@knapsack/contract';
-import { mergeLogs } from '@knapsack/contract/field';
 import { readLog } from '@knapsack/contract/schemas';
-import type { DocumentStore } from '../documents/document-store.js';
+import type { DocumentStore, Refusal } from '../documents/document-store.js';
+import { joinLog } from '../documents/join-log.js';
 import { sendProblem } from './problems.js';
 
 /**
@@ -30,17 +30,19 @@ export function logRoutes(logs: DocumentStore<LogDocument>): Router {
       const sentence = `The log in the body is of “${sent.trip}”, the address says “${request.params.trip}”.`;
       return sendProblem(response, 422, sentence, [{ code: 'other-id', pointer: '/trip', sentence }]);
     }
-    const written = await logs.change(sent.trip, (known) => {
-      const merged = known ? mergeLogs(known, sent) : mergeLogs(sent, sent);
-      return merged.entries.length > MOST_LOG_ENTRIES ? null : merged;
-    });
-    if (written.ok) return sendLog(response, written.stored);
-    if (written.refusal === 'locked') return sendLocked(response);
-    const sentence = `A log holds ${MOST_LOG_ENTRIES} entries at the most; with these it would hold more. Nothing was taken.`;
-    sendProblem(response, 422, sentence, [{ code: 'too-many', pointer: '/entries', sentence }]);
+    const joined = await joinLog(logs, sent);
+    if (joined.ok) sendLog(response, joined.stored);
+    else sendNotJoined(response, joined.refusal);
   });
 
   return router;
+}
+
+/** Why entries were not taken into a log. */
+export function sendNotJoined(response: Response, refusal: Refusal): void {
+  if (refusal === 'locked') return sendLocked(response);
+  const sentence = `A log holds ${MOST_LOG_ENTRIES} entries at the most; with these it would hold more. Nothing was taken.`;
+  sendProblem(response, 422, sentence, [{ code: 'too-many', pointer: '/entries', sentence }]);
 }
 
 const sendLocked = (response: Response): void =>

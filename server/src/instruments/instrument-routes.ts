@@ -1,10 +1,12 @@
 import { Router, text, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { emptyLog, MOST_LOG_ENTRIES, type LinesTaken } from '@knapsack/contract';
-import { entriesOfLines, mergeLogs, type LinesSoFar } from '@knapsack/contract/field';
+import { emptyLog, type LinesTaken } from '@knapsack/contract';
+import { entriesOfLines, type LinesSoFar } from '@knapsack/contract/field';
 import { readLog } from '@knapsack/contract/schemas';
 import type { LineSource } from '@knapsack/core';
+import { sendNotJoined } from '../api/log-routes.js';
 import { sendProblem } from '../api/problems.js';
+import { joinLog } from '../documents/join-log.js';
 import type { Stores } from '../documents/stores.js';
 import { MOST_INSTRUMENTS, type Instruments } from './instruments.js';
 
@@ -100,24 +102,13 @@ export function lineRoutes(
         );
       }
       const place = `${trip} ${sender.id}`;
-
       const found = entriesOfLines(lines, nowMs, soFar.get(place));
       const read = readLog({ ...emptyLog(trip), entries: found.entries });
       if (!read.ok) return sendProblem(response, 422, read.problems[0].sentence, read.problems);
-      let before = 0;
-      const written = await logs.change(trip, (known) => {
-        before = known?.entries.length ?? 0;
-        const merged = known ? mergeLogs(known, read.value) : read.value;
-        return merged.entries.length > MOST_LOG_ENTRIES ? null : merged;
-      });
-      if (!written.ok) {
-        return sendProblem(response, 422, 'The log of this trip takes no more entries. Nothing was taken.');
-      }
+      const joined = await joinLog(logs, read.value);
+      if (!joined.ok) return sendNotJoined(response, joined.refusal);
       soFar.set(place, found.soFar);
-      const taken: LinesTaken = {
-        entries: written.stored.document.entries.length - before,
-        unread: found.unread,
-      };
+      const taken: LinesTaken = { entries: joined.more, unread: found.unread };
       response.json(taken);
     },
   );

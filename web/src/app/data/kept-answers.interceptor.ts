@@ -8,7 +8,6 @@ import {
   type HttpRequest,
 } from '@angular/common/http';
 import { inject } from '@angular/core';
-import { upToDate, type Stored } from '@knapsack/contract';
 import { catchError, filter, first, from, map, merge, switchMap, tap, timer, type Observable } from 'rxjs';
 import { GEAR, isKeptDocument, KeptAnswers, type KeptAnswer } from './kept-answers.service';
 import { isOffline } from './problem-text';
@@ -89,16 +88,10 @@ function takeNote(kept: KeptAnswers, request: HttpRequest<unknown>, answer: Http
     void kept.keep(url, etag, answer.body);
 }
 
-/** An earlier release may have kept it: documents are brought to the version of this one, as the server does. */
-const ofToday = (body: unknown): unknown =>
-  Array.isArray(body)
-    ? body.map(({ document, ...rest }: Stored<unknown>) => ({ ...rest, document: upToDate(document) }))
-    : upToDate(body);
-
 const asResponse = (url: string, { etag, body, atMs }: KeptAnswer): HttpResponse<unknown> =>
   new HttpResponse({
     url,
-    body: ofToday(body),
+    body,
     status: 200,
     headers: new HttpHeaders({ [KEPT_AT]: String(atMs), ...(etag !== null && { ETag: etag }) }),
   });

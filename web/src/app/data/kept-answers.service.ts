@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Trip } from '@knapsack/contract';
+import { upToDate, type Stored, type Trip } from '@knapsack/contract';
 import { DeviceStore } from './device-store';
 
 /** What the server answered last, as it stands on this device. */
@@ -26,13 +26,20 @@ const DOCUMENT = /^\/api\/(trips|packings|rehearsals|logs)\/[^/?]+$/;
 /** Whether an address is that of a document that is kept: a trip, or what stands beside one. */
 export const isKeptDocument = (url: string): boolean => DOCUMENT.test(url);
 
+/** An earlier release may have kept it: documents are brought to the version of this one, as the server does. */
+const ofToday = (body: unknown): unknown =>
+  Array.isArray(body)
+    ? body.map(({ document, ...rest }: Stored<unknown>) => ({ ...rest, document: upToDate(document) }))
+    : upToDate(body);
+
 /** The trips that were opened on this device, with their gear and what stands beside them, so that they open while the server is away. */
 @Injectable({ providedIn: 'root' })
 export class KeptAnswers {
   private readonly store = new DeviceStore<KeptAnswer>('knapsack-kept', 'answers');
 
-  find(url: string): Promise<KeptAnswer | null> {
-    return this.store.get(url);
+  async find(url: string): Promise<KeptAnswer | null> {
+    const kept = await this.store.get(url);
+    return kept && { ...kept, body: ofToday(kept.body) };
   }
 
   async keep(url: string, etag: string | null, body: unknown): Promise<void> {
@@ -48,7 +55,10 @@ export class KeptAnswers {
 
   /** The trips that open from here, the newest first. */
   async trips(): Promise<readonly KeptTrip[]> {
-    return (await this.tripsByAge()).map(({ answer: { body, atMs } }) => ({ trip: body as Trip, atMs }));
+    return (await this.tripsByAge()).map(({ answer: { body, atMs } }) => ({
+      trip: ofToday(body) as Trip,
+      atMs,
+    }));
   }
 
   async clear(): Promise<void> {

@@ -72,6 +72,7 @@ describe('what stays on the device', () => {
     const { version, ...old } = trip();
     await kept.keep(ISLET, '"3"', { ...old, version: version - 1 });
     await kept.keep('/api/gear', null, [{ revision: 1, document: { ...shelf[1], version: 1 } }]);
+    expect((await kept.trips())[0].trip).toEqual(trip());
     const asked = ask();
     away(ISLET);
     expect((await asked).body).toEqual(trip());

@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { ApiService } from '../data/api.service';
 import { tick } from '@knapsack/contract/edits';
 import { trip } from '@knapsack/contract/testing/outing';
+import { ServerWatch } from '../data/server-watch.service';
 import { NoticesService } from '../shell/notices.service';
 import { draftBox } from './draft-box';
 import { BagStore } from './bag.store';
@@ -126,6 +127,22 @@ describe('the trip, its forecast, its ghost and what is chosen of it', () => {
     store.undo();
     expect(store.trip()?.name).toBe('Typed');
     await until(() => store.saving().is === 'saved');
+  });
+
+  it('that was opened from this device looks at the gear too when the server is back', async () => {
+    api.keptAtMs = 1_800_000_000_000;
+    await store.open('islet');
+    expect(store.asOfMs()).toBe(1_800_000_000_000);
+    const asked = spyOn(api, 'gear').and.callThrough();
+    const watch = TestBed.inject(ServerWatch);
+    watch.missed();
+    await store.refresh();
+    expect(asked).not.toHaveBeenCalled();
+    watch.heard();
+    await until(() => store.asOfMs() === null);
+    expect(asked).toHaveBeenCalledTimes(1);
+    await store.refresh();
+    expect(asked).toHaveBeenCalledTimes(1);
   });
 
   it('does not ask about its own writing whose answer a reload has lost', async () => {

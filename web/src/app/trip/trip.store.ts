@@ -166,12 +166,15 @@ export class TripStore implements OnDestroy {
   async refresh(): Promise<void> {
     const trip = this.trip();
     const autosave = this.autosave();
-    if (!trip || !autosave) return;
+    // While the server is away there is nothing to take up: this is asked for again when it is back.
+    if (!trip || !autosave || this.watch.away()) return;
     try {
       await this.ticks.refresh();
+      // What this device had kept may be old: the gear too, which has revisions of its own.
+      if (this.asOfMs() !== null) await firstValueFrom(this.shelf.load());
+      this.asOfMs.set(null);
       if (autosave.hasUnsaved) return;
       const stored = await firstValueFrom(this.api.trip(trip.id));
-      this.asOfMs.set(null);
       if (autosave.hasUnsaved || stored.revision === autosave.knownRevision) return;
       autosave.adopt(stored.revision, stored.document);
       this.history.update((history) => history && edited(history, stored.document));

@@ -8,6 +8,8 @@ import { BesideInMemory } from './beside-in-memory';
 export class TripInMemory {
   stored: Stored<Trip> = { revision: 1, document: trip() };
   reachable = true;
+  /** When the server said so, where this device answers in its place. */
+  keptAtMs: number | null = null;
   private answer<T>(give: () => T): Observable<T> {
     return this.reachable ? of(give()) : throwError(() => new HttpErrorResponse({ status: 0 }));
   }
@@ -16,7 +18,7 @@ export class TripInMemory {
   trip = () =>
     this.isDeleted
       ? throwError(() => new HttpErrorResponse({ status: 404 }))
-      : this.answer(() => this.stored);
+      : this.answer(() => ({ ...this.stored, keptAtMs: this.keptAtMs }));
   createTrip = (document: Trip) => this.answer(() => ({ revision: 1, document: (this.created = document) }));
   readonly ticks = new BesideInMemory(() => this.reachable);
   beside = this.ticks.beside;
