@@ -25,7 +25,7 @@ export function playCommand(terminal: Terminal): Command {
     .action((tripFile: string, { gear, seed, every }: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, gear);
       const plan = taken(tripFile, resolve(trip, shelf));
-      const { lines, truth } = playInstruments(plan, seed, 1000 * every);
+      const { lines, truth } = playInstruments(plan, seed, { everyMs: 1000 * every });
       const startMs = plan.outing.startMs;
       const told = truth.map(({ timeMs, soc }) => ({
         timeMs,

@@ -130,6 +130,7 @@ export * from './field/ahead.js';
 export type * from './field/band.js';
 export * from './field/field-now.js';
 export * from './instruments/instrument-lines.js';
+export * from './instruments/other-sky.js';
 export * from './instruments/stand-ins.js';
 export * from './field/follow.js';
 export * from './field/learned.js';

@@ -90,6 +90,13 @@ export interface NewInstrument extends InstrumentView {
   readonly token: string;
 }
 
+/** A dry run that was begun. */
+export interface DryRunMade {
+  readonly id: string;
+  /** How often its instruments send, ms of the outing. */
+  readonly everyMs: number;
+}
+
 /** What came of lines that were sent. */
 export interface LinesTaken {
   /** Entries that stand in the log now and did not before. */

@@ -1,3 +1,4 @@
+export * from './dry-run.js';
 export * from './entries-of-lines.js';
 export * from './field-log.js';
 export * from './merge-logs.js';
@@ -5,6 +6,7 @@ export * from './newer-forecast.js';
 export * from './odd-reading.js';
 export * from './ration-here.js';
 export * from './say-entry.js';
+export * from './say-instrument.js';
 export * from './say-now.js';
 export * from './standing.js';
 export * from './what-now.js';

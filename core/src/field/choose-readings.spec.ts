@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../span.js';
-import { asOne, chooseReadings } from './choose-readings.js';
+import { asOne, chooseReadings, thinned } from './choose-readings.js';
 import type { FieldReading } from './reading.js';
 
 const reading = (id: string, minute: number, change: Partial<FieldReading> = {}): FieldReading => ({
@@ -35,5 +35,45 @@ describe('readings that are taken', () => {
   it('are else the first, the last, the last before each reset, and those where the spread changes most', () => {
     const spreads = [0, 0, 0.01, 0.01, 0.05, 0.05, 0.05, 0.045, 0.045, 0.045];
     expect(chooseReadings(many, spreads, [6.5 * MINUTE_MS], 5)).toEqual([0, 2, 4, 6, 9]);
+  });
+});
+
+describe('readings that instruments send by the minute', () => {
+  const sent = (minutes: number, sources: readonly FieldReading['source'][] = ['monitor', 'controller']) =>
+    asOne(
+      Array.from({ length: minutes }, (_, minute) =>
+        sources.map((source) => reading(`${source} ${minute}`, minute, { source })),
+      ).flat(),
+    );
+  const ids = (taken: ReturnType<typeof asOne>) => taken.map(({ id }) => id);
+
+  it('are all looked at where they are few', () => {
+    expect(thinned(sent(10), [], 20).length).toBe(20);
+  });
+
+  it('are thinned by time: of each its first and last, and the last before each reset', () => {
+    const kept = ids(thinned(sent(600), [300.5 * MINUTE_MS], 20));
+    expect(kept.length).toBeLessThanOrEqual(20);
+    expect(kept.length).toBeGreaterThan(10);
+    for (const source of ['monitor', 'controller']) {
+      for (const minute of [0, 300, 599]) expect(kept).toContain(`${source} ${minute}`);
+    }
+    expect(kept).toEqual(ids(thinned(sent(600), [300.5 * MINUTE_MS], 20)));
+  });
+
+  it('stay kept while time goes on: only the last one of the present slot makes room', () => {
+    const before = ids(thinned(sent(401), [], 30));
+    const after = new Set(ids(thinned(sent(402), [], 30)));
+    expect(before.filter((id) => !after.has(id)).length).toBeLessThanOrEqual(2);
+  });
+
+  it('never push out what a person read, or said counts, unless that alone is too much', () => {
+    const typed = [7, 123, 345].map((minute) => reading(`typed ${minute}`, minute));
+    const sure = reading('sure', 201.5, { source: 'monitor', state: 'charging', counts: true });
+    const all = asOne([...sent(600), ...typed, sure]);
+    const kept = ids(thinned(all, [], 20));
+    for (const { id } of [...typed, sure]) expect(kept).toContain(id);
+    expect(kept.length).toBeLessThanOrEqual(20);
+    expect(thinned(sent(600, ['typed']), [], 20).length).toBeLessThanOrEqual(20);
   });
 });

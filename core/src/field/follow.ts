@@ -1,10 +1,11 @@
-import { chanceLaw, inOrder, type ChanceLaw } from '../chance/chance-law.js';
+import { chanceLaw, type ChanceLaw } from '../chance/chance-law.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { generator, seedOf } from '../random/generator.js';
 import { SEED } from '../random/seed.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { Band } from './band.js';
-import { asOne, chooseReadings } from './choose-readings.js';
+import { inOrderOfUse } from './change-battery.js';
+import { asOne, chooseReadings, thinned } from './choose-readings.js';
 import type { FieldMarch } from './field-march.js';
 import { Follower, MISFIT, type Met, type Stood } from './follower.js';
 import type { FieldEvent, FieldReading, ReadQuantity, SkyNote } from './reading.js';
@@ -65,11 +66,12 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   const { startMs, endMs } = plan.outing;
   const until = Math.min(endMs, Math.max(startMs, nowMs));
   const isPast = ({ timeMs }: { readonly timeMs: number }) => timeMs >= startMs && timeMs <= until;
-  const taken = asOne(log.readings.filter(isPast));
   const events = log.events
     .filter(isPast)
-    .flatMap((event) => inLaw(plan, event))
+    .flatMap((event) => (event.kind === 'battery' ? (inOrderOfUse(plan, event) ?? []) : event))
     .sort((a, b) => a.timeMs - b.timeMs);
+  const resets = events.filter(({ kind }) => kind === 'reset').map(({ timeMs }) => timeMs);
+  const taken = thinned(asOne(log.readings.filter(isPast)), resets);
   const momentsMs = [...taken, ...events].map(({ timeMs }) => timeMs);
   const stepMs = Math.max(plan.stepMs, LEAST_STEP_MS);
   const law = withFog(chanceLaw({ ...plan, stepMs, momentsMs: [...momentsMs, until] }), events);
@@ -90,7 +92,6 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
       spreads.push(spread());
     },
   );
-  const resets = events.filter(({ kind }) => kind === 'reset').map(({ timeMs }) => timeMs);
   const chosen = new Set(chooseReadings(taken, spreads, resets));
   const real = run(particles, 'field', false);
   const seen = real.walk(taken, events, until, (place) => chosen.has(place));
@@ -126,11 +127,4 @@ function withFog(law: ChanceLaw, events: readonly FieldEvent[]): ChanceLaw {
     inFog.has(index) ? { ...hour, fog: true, rain: false } : hour,
   );
   return { ...law, sky: { ...sky, hours } };
-}
-
-/** A battery's place among the plan's packs as its place in the order of use; nothing where it is none of them. */
-function inLaw(plan: PlanInput, event: FieldEvent): readonly FieldEvent[] {
-  if (event.kind !== 'battery') return [event];
-  const pack = inOrder(plan).indexOf(plan.packs[event.pack]);
-  return pack < 0 ? [] : [{ ...event, pack }];
 }

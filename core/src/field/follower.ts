@@ -3,6 +3,7 @@ import { normal, type Generator } from '../random/generator.js';
 import { firstStepFrom } from '../time-grid.js';
 import { aloneSays } from './alone.js';
 import { bandOf, type Band } from './band.js';
+import { changeBattery, tellsPacks } from './change-battery.js';
 import type { Taken } from './choose-readings.js';
 import { FieldMarch } from './field-march.js';
 import { drawTo, move } from './kernel.js';
@@ -65,7 +66,7 @@ export class Follower {
     onMet?: (met: Met) => void,
   ): readonly Met[] {
     const { edgesMs } = this.march.law;
-    this.march.toldPacks = events.some((event) => event.kind === 'battery' && event.does === 'swapIn');
+    this.march.toldPacks = tellsPacks(events);
     const met: Met[] = [];
     let event = 0;
     const happen = (timeMs: number) => {
@@ -99,11 +100,7 @@ export class Follower {
         resetBy(event.source).forEach((instrument) => particles.reset(instrument));
         return;
       case 'battery':
-        if (event.does === 'swapIn') {
-          particles.inUse.fill(event.pack);
-          particles.isOn.fill(1);
-        } else if (event.does === 'full') particles.socs[event.pack].fill(1);
-        else march.charged = event.pack;
+        changeBattery(march, event);
         return;
       case 'sky':
         // What was assumed knows nothing of the sky that came.

@@ -2,7 +2,8 @@ import { chanceLaw } from '../chance/chance-law.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { generator, normal, seedOf } from '../random/generator.js';
 import { firstStepFrom } from '../time-grid.js';
-import { cloudAt, OVERCAST, RAIN } from '../sun/light-table.js';
+import { cloudAt, OVERCAST, RAIN, type SkyIndex } from '../sun/light-table.js';
+import { changeBattery, inOrderOfUse, tellsPacks } from './change-battery.js';
 import { FieldMarch } from './field-march.js';
 import type { FieldLog } from './follow.js';
 import { totalSocs } from './follower.js';
@@ -11,6 +12,7 @@ import { predict } from './predict.js';
 import {
   readingScale,
   resetBy,
+  type BatteryEvent,
   type CounterReset,
   type FieldEvent,
   type FieldReading,
@@ -23,9 +25,12 @@ export type PlayedAct =
   | (Pick<FieldReading, 'timeMs' | 'state' | 'source'> & {
       readonly kind: 'reading';
       readonly quantities: readonly ReadQuantity[];
+      /** An instrument tells it to the last digit; else somebody reads it off, as people read. */
+      readonly toTheDigit?: boolean;
     })
   | { readonly kind: 'look'; readonly timeMs: number }
-  | CounterReset;
+  | CounterReset
+  | BatteryEvent;
 
 /** An outing of which everything is known. */
 export interface Played {
@@ -34,6 +39,8 @@ export interface Played {
   readonly march: FieldMarch;
   /** State of charge of all packs at each act, 0 to 1, and at the end. */
   readonly socs: readonly number[];
+  /** Where the sky stood at each act, a place of the light table; null where the plan has no sky. */
+  readonly skies: readonly (SkyIndex | null)[];
 }
 
 /**
@@ -51,14 +58,21 @@ export function play(plan: PlanInput, acts: readonly PlayedAct[], untilMs: numbe
   const readings: FieldReading[] = [];
   const events: FieldEvent[] = [];
   const socs: number[] = [];
+  const skies: (SkyIndex | null)[] = [];
+  march.toldPacks = tellsPacks(acts);
   const to = (timeMs: number) => {
     march.to(timeMs >= plan.outing.endMs ? law.edgesMs.length - 1 : firstStepFrom(law.edgesMs, timeMs));
   };
   acts.forEach((act, place) => {
     to(act.timeMs);
     socs.push(totalSocs(march)[0]);
+    skies.push(law.sky ? particles.place[0] : null);
     if (act.kind === 'reset') {
       resetBy(act.source).forEach((instrument) => particles.reset(instrument));
+      events.push(act);
+    } else if (act.kind === 'battery') {
+      const event = inOrderOfUse(plan, act);
+      if (event) changeBattery(march, event);
       events.push(act);
     } else if (act.kind === 'look') {
       const sky = particles.place[0];
@@ -70,12 +84,12 @@ export function play(plan: PlanInput, acts: readonly PlayedAct[], untilMs: numbe
       for (const quantity of act.quantities) {
         const { value, isCharging } = predict(march, 0, quantity, act, act.state);
         const scale = readingScale(quantity, act, value, isCharging);
-        values[quantity] = value + scale * studentNumber(() => normal(next));
+        values[quantity] = act.toTheDigit ? value : value + scale * studentNumber(() => normal(next));
       }
       const { timeMs, state, source } = act;
       readings.push({ id: `r${place}`, timeMs, state, source, values });
     }
   });
   to(untilMs);
-  return { log: { readings, events }, march, socs: [...socs, totalSocs(march)[0]] };
+  return { log: { readings, events }, march, socs: [...socs, totalSocs(march)[0]], skies };
 }

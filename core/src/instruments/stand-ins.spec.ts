@@ -14,7 +14,7 @@ const readingsOf = <Source extends InstrumentReading['source']>(
     .filter((reading): reading is Of<Source> => reading?.source === source);
 
 describe('stand-ins of the instruments', () => {
-  const played = playInstruments(fieldPlan(), 3, EVERY);
+  const played = playInstruments(fieldPlan(), 3, { everyMs: EVERY });
   const monitor = readingsOf(played, 'monitor');
   const controller = readingsOf(played, 'controller');
 
@@ -24,8 +24,8 @@ describe('stand-ins of the instruments', () => {
     expect(played.lines.every(({ line }) => readInstrumentLine(line) !== null)).toBeTrue();
     for (const { timeMs, line } of played.lines)
       expect(readInstrumentLine(line)!.ms).toBe(timeMs - fieldHour(0));
-    expect(playInstruments(fieldPlan(), 3, EVERY)).toEqual(played);
-    expect(playInstruments(fieldPlan(), 4, EVERY).truth).not.toEqual(played.truth);
+    expect(playInstruments(fieldPlan(), 3, { everyMs: EVERY })).toEqual(played);
+    expect(playInstruments(fieldPlan(), 4, { everyMs: EVERY }).truth).not.toEqual(played.truth);
   });
 
   it('stay near the truth: a monitor drifts, a little', () => {
@@ -54,7 +54,7 @@ describe('stand-ins of the instruments', () => {
   });
 
   it('have no controller without a panel', () => {
-    const dark = playInstruments(darkFieldPlan(), 3, EVERY);
+    const dark = playInstruments(darkFieldPlan(), 3, { everyMs: EVERY });
     expect(readingsOf(dark, 'controller')).toEqual([]);
     expect(dark.truth.at(-1)!.soc).toBeLessThan(dark.truth[0].soc);
   });

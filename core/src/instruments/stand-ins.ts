@@ -1,8 +1,9 @@
 import type { PlanInput } from '../forecast/plan-input.js';
 import { play, type PlayedAct } from '../field/play.js';
-import type { ReadingState, ReadQuantity } from '../field/reading.js';
+import type { BatteryEvent, ReadingState, ReadQuantity } from '../field/reading.js';
 import { generator, normal, seedOf } from '../random/generator.js';
 import { hoursOf, MINUTE_MS } from '../span.js';
+import { cloudAt, OVERCAST, RAIN, type SkyIndex } from '../sun/light-table.js';
 import { instrumentLine, type ControllerStage, type InstrumentReading } from './instrument-lines.js';
 
 /** What was true at an instant of a played outing. */
@@ -11,6 +12,8 @@ export interface PlayedTruth {
   readonly timeMs: number;
   /** State of charge of all packs, 0 to 1. */
   readonly soc: number;
+  /** What somebody sees who looks up; null where the plan has no sky. */
+  readonly sky: { readonly cloud: number; readonly rain: boolean } | null;
 }
 
 /** A line that a stand-in sends, and when. */
@@ -26,6 +29,14 @@ export interface PlayedInstruments {
   readonly truth: readonly PlayedTruth[];
 }
 
+/** How an outing is played. */
+export interface PlayOptions {
+  /** How often each instrument sends. */
+  readonly everyMs?: number;
+  /** What was done with batteries, ascending in time; packs by their place in the plan. */
+  readonly batteries?: readonly BatteryEvent[];
+}
+
 /** Of a battery monitor: how far it drifts from the truth, share of the charge an hour, one standard deviation. Convention of this project. */
 const DRIFT_PER_HOUR = 0.003;
 /** A monitor takes a battery above this, that is charged, for full. */
@@ -38,35 +49,47 @@ const CONTROLLER: readonly ReadQuantity[] = ['panelAmps', 'panelWatts', 'inAh'];
 
 /**
  * Plays an outing by chance, its sky and its operators as they may be, with a battery monitor and, where there is a panel, a charge controller
- * that send lines. To try the estimate on, and to learn to read: the truth comes along.
- *
- * @param everyMs how often each of them sends
+ * that send lines. To try the estimate on, and to learn to read: the truth comes along. What is worked or done otherwise from an instant
+ * on leaves all before it as it was.
  */
-export function playInstruments(plan: PlanInput, seed: number, everyMs = MINUTE_MS): PlayedInstruments {
+export function playInstruments(
+  plan: PlanInput,
+  seed: number,
+  { everyMs = MINUTE_MS, batteries = [] }: PlayOptions = {},
+): PlayedInstruments {
   const { startMs, endMs } = plan.outing;
-  const next = generator(seedOf(`${seed} instruments`));
+  const of = (what: string) => generator(seedOf(`${seed} ${what}`));
+  const hands = of('hands');
   const times: number[] = [];
   for (let timeMs = startMs + everyMs; timeMs < endMs; timeMs += everyMs) times.push(timeMs);
   const sources = plan.sun ? (['monitor', 'controller'] as const) : (['monitor'] as const);
-  const acts = times.flatMap((timeMs) => {
-    const state = stateAt(plan, timeMs, next);
+  const reads = times.flatMap((timeMs) => {
+    const state = stateAt(plan, timeMs, hands());
     return sources.map((source): PlayedAct => ({
       ...{ kind: 'reading', timeMs, state, source },
       quantities: source === 'monitor' ? MONITOR : CONTROLLER,
+      // A counter never runs backwards.
+      toTheDigit: source === 'controller',
     }));
   });
-  const { log, march, socs } = play(plan, acts, endMs, seed);
+  const acts = [...batteries.filter(({ timeMs }) => timeMs < endMs), ...reads].sort(
+    (a, b) => a.timeMs - b.timeMs,
+  );
+  const { log, march, ...was } = play(plan, acts, endMs, seed);
+  const isRead = acts.map(({ kind }) => kind === 'reading');
+  const socs = was.socs.filter((_, place) => isRead[place]);
+  const skies = was.skies.filter((_, place) => isRead[place]);
   const storedAh = march.packs.reduce((sum, pack) => sum + pack.storedAh, 0);
   const lines: PlayedLine[] = [];
   const truth: PlayedTruth[] = [];
-  const monitor = new Monitor(storedAh, hoursOf({ startMs: 0, endMs: everyMs }), next);
+  const monitor = new Monitor(storedAh, hoursOf({ startMs: 0, endMs: everyMs }), of('drift'));
   let peakW = 0;
   log.readings.forEach(({ timeMs, source, values }, index) => {
     const soc = socs[index];
     const ms = timeMs - startMs;
     const tell = (reading: InstrumentReading) => lines.push({ timeMs, line: instrumentLine(reading) });
     if (source === 'monitor') {
-      truth.push({ timeMs, soc });
+      truth.push({ timeMs, soc, sky: seenIn(skies[index]) });
       tell({ source, ms, ...monitor.tell(soc, values.volts ?? 0, -(values.amps ?? 0)) });
     } else {
       const panelA = Math.max(0, values.panelAmps ?? 0);
@@ -84,11 +107,19 @@ export function playInstruments(plan: PlanInput, seed: number, everyMs = MINUTE_
   return { lines, truth };
 }
 
-/** What is on: of the time of a block, its share is key down. */
-function stateAt({ blocks }: PlanInput, timeMs: number, next: () => number): ReadingState {
+function seenIn(sky: SkyIndex | null): PlayedTruth['sky'] {
+  return sky === null ? null : { cloud: cloudAt(Math.min(sky, OVERCAST)), rain: sky === RAIN };
+}
+
+/**
+ * What is on: of the time of a block, its share is key down.
+ *
+ * @param chance 0 to 1
+ */
+function stateAt({ blocks }: PlanInput, timeMs: number, chance: number): ReadingState {
   const block = blocks.find(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs);
   if (!block) return 'off';
-  return next() < block.share ? 'keyDown' : 'listening';
+  return chance < block.share ? 'keyDown' : 'listening';
 }
 
 function stageOf(soc: number, panelA: number): ControllerStage {

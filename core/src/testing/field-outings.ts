@@ -157,7 +157,8 @@ export function otherOuting(seed: number): OtherOuting {
     else if (act.kind === 'look') {
       const cloud = Math.min(1, Math.max(0, (1.05 - lightShare[hourOf(timeMs)]) * evenly(next, 0.2)));
       looks.push({ kind: 'sky', timeMs, cloud, rain: false, fog: false });
-    } else if (act.quantities.includes('outAh')) {
+    } else if (act.kind === 'battery') throw new Error('This generator has one battery.');
+    else if (act.quantities.includes('outAh')) {
       const outAh = gain * sumUp(resetMs, timeMs, loadA) + 0.03 * (next() - 0.5);
       readings.push({ ...bare(act), values: { outAh } });
     } else if (act.quantities.includes('inAh')) {

@@ -6,6 +6,7 @@ import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
 import { seed } from '../documents/seed.js';
+import { dryRunRoutes } from '../instruments/dry-run-routes.js';
 import { instrumentRoutes, lineRoutes } from '../instruments/instrument-routes.js';
 import type { Instruments } from '../instruments/instruments.js';
 import type { Access } from '../reach/access.js';
@@ -88,6 +89,7 @@ export function createApp({
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
   app.use('/api/trips', tripFileRoutes(database, stores));
+  app.use('/api/dry-runs', dryRunRoutes(stores));
   app.use('/api/instruments', instrumentRoutes(instruments));
   app.use('/api/places', siteRoutes());
   documents(app, stores);
