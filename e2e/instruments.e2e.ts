@@ -37,7 +37,7 @@ test('an instrument sends lines with a token made in Settings, and Field has the
 
   await page.goto(`${knapsack.address}/trips/under-way/field`);
   await expect(page.locator('.entries li')).toHaveCount(sent.length);
-  await expect(page.locator('.entries li').first()).toContainText('13.11 V, 0.86 A state not noted, 86 %');
+  await expect(page.locator('.entries li').first()).toContainText('13.11 V, 0.86 A, 86 %');
 
   await page.goto(`${knapsack.address}/settings`);
   await expect(part.getByRole('row', { name: /^battery monitor/ })).toContainText('last sent');

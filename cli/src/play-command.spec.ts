@@ -17,6 +17,15 @@ describe('knapsack play', () => {
     expect((await run('play', TRIP, '--seed', '4', '--every', '1800')).out).not.toBe(out);
   });
 
+  it('prints what the controller remembers by the day', async () => {
+    const { code, out } = await run('play', TRIP, '--seed', '3', '--days');
+    expect(code).toBe(0);
+    const [headings, ...days] = out.trim().split('\n');
+    expect(headings).toBe('day,Ah in,peak W,lowest V,highest V');
+    expect(days.map((row) => row.split(',')[0])).toEqual(['2027-09-04', '2027-09-05']);
+    for (const row of days) expect(row).toMatch(/^[\d-]{10},\d+\.\d\d,\d+,1[0-4]\.\d\d,1[3-5]\.\d\d$/);
+  });
+
   it('has a sentence for a number that is none', async () => {
     expectSentence(await run('play', TRIP, '--every', '5'), '--every is a whole number from 10 to 3600');
     expectSentence(await run('play', TRIP, '--seed', 'x'), '--seed is a whole number');

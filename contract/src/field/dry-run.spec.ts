@@ -1,7 +1,16 @@
 import { readInstrumentLine } from '@knapsack/core';
 import type { LogEntry } from '../documents/log.js';
 import { hour, shelf, trip } from '../testing/outing.js';
-import { dryRun, dryRunStepMs, sayLookUp, sayLooks, sayTruth, truthAt, type DryRunSetup } from './dry-run.js';
+import {
+  dryRun,
+  dryRunStartMs,
+  dryRunStepMs,
+  sayLookUp,
+  sayLooks,
+  sayTruth,
+  truthAt,
+  type DryRunSetup,
+} from './dry-run.js';
 
 const at = (of: number) => new Date(hour(of)).toISOString();
 const SETUP: DryRunSetup = { seed: 5, sky: 'asForecast' };
@@ -48,6 +57,12 @@ describe('a dry run', () => {
     expect(dryRunStepMs({ start: at(0), end: at(24 * 30) })).toBe(3_600_000);
   });
 
+  it('begins shortly before the first block, not before the outing', () => {
+    expect(dryRunStartMs(trip())).toBe(hour(7.75));
+    expect(dryRunStartMs(trip({ start: at(8) }))).toBe(hour(8));
+    expect(dryRunStartMs(trip({ blocks: [] }))).toBe(hour(6));
+  });
+
   it('knows the truth of an instant from the sending before it', () => {
     const truth = [1, 2].map((of) => ({ timeMs: hour(of), soc: of / 10, sky: null }));
     expect(truthAt(truth, hour(0.5))).toBeNull();
@@ -61,7 +76,8 @@ describe('a dry run', () => {
     expect(sayTruth({ soc: 0.45 }, told)).toBe('True: 45 %, less than the estimate.');
     expect(sayTruth({ soc: 0.61 }, told)).toBe('True: 61 %, more than the estimate.');
     expect(sayLooks(17, 20)).toBe('Within it at 17 of 20 looks; about 16 would be usual.');
-    expect(sayLookUp({ cloud: 1, rain: true })).toBe('You look up: overcast, rain.');
+    expect(sayLookUp({ cloud: 1, rain: true })).toBe('You look up: rain.');
+    expect(sayLookUp({ cloud: 1, rain: false })).toBe('You look up: an overcast sky.');
     expect(sayLookUp(null)).toBe('');
   });
 });

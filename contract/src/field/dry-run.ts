@@ -7,6 +7,7 @@ import {
   underOtherSky,
   type Band,
   type BatteryEvent,
+  type CloudWord,
   type OtherSky,
   type PlayedInstruments,
   type PlayedTruth,
@@ -16,6 +17,7 @@ import type { Gear } from '../documents/gear.js';
 import type { LogEntry } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
 import { cloudWord } from '../edits/weather.js';
+import { expandBlocks } from '../resolve/expand-blocks.js';
 import { fieldLog } from './field-log.js';
 import { standingEntries } from './standing.js';
 import { workedPlan } from './worked-plan.js';
@@ -55,7 +57,8 @@ export function dryRun(
     (event): event is BatteryEvent => event.kind === 'battery',
   );
   const everyMs = dryRunStepMs(trip);
-  return succeed(playInstruments(underOtherSky(plan.value, sky), seed, { everyMs, batteries }));
+  const sources = ['meter', 'monitor', 'controller'] as const;
+  return succeed(playInstruments(underOtherSky(plan.value, sky), seed, { everyMs, batteries, sources }));
 }
 
 /** What was true at an instant; null before the first. */
@@ -81,8 +84,25 @@ export const isWithin = ({ soc }: Pick<PlayedTruth, 'soc'>, { p10, p90 }: Band):
 export const sayLooks = (within: number, looks: number): string =>
   `Within it at ${within} of ${looks} looks; about ${fixed(0.8 * looks, 0)} would be usual.`;
 
-/** "You look up: broken cloud, rain." */
+const SKY_WORDS: Readonly<Record<CloudWord, string>> = {
+  clear: 'a clear sky',
+  few: 'a few clouds',
+  scattered: 'scattered clouds',
+  broken: 'broken cloud',
+  overcast: 'an overcast sky',
+};
+
+/** "You look up: broken cloud." */
 export function sayLookUp(sky: PlayedTruth['sky']): string {
   if (!sky) return '';
-  return `You look up: ${cloudWord(sky.cloud)}${sky.rain ? ', rain' : ''}.`;
+  return sky.rain ? 'You look up: rain.' : `You look up: ${SKY_WORDS[cloudWord(sky.cloud)]}.`;
+}
+
+const BEFORE_WORK_MS = 15 * MINUTE_MS;
+
+/** When a dry run begins: shortly before the first block, so that nobody waits for it. UTC epoch ms. */
+export function dryRunStartMs(trip: Trip): number {
+  const startMs = Date.parse(trip.start);
+  const first = Math.min(...expandBlocks(trip).map((block) => block.startMs));
+  return Number.isFinite(first) ? Math.max(startMs, first - BEFORE_WORK_MS) : startMs;
 }

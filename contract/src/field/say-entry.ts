@@ -7,6 +7,7 @@ import {
   type ReadQuantity,
   type ReadingState,
 } from '@knapsack/core';
+import { INSTRUMENT_WORDS } from './say-instrument.js';
 import { cloudWord } from '../edits/weather.js';
 import type { LogEntry, ReadingEntry } from '../documents/log.js';
 
@@ -41,7 +42,9 @@ const quantitiesOf = (entry: ReadingEntry): readonly ReadQuantity[] =>
 export function sayEntry(entry: LogEntry, nameOf: (gear: string) => string): string {
   switch (entry.kind) {
     case 'reading': {
-      const { state } = entry;
+      const { source = 'typed' } = entry;
+      // What an instrument sends it reads by itself: nobody had to note a state.
+      const state = source !== 'typed' && entry.state === 'unknown' ? undefined : entry.state;
       const figure = (name: ReadQuantity) => `${entry[name]} ${READ_WORDS[name].label}`;
       const quantities = quantitiesOf(entry);
       const momentary = quantities
@@ -49,12 +52,11 @@ export function sayEntry(entry: LogEntry, nameOf: (gear: string) => string): str
         .map(figure)
         .join(', ');
       const counted = quantities.filter((name) => !DEPENDS_ON_STATE.has(name)).map(figure);
-      return [state && momentary ? `${momentary} ${STATE_WORDS[state]}` : momentary, ...counted]
-        .filter(Boolean)
-        .join(', ');
+      const read = [state && momentary ? `${momentary} ${STATE_WORDS[state]}` : momentary, ...counted];
+      return `${source === 'typed' ? '' : `${INSTRUMENT_WORDS[source]}: `}${read.filter(Boolean).join(', ')}`;
     }
     case 'reset':
-      return 'meter reset';
+      return entry.source === 'controller' ? 'Charge controller: begins to count' : 'meter reset';
     case 'sky':
       return `sky: ${saySky(entry)}`;
     case 'work':

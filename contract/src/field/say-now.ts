@@ -21,7 +21,8 @@ export interface Standing {
   readonly odds: (Odds & Pick<Chance, 'availability'>) | null;
   /** The chance that it is meant to have, 0 to 1. */
   readonly target: number;
-  readonly wouldDo: readonly WouldDo[];
+  /** Null while it is looked for. */
+  readonly wouldDo: readonly WouldDo[] | null;
   readonly zone: string;
 }
 
@@ -49,10 +50,11 @@ export function sayNet(netA: number): string {
   return netA > 0 ? `${amps} goes into the battery.` : `${amps} comes out of the battery.`;
 }
 
-/** What to do now: nothing else where it lasts, else the surest thing that helps. */
+/** What to do now: nothing else where it lasts, else the surest thing that helps; nothing while that is looked for. */
 export function sayAdvice({ odds, target, wouldDo, zone }: Standing): string {
   if (odds === null) return '';
   if (odds.chance >= target) return 'Go on as planned.';
+  if (wouldDo === null) return '';
   const [best] = wouldDo;
   if (!best) return 'Nothing that is known here would do: save what you can.';
   return best.odds.chance >= target

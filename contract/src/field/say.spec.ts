@@ -15,7 +15,13 @@ describe('an entry in words', () => {
     [{ kind: 'reading', state: 'off', outAh: 3.4 }, '3.4 Ah out'],
     [{ kind: 'reading', volts: 13 }, '13 V'],
     [{ kind: 'reading', percent: 60, panelWatts: 20 }, '60 %, 20 W of the panel'],
+    [
+      { kind: 'reading', source: 'monitor', state: 'unknown', volts: 13, amps: 0.1, percent: 80 },
+      'Battery monitor: 13 V, 0.1 A, 80 %',
+    ],
+    [{ kind: 'reading', source: 'meter', state: 'charging', volts: 13 }, 'Inline meter: 13 V charging'],
     [{ kind: 'reset' }, 'meter reset'],
+    [{ kind: 'reset', source: 'controller' }, 'Charge controller: begins to count'],
     [{ kind: 'sky', cloud: 0.75 }, 'sky: broken'],
     [{ kind: 'sky', cloud: 1, rain: true }, 'sky: rain'],
     [{ kind: 'sky', cloud: 1, fog: true }, 'sky: fog'],

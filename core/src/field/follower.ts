@@ -46,6 +46,8 @@ export class Follower {
   /** At each reading, once it is weighed, at each event, and now; nothing of what is only assumed. */
   readonly stood: Stood[] = [];
   private readonly particles: Particles;
+  /** A controller that counts what the panel gave sends readings. */
+  private hasController = false;
 
   constructor(
     law: ChanceLaw,
@@ -67,6 +69,9 @@ export class Follower {
   ): readonly Met[] {
     const { edgesMs } = this.march.law;
     this.march.toldPacks = tellsPacks(events);
+    this.hasController = taken.some(
+      ({ source, values }) => source === 'controller' && values.inAh !== undefined,
+    );
     const met: Met[] = [];
     let event = 0;
     const happen = (timeMs: number) => {
@@ -97,7 +102,7 @@ export class Follower {
     this.stand(event.timeMs);
     switch (event.kind) {
       case 'reset':
-        resetBy(event.source).forEach((instrument) => particles.reset(instrument));
+        resetBy(event.source, this.hasController).forEach((instrument) => particles.reset(instrument));
         return;
       case 'battery':
         changeBattery(march, event);

@@ -63,12 +63,15 @@ export function play(plan: PlanInput, acts: readonly PlayedAct[], untilMs: numbe
   const to = (timeMs: number) => {
     march.to(timeMs >= plan.outing.endMs ? law.edgesMs.length - 1 : firstStepFrom(law.edgesMs, timeMs));
   };
+  const hasController = acts.some(
+    (act) => act.kind === 'reading' && act.source === 'controller' && act.quantities.includes('inAh'),
+  );
   acts.forEach((act, place) => {
     to(act.timeMs);
     socs.push(totalSocs(march)[0]);
     skies.push(law.sky ? particles.place[0] : null);
     if (act.kind === 'reset') {
-      resetBy(act.source).forEach((instrument) => particles.reset(instrument));
+      resetBy(act.source, hasController).forEach((instrument) => particles.reset(instrument));
       events.push(act);
     } else if (act.kind === 'battery') {
       const event = inOrderOfUse(plan, act);

@@ -83,9 +83,16 @@ export function instrumentOf(source: ReadingSource, quantity: ReadQuantity): Ins
   }
 }
 
-/** Instruments whose counters a reset sets to zero. */
-export const resetBy = (source: ReadingSource): readonly Instrument[] =>
-  source === 'monitor' ? ['battery'] : source === 'controller' ? ['panel'] : ['loads', 'panel'];
+/**
+ * Instruments whose counters a reset sets to zero.
+ *
+ * @param hasController one that counts tells what the panel gave: a meter that somebody resets is not it
+ */
+export function resetBy(source: ReadingSource, hasController = false): readonly Instrument[] {
+  if (source === 'monitor') return ['battery'];
+  if (source === 'controller') return ['panel'];
+  return hasController ? ['loads'] : ['loads', 'panel'];
+}
 
 const VOLTS_AT_REST = 0.05;
 const VOLTS_AT_WORK = 0.1;

@@ -41,7 +41,7 @@ export type InstrumentReading =
 /** No line of an instrument is longer. */
 export const LONGEST_LINE = 120;
 
-const NUMBER = /^-?\d{1,9}(\.\d{1,6})?$/;
+const NUMBER = /^-?\d{1,12}(\.\d{1,6})?$/;
 const isStage = (word: string): word is ControllerStage =>
   (CONTROLLER_STAGES as readonly string[]).includes(word);
 

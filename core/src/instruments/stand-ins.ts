@@ -4,7 +4,12 @@ import type { BatteryEvent, ReadingState, ReadQuantity } from '../field/reading.
 import { generator, normal, seedOf } from '../random/generator.js';
 import { hoursOf, MINUTE_MS } from '../span.js';
 import { cloudAt, OVERCAST, RAIN, type SkyIndex } from '../sun/light-table.js';
-import { instrumentLine, type ControllerStage, type InstrumentReading } from './instrument-lines.js';
+import {
+  instrumentLine,
+  type ControllerStage,
+  type InstrumentReading,
+  type LineSource,
+} from './instrument-lines.js';
 
 /** What was true at an instant of a played outing. */
 export interface PlayedTruth {
@@ -33,6 +38,8 @@ export interface PlayedInstruments {
 export interface PlayOptions {
   /** How often each instrument sends. */
   readonly everyMs?: number;
+  /** Those that send; monitor and controller if absent. There is no controller where there is no panel. */
+  readonly sources?: readonly LineSource[];
   /** What was done with batteries, ascending in time; packs by their place in the plan. */
   readonly batteries?: readonly BatteryEvent[];
 }
@@ -44,8 +51,11 @@ const FULL = 0.985;
 const ABSORBS_FROM = 0.95;
 const LEAST_PANEL_A = 0.02;
 
-const MONITOR: readonly ReadQuantity[] = ['volts', 'amps'];
-const CONTROLLER: readonly ReadQuantity[] = ['panelAmps', 'panelWatts', 'inAh'];
+const READS: Readonly<Record<LineSource, readonly ReadQuantity[]>> = {
+  meter: ['volts', 'amps'],
+  monitor: ['volts', 'amps'],
+  controller: ['volts', 'panelAmps', 'panelWatts', 'inAh'],
+};
 
 /**
  * Plays an outing by chance, its sky and its operators as they may be, with a battery monitor and, where there is a panel, a charge controller
@@ -55,19 +65,19 @@ const CONTROLLER: readonly ReadQuantity[] = ['panelAmps', 'panelWatts', 'inAh'];
 export function playInstruments(
   plan: PlanInput,
   seed: number,
-  { everyMs = MINUTE_MS, batteries = [] }: PlayOptions = {},
+  { everyMs = MINUTE_MS, batteries = [], sources: asked = ['monitor', 'controller'] }: PlayOptions = {},
 ): PlayedInstruments {
   const { startMs, endMs } = plan.outing;
   const of = (what: string) => generator(seedOf(`${seed} ${what}`));
   const hands = of('hands');
   const times: number[] = [];
   for (let timeMs = startMs + everyMs; timeMs < endMs; timeMs += everyMs) times.push(timeMs);
-  const sources = plan.sun ? (['monitor', 'controller'] as const) : (['monitor'] as const);
+  const sources = asked.filter((source) => source !== 'controller' || plan.sun);
   const reads = times.flatMap((timeMs) => {
     const state = stateAt(plan, timeMs, hands());
     return sources.map((source): PlayedAct => ({
       ...{ kind: 'reading', timeMs, state, source },
-      quantities: source === 'monitor' ? MONITOR : CONTROLLER,
+      quantities: READS[source],
       // A counter never runs backwards.
       toTheDigit: source === 'controller',
     }));
@@ -87,19 +97,19 @@ export function playInstruments(
   log.readings.forEach(({ timeMs, source, values }, index) => {
     const soc = socs[index];
     const ms = timeMs - startMs;
+    const { volts = 0, amps = 0, panelAmps = 0, panelWatts = 0, inAh = 0 } = values;
+    if (index % sources.length === 0) truth.push({ timeMs, soc, sky: seenIn(skies[index]) });
     const tell = (reading: InstrumentReading) => lines.push({ timeMs, line: instrumentLine(reading) });
-    if (source === 'monitor') {
-      truth.push({ timeMs, soc, sky: seenIn(skies[index]) });
-      tell({ source, ms, ...monitor.tell(soc, values.volts ?? 0, -(values.amps ?? 0)) });
-    } else {
-      const panelA = Math.max(0, values.panelAmps ?? 0);
-      const watts = Math.max(0, values.panelWatts ?? 0);
+    if (source === 'meter') tell({ source, ms, volts, amps });
+    else if (source === 'monitor') tell({ source, ms, ...monitor.tell(soc, volts, -amps) });
+    else {
+      const panelA = Math.max(0, panelAmps);
+      const watts = Math.max(0, panelWatts);
       peakW = Math.max(peakW, watts);
-      const batteryV = log.readings[index - 1].values.volts ?? 0;
       tell({
-        ...{ source: 'controller', ms, panelA, batteryV, peakW, inAh: Math.max(0, values.inAh ?? 0) },
+        ...{ source: 'controller', ms, panelA, batteryV: volts, peakW, inAh: Math.max(0, inAh) },
         panelV: panelA > LEAST_PANEL_A ? watts / panelA : 0,
-        batteryA: batteryV > 0 ? watts / batteryV : 0,
+        batteryA: volts > 0 ? watts / volts : 0,
         stage: stageOf(soc, panelA),
       });
     }

@@ -3,6 +3,7 @@ import {
   isSteadyClock,
   localHour,
   localHours,
+  midnightAfter,
   midnightBefore,
   nextWeekday,
   sameClock,
@@ -43,6 +44,10 @@ describe('clocks', () => {
   it('tell the hour of the day with its minutes, and midnight', () => {
     expect(localHour(SATURDAY, OSLO)).toBe(16.5);
     expect(toLocalField(midnightBefore(SATURDAY, OSLO), OSLO)).toBe('2027-09-04T00:00');
+    expect(toLocalField(midnightAfter(SATURDAY, OSLO), OSLO)).toBe('2027-09-05T00:00');
+    // The night of the change has 25 hours.
+    const change = Date.UTC(2027, 9, 31, 10);
+    expect((midnightAfter(change, OSLO) - midnightBefore(change, OSLO)) / 3_600_000).toBe(25);
   });
 
   it('come to a day of the week after an instant, a week later where it is that instant', () => {

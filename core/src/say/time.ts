@@ -66,6 +66,10 @@ export function isSteadyClock(fromMs: number, toMs: number, zone: string): boole
 export const midnightBefore = (timeMs: number, zone: string): number =>
   inZone(timeMs, zone).startOf('day').toMillis();
 
+/** The start of the local day after the one that an instant falls into, UTC epoch ms. */
+export const midnightAfter = (timeMs: number, zone: string): number =>
+  inZone(timeMs, zone).startOf('day').plus({ days: 1 }).toMillis();
+
 /**
  * The next such day of the week at an hour of the local day, UTC epoch ms; always after an instant.
  *

@@ -162,7 +162,7 @@ export function otherOuting(seed: number): OtherOuting {
       const outAh = gain * sumUp(resetMs, timeMs, loadA) + 0.03 * (next() - 0.5);
       readings.push({ ...bare(act), values: { outAh } });
     } else if (act.quantities.includes('inAh')) {
-      const inAh = evenly(next, 0.02) * sumUp(resetMs, timeMs, takenA);
+      const inAh = evenly(next, 0.02) * sumUp(FIELD_START_MS, timeMs, takenA);
       readings.push({ ...bare(act), values: { inAh } });
     } else if (act.quantities.includes('percent')) {
       const percent = 100 * socAt(timeMs) + 12 * (next() - 0.5);

@@ -77,7 +77,8 @@ describe('a dry run on the server', () => {
       ),
     );
     const lines = events(text).map((event) => readInstrumentLine(event.replace(/^data: /, '')));
-    expect(lines.slice(0, 3).map((line) => line?.source ?? 'truth')).toEqual([
+    expect(lines.slice(0, 4).map((line) => line?.source ?? 'truth')).toEqual([
+      'meter',
       'monitor',
       'controller',
       'truth',

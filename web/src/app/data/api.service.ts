@@ -3,9 +3,11 @@ import { HttpClient, HttpContext, type HttpResponse } from '@angular/common/http
 import { inject, Injectable } from '@angular/core';
 import {
   along,
+  type DryRunMade,
   type Gear,
   type InstrumentView,
   type LogDocument,
+  type LogEntry,
   type NewInstrument,
   type PackingDocument,
   type ReachView,
@@ -20,6 +22,7 @@ import {
   type WeatherDocument,
   type WeatherReading,
 } from '@knapsack/contract';
+import type { DryRunSetup } from '@knapsack/contract/field';
 import type { ClimateWord } from '@knapsack/core';
 import { forkJoin, map, type Observable } from 'rxjs';
 import { DEVICE_MAY_ANSWER, KEPT_AT, STAYS } from './kept-answers.interceptor';
@@ -52,6 +55,14 @@ export class ApiService {
 
   trips(): Observable<readonly TripSummary[]> {
     return this.http.get<readonly TripSummary[]>('/api/trips');
+  }
+
+  /** Plays an outing by simulated instruments. */
+  beginDryRun(
+    trip: string,
+    run: DryRunSetup & { readonly entries: readonly LogEntry[] },
+  ): Observable<DryRunMade> {
+    return this.http.post<DryRunMade>(`/api/dry-runs/${trip}`, run);
   }
 
   trip(id: string, from: From = 'server'): Observable<Answered<Trip>> {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { LogEntry } from '@knapsack/contract';
-import { sayEntry, sayMeant } from '@knapsack/contract/field';
+import { listedEntries, sayEntry, sayMeant } from '@knapsack/contract/field';
 import { sayHour, sayTime } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
 import { FieldStore } from './field.store';
@@ -23,14 +23,19 @@ import { FieldStore } from './field.store';
           <span class="at">{{ row.at }}</span>
           <span class="what"
             ><b>{{ row.words }}</b
-            >{{ row.meant ? ': ' + row.meant : '' }}{{ row.note ? ' “' + row.note + '”' : '' }}</span
+            >{{ row.meant ? ': ' + row.meant : '' }}{{ row.note ? ' “' + row.note + '”' : '' }}
+            <span class="muted">{{ row.earlier }}</span></span
           >
-          <i
-            class="bi"
-            [class]="row.here ? 'bi-phone' : 'bi-cloud-check'"
-            role="img"
-            [attr.aria-label]="row.here ? 'saved here' : 'on the server'"
-          ></i>
+          @if (isDry()) {
+            <span></span>
+          } @else {
+            <i
+              class="bi"
+              [class]="row.here ? 'bi-phone' : 'bi-cloud-check'"
+              role="img"
+              [attr.aria-label]="row.here ? 'saved here' : 'on the server'"
+            ></i>
+          }
           <span class="row-tools">
             @if (row.isOdd && row.mayCount) {
               <button type="button" class="quiet" (click)="count(row.entry)">Count it</button>
@@ -50,12 +55,13 @@ import { FieldStore } from './field.store';
   `,
 })
 export class FieldEntriesComponent {
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly trips = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly store = inject(FieldStore);
   private readonly make = inject(EntryMaker);
 
+  protected readonly isDry = computed(() => this.log.state().is === 'dryRun');
   protected readonly rows = computed(() => {
     const zone = this.trips.trip()?.place.timeZone ?? 'UTC';
     const pending = this.log.pendingIds();
@@ -63,32 +69,32 @@ export class FieldEntriesComponent {
     const outcomes = new Map((this.store.view()?.readings ?? []).map((one) => [one.id, one]));
     const nowMs = this.store.nowMs();
     let day = '';
-    return this.log
-      .standing()
-      .toReversed()
-      .map((entry) => {
-        const atMs = Date.parse(entry.at);
-        const outcome = outcomes.get(entry.id);
-        const full = sayTime(atMs, zone);
-        const dayOf = full.slice(0, full.lastIndexOf(' '));
-        const at = dayOf === day ? sayHour(atMs, zone) : full;
-        day = dayOf;
-        return {
-          entry,
-          at,
-          words: sayEntry(entry, (gear) => names.get(gear) ?? gear),
-          meant:
-            entry.kind === 'reading' && outcome
-              ? sayMeant(entry, outcome)
-              : atMs > nowMs
-                ? 'later than now'
-                : '',
-          note: entry.kind === 'note' ? '' : (entry.note ?? ''),
-          here: pending.has(entry.id),
-          isOdd: outcome !== undefined && !outcome.fits,
-          mayCount: entry.kind === 'reading' && entry.counts !== true,
-        };
-      });
+    const isOdd = (id: string) => outcomes.get(id)?.fits === false;
+    return listedEntries(this.log.standing(), isOdd).map(({ entry, earlier }) => {
+      const atMs = Date.parse(entry.at);
+      const outcome = outcomes.get(entry.id);
+      const full = sayTime(atMs, zone);
+      const dayOf = full.slice(0, full.lastIndexOf(' '));
+      const at = dayOf === day ? sayHour(atMs, zone) : full;
+      day = dayOf;
+      return {
+        entry,
+        at,
+        words: sayEntry(entry, (gear) => names.get(gear) ?? gear),
+        meant:
+          entry.kind === 'reading' && outcome
+            ? sayMeant(entry, outcome)
+            : atMs > nowMs
+              ? 'later than now'
+              : '',
+        note: entry.kind === 'note' ? '' : (entry.note ?? ''),
+        here: pending.has(entry.id),
+        isOdd: isOdd(entry.id),
+        earlier:
+          earlier === 0 ? '' : earlier === 1 ? '(1 reading before it)' : `(${earlier} readings before it)`,
+        mayCount: entry.kind === 'reading' && entry.counts !== true,
+      };
+    });
   });
 
   protected takeBack(entry: LogEntry): void {

@@ -5,6 +5,7 @@ import { ForecastStore } from '../trip/forecast.store';
 import { TripStore } from '../trip/trip.store';
 import type { FieldTrack } from '../work/field-protocol';
 import { FieldStore } from './field.store';
+import { OutingClock } from './outing-clock';
 
 const WIDTH = 366;
 const HEIGHT = 100;
@@ -39,6 +40,7 @@ const LEFT = 2;
           <path class="planned" [attr.d]="it.planned" />
           <path class="taken" [attr.d]="it.taken" />
           <path class="to-come" [attr.d]="it.toCome" />
+          <path class="true" [attr.d]="it.truth" />
           <line class="now" [attr.x1]="it.nowX" [attr.x2]="it.nowX" y1="0" [attr.y2]="height" />
         </svg>
         <div class="field-ridge-marks" aria-hidden="true">
@@ -56,6 +58,9 @@ const LEFT = 2;
       <p class="legend muted">
         <span class="key planned"></span> plan <span class="key taken"></span> by the readings
         <span class="key fan"></span> 8 of 10 outings <span class="key read"></span> read
+        @if (it.truth) {
+          <span class="key true"></span> true
+        }
         @if (it.hasOdd) {
           <span class="key read odd"></span> does not fit
         }
@@ -66,6 +71,7 @@ const LEFT = 2;
 export class FieldRidgeComponent {
   private readonly store = inject(FieldStore);
   private readonly trips = inject(TripStore);
+  private readonly clock = inject(OutingClock);
   private readonly forecast = inject(ForecastStore);
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
@@ -113,6 +119,14 @@ export class FieldRidgeComponent {
       planned: path(planned, ({ p50 }) => p50),
       taken: path(past, ({ p50 }) => p50),
       toCome: path(next, ({ p50 }) => p50),
+      truth: this.clock
+        .truth()
+        .filter(({ timeMs }) => timeMs <= nowMs)
+        .map(
+          ({ timeMs, soc }, index) =>
+            `${index === 0 ? 'M' : 'L'}${x(timeMs).toFixed(1)} ${y(soc).toFixed(1)}`,
+        )
+        .join(' '),
       reserveY: y(view.reserveSoc),
       nowX: x(nowMs),
       nowPercent: (100 * x(nowMs)) / WIDTH,

@@ -1,213 +1,35 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, sayWouldDo } from '@knapsack/contract/field';
-import { sayLastingShort, sayQuantity } from '@knapsack/core';
-import { InlineTimeComponent } from '../parts/inline-time.component';
-import { MARKS } from '../parts/marks';
-import { sayWhyNotStay, whyNotStay } from '../shell/stay';
-import { LogStore } from '../trip/log.store';
-import { PlanSpeech } from '../trip/plan-speech';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
-import { TripStore } from '../trip/trip.store';
 import type { WantsHeight } from '../trip/trip-header.component';
-import { FieldEntriesComponent } from './entries.component';
-import { EntryMaker } from './entry-maker';
-import { FieldRidgeComponent } from './field-ridge.component';
-import { FieldStore } from './field.store';
-import { MoreEntryComponent } from './more-entry.component';
-import { RationHereComponent } from './ration-here.component';
-import { ReadingEntryComponent } from './reading-entry.component';
-import { SkyEntryComponent } from './sky-entry.component';
-import { WorkEntryComponent } from './work-entry.component';
+import { TripStore } from '../trip/trip.store';
+import { DryRunComponent } from './dry-run.component';
+import { DryRunMemory } from './dry-run-memory';
+import { FieldRoomComponent } from './field-room.component';
+import { OutingClock, WallClock } from './outing-clock';
 
-const FORMS = [
-  { id: 'reading', words: 'Reading', icon: 'bi-speedometer2' },
-  { id: 'sky', words: 'Sky', icon: 'bi-cloud-sun' },
-  { id: 'work', words: 'Work', icon: 'bi-broadcast' },
-  { id: 'more', words: 'More', icon: 'bi-plus-lg' },
-] as const;
-
-const WHY_NOT = whyNotStay();
-const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
-
-/** The Field room: during the outing, in one hand. How it stands, what to do, and what is read, seen and done. */
+/** The Field room: during the outing, in one hand; at home a dry run of it. */
 @Component({
   selector: 'ks-field',
-  imports: [
-    FieldEntriesComponent,
-    FieldRidgeComponent,
-    InlineTimeComponent,
-    MoreEntryComponent,
-    RationHereComponent,
-    ReadingEntryComponent,
-    SkyEntryComponent,
-    WorkEntryComponent,
-  ],
-  providers: [FieldStore, EntryMaker],
+  imports: [DryRunComponent, FieldRoomComponent],
+  providers: [{ provide: OutingClock, useClass: WallClock }, DryRunMemory],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="field">
-      <div class="field-now">
-        <p class="field-state">
-          <span
-            >{{ store.isUnderWay() && store.asIfMs() === null ? 'now' : 'as if it were' }}
-            <ks-time
-              label="The moment to look at"
-              [valueMs]="store.momentMs()"
-              [zone]="zone()"
-              [accept]="lookAt"
-            />
-            @if (store.asIfMs() !== null && store.isUnderWay()) {
-              <button type="button" class="quiet" (click)="store.asIfMs.set(null)">Now</button>
-            }
-          </span>
-          <span class="where-kept" role="status">
-            <i class="bi" [class]="kept().icon" aria-hidden="true"></i> {{ kept().words }}
-          </span>
-        </p>
-        @if (store.view(); as view) {
-          <p class="field-sentence" [class.rough]="view.isRough">
-            <i
-              class="bi blaze"
-              [class]="signs[sign()].icon + ' ' + sign()"
-              role="img"
-              [attr.aria-label]="signs[sign()].word"
-            ></i>
-            <b>{{ left() }}</b> {{ lasts() }} <b class="advice">{{ advice() }}</b>
-          </p>
-          <p class="field-net">
-            {{ net() }}
-            @if (view.sunA > 0.005) {
-              <span class="muted"
-                >You use {{ amps(view.loadA) }}, the panel offers {{ amps(view.sunA) }}.</span
-              >
-            }
-          </p>
-          <ks-field-ridge />
-        } @else {
-          @for (problem of store.problems(); track problem) {
-            <p class="field-sentence" role="alert">{{ problem }}</p>
-          } @empty {
-            <p class="field-sentence muted">Looking at what was entered …</p>
-          }
-        }
-      </div>
-      <div class="field-entry">
-        <div class="field-forms" role="tablist" aria-label="What to enter">
-          @for (one of forms; track one.id) {
-            <button
-              type="button"
-              role="tab"
-              [id]="'tab-' + one.id"
-              [attr.aria-selected]="form() === one.id"
-              aria-controls="field-form"
-              [attr.tabindex]="form() === one.id ? 0 : -1"
-              (click)="form.set(one.id)"
-              (keydown)="walk($event)"
-            >
-              <i class="bi" [class]="one.icon" aria-hidden="true"></i>{{ one.words }}
-            </button>
-          }
-        </div>
-        <div id="field-form" class="field-form" role="tabpanel" [attr.aria-labelledby]="'tab-' + form()">
-          @switch (form()) {
-            @case ('reading') {
-              <ks-reading-entry />
-            }
-            @case ('sky') {
-              <ks-sky-entry (kept)="form.set('reading')" />
-            }
-            @case ('work') {
-              <ks-work-entry (kept)="form.set('reading')" />
-            }
-            @case ('more') {
-              <ks-more-entry (kept)="form.set('reading')" />
-            }
-          }
-        </div>
-      </div>
-      <div class="field-told">
-        <ks-field-entries />
-        <ks-ration-here />
-        @if (whyNotStay) {
-          <p class="field-more">{{ whyNotStay }}</p>
-        }
-        @if (store.view(); as view) {
-          @if (view.wouldDo.length > 1 || view.oddsUnderNotedSky !== null) {
-            <p class="field-more muted">
-              @if (view.oddsUnderNotedSky !== null) {
-                If the sky stays as it was noted: {{ lasting(view.oddsUnderNotedSky) }}.
-              }
-              @for (one of view.wouldDo.slice(1); track one.do) {
-                {{ words(one) }}: {{ lasting(one.odds) }}.
-              }
-            </p>
-          }
-        }
-      </div>
-    </div>
+    @if (isDry()) {
+      <ks-dry-run (ended)="isDry.set(false)" />
+    } @else {
+      <ks-field-room />
+      <p class="try-at-home">
+        <button type="button" class="quiet" (click)="isDry.set(true)">
+          <i class="bi bi-play" aria-hidden="true"></i> Dry run: this outing at home, with simulated
+          instruments
+        </button>
+      </p>
+    }
   `,
 })
 export class FieldPage implements WantsHeight {
   readonly wantsHeight = true;
-  protected readonly store = inject(FieldStore);
-  private readonly trips = inject(TripStore);
-  private readonly log = inject(LogStore);
-  protected readonly whyNotStay = STAYS_NOT;
-  protected readonly forms = FORMS;
-  protected readonly form = signal<(typeof FORMS)[number]['id']>('reading');
-  protected readonly signs = MARKS;
-  protected readonly lasting = sayLastingShort;
-  protected readonly words = (one: Parameters<typeof sayWouldDo>[0]) => sayWouldDo(one, this.zone());
-  protected readonly zone = computed(() => this.trips.trip()?.place.timeZone ?? 'UTC');
-  protected readonly left = computed(() => {
-    const view = this.store.view();
-    return view ? sayLeft(view.soc) : '';
-  });
-  protected readonly lasts = computed(() => sayLasts(this.store.view()?.odds ?? null));
-  protected readonly advice = computed(() => {
-    const view = this.store.view();
-    return view ? sayAdvice(view) : '';
-  });
-  protected readonly net = computed(() => sayNet(this.store.view()?.netA ?? 0));
-  protected readonly sign = computed<'fine' | 'look' | 'stop'>(() => {
-    const view = this.store.view();
-    if (!view?.odds || view.odds.chance >= view.target) return 'fine';
-    return view.wouldDo.some(({ odds }) => odds.chance >= view.target) || view.odds.chance > 0.5
-      ? 'look'
-      : 'stop';
-  });
-  /** It says "saved here" or "on the server", never neither. */
-  protected readonly kept = computed(() => {
-    const state = this.log.state();
-    if (state.is === 'server') return { icon: 'bi-cloud-check', words: 'on the server' };
-    if (state.is === 'refused') return { icon: 'bi-phone', words: `${state.count} saved here: ${state.why}` };
-    return { icon: 'bi-phone', words: `${state.count} saved here, not yet on the server` };
-  });
-  protected readonly lookAt = (timeMs: number): string | null => {
-    this.store.asIfMs.set(timeMs);
-    return null;
-  };
-
-  constructor() {
-    inject(PlanSpeech).standsBy(() => {
-      const view = this.store.view();
-      return view && !view.isRough ? sayNow(view) : '';
-    });
-  }
-
-  /** Arrows walk the tabs, as they do everywhere. */
-  protected walk(event: KeyboardEvent): void {
-    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (step === 0) return;
-    event.preventDefault();
-    const at = FORMS.findIndex(({ id }) => id === this.form());
-    const { id } = FORMS[(at + step + FORMS.length) % FORMS.length];
-    this.form.set(id);
-    document.getElementById(`tab-${id}`)?.focus();
-  }
-
-  protected amps(value: number): string {
-    return sayQuantity({ value, unit: 'A' });
-  }
+  /** One that was left in the middle goes on where it was. */
+  protected readonly isDry = signal(inject(DryRunMemory).holds(inject(TripStore).trip()?.id ?? ''));
 }

@@ -1,50 +1,44 @@
-import {
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  Injectable,
-  signal,
-  untracked,
-  type OnDestroy,
-} from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { isByHand } from '@knapsack/contract/field';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import type { FieldAnswer, FieldQuestion, FieldView } from '../work/field-protocol';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
+import { OutingClock } from './outing-clock';
 import { clampToOuting, isUnderWay, momentWithoutClock, withItsMinute } from './moment';
-
-const MINUTE_MS = 60_000;
 
 /** Where the outing stands, asked for anew with each entry and each minute, in a worker. */
 @Injectable()
 export class FieldStore implements OnDestroy {
   private readonly trips = inject(TripStore);
   private readonly shelf = inject(ShelfService);
-  private readonly log = inject(LogStore);
-  private readonly clockMs = signal(wholeMinute());
+  private readonly log = inject(OutingLog);
+  private readonly clock = inject(OutingClock);
   private readonly worker = new NewestWorker<FieldQuestion, FieldAnswer>(() => hireWorker('field'), {
-    answered: (answer) => this.answer.set(answer),
+    answered: (answer) => this.take(answer),
     failed: () => this.answer.set({ ok: false, problems: [STOPPED] }),
   });
   private readonly answer = signal<FieldAnswer | null>(null);
+  /** What a hand has changed, as it was asked last and as it stands in the answer that is shown. */
+  private asked: readonly unknown[] = [];
+  private shown: readonly unknown[] = [];
 
   /** A moment to look at as if it were now, UTC epoch ms; the clock's if null. */
   readonly asIfMs = signal<number | null>(null);
   /** Whether the clock stands within the outing. */
   readonly isUnderWay = computed(() => {
     const trip = this.trips.trip();
-    return trip !== null && isUnderWay(trip, this.clockMs());
+    return trip !== null && isUnderWay(trip, this.clock.minuteMs());
   });
   /** The moment that the room is about: the one that was chosen, the clock's during the outing, else that of the last entry. */
   readonly momentMs = computed(() => {
     const trip = this.trips.trip();
-    if (!trip) return this.clockMs();
+    if (!trip) return this.clock.minuteMs();
     const asIf = this.asIfMs();
     if (asIf !== null) return clampToOuting(trip, asIf);
-    return this.isUnderWay() ? this.clockMs() : momentWithoutClock(trip, this.log.standing());
+    return this.isUnderWay() ? this.clock.minuteMs() : momentWithoutClock(trip, this.log.standing());
   });
   /** The same with what was entered within its minute. */
   readonly nowMs = computed(() => withItsMinute(this.momentMs(), this.log.standing()));
@@ -58,21 +52,33 @@ export class FieldStore implements OnDestroy {
   });
 
   constructor() {
-    const tick = setInterval(() => {
-      const minute = wholeMinute();
-      if (minute === untracked(this.clockMs)) return;
-      this.clockMs.set(minute);
+    let minute = untracked(this.clock.minuteMs);
+    effect(() => {
+      if (this.clock.minuteMs() === minute) return;
+      minute = this.clock.minuteMs();
       // What instruments and other devices have sent meanwhile.
-      if (document.visibilityState === 'visible') void this.log.refresh();
-    }, MINUTE_MS / 4);
-    inject(DestroyRef).onDestroy(() => clearInterval(tick));
+      if (document.visibilityState === 'visible') untracked(() => void this.log.refresh());
+    });
     effect(() => {
       const trip = this.trips.calculated();
       const log = this.log.log();
       const shelf = this.shelf.gear();
       const nowMs = this.nowMs();
-      if (trip && log) this.worker.ask({ trip, log, shelf, nowMs });
+      if (!trip || !log) return;
+      const byHand = log.entries.filter(isByHand).length;
+      this.asked = [trip, shelf, this.asIfMs(), byHand];
+      this.worker.ask({ trip, log, shelf, nowMs });
     });
+  }
+
+  /** A first, rough answer is for a hand that waits: where only time went on, or an instrument sent, the full one is soon enough. */
+  private take(answer: FieldAnswer): void {
+    const isPart = answer.ok && (answer.view.isRough || answer.view.wouldDo === null);
+    const asked = this.asked;
+    const isSame = this.view() !== null && asked.every((one, place) => one === this.shown[place]);
+    if (isPart && isSame) return;
+    this.answer.set(answer);
+    if (!isPart) this.shown = asked;
   }
 
   ngOnDestroy(): void {
@@ -82,5 +88,3 @@ export class FieldStore implements OnDestroy {
 
 const STOPPED =
   'The estimate stopped by a fault in Knapsack. Your entries are kept; reload the page to try again.';
-
-const wholeMinute = (): number => Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS;

@@ -2,7 +2,7 @@ import { inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import type { ReadingEntry } from '@knapsack/contract';
 import { sayWouldMean, withEntries } from '@knapsack/contract/field';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import type { FieldAnswer, FieldQuestion } from '../work/field-protocol';
 import { hireWorker } from '../work/hire';
@@ -20,7 +20,7 @@ const RESTS_MS = 250;
 @Injectable()
 export class MeaningStore implements OnDestroy {
   private readonly trips = inject(TripStore);
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly shelf = inject(ShelfService);
   private readonly store = inject(FieldStore);
   private worker: NewestWorker<FieldQuestion, FieldAnswer> | null = null;

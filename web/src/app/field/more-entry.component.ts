@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import type { BatteryEntry, LogEntry, PanelLaid } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
 import { LogFileComponent } from './log-file.component';
@@ -54,16 +54,19 @@ import { LogFileComponent } from './log-file.component';
     <div class="chips">
       <button type="button" class="chip" (click)="add({ kind: 'end' })">End the outing here</button>
     </div>
-    <h3>The log</h3>
-    <ks-log-file />
+    @if (!isDry()) {
+      <h3>The log</h3>
+      <ks-log-file />
+    }
   `,
 })
 export class MoreEntryComponent {
   readonly kept = output<void>();
   private readonly trips = inject(TripStore);
   private readonly shelf = inject(ShelfService);
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly make = inject(EntryMaker);
+  protected readonly isDry = computed(() => this.log.state().is === 'dryRun');
   protected readonly text = signal('');
   protected readonly valueOf = (event: Event) => (event.target as HTMLInputElement).value;
   private readonly carried = computed(() => {

@@ -4,7 +4,7 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { askOnce } from '../work/ask-once';
 import type { FieldAnswer, FieldQuestion } from '../work/field-protocol';
@@ -52,7 +52,7 @@ const LARGEST_FILE = 1_900_000;
 export class NewerForecastComponent {
   private readonly api = inject(ApiService);
   private readonly trips = inject(TripStore);
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly shelf = inject(ShelfService);
   private readonly store = inject(FieldStore);
   protected readonly said = signal('');

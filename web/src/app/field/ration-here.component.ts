@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ShelfService } from '../data/shelf.service';
 import { OffDirective } from '../parts/off.directive';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { askOnce } from '../work/ask-once';
 import type { FieldQuestion } from '../work/field-protocol';
@@ -45,7 +45,7 @@ import { FieldStore } from './field.store';
 })
 export class RationHereComponent {
   private readonly trips = inject(TripStore);
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly shelf = inject(ShelfService);
   private readonly store = inject(FieldStore);
   private readonly answer = signal<{ readonly of: FieldQuestion; readonly is: FieldRation } | null>(null);

@@ -9,7 +9,7 @@ import {
 } from '@knapsack/contract/field';
 import { READING_STATES, type ReadingState, type ReadQuantity } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
 import { MeaningStore } from './meaning.store';
@@ -121,7 +121,7 @@ const STATE_KEY = 'knapsack.field-state';
 })
 export class ReadingEntryComponent {
   readonly kept = output<void>();
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly trips = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   private readonly make = inject(EntryMaker);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { CLOUD_WORDS, type CloudWord } from '@knapsack/core';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { NewerForecastComponent } from './newer-forecast.component';
 import { EntryMaker } from './entry-maker';
 
@@ -49,7 +49,7 @@ const SKIES: readonly Sky[] = [
 })
 export class SkyEntryComponent {
   readonly kept = output<void>();
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly make = inject(EntryMaker);
   protected readonly skies = SKIES;
 

@@ -3,7 +3,7 @@ import { expandBlocks, type Block } from '@knapsack/contract';
 import { workedBlocks } from '@knapsack/contract/field';
 import { MODE_NAMES, sayHour, sayMode, sayPower, sayWork, type Mode } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
-import { LogStore } from '../trip/log.store';
+import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import { EntryMaker } from './entry-maker';
 import { FieldStore } from './field.store';
@@ -52,7 +52,7 @@ export class WorkEntryComponent {
   readonly kept = output<void>();
   private readonly trips = inject(TripStore);
   private readonly shelf = inject(ShelfService);
-  private readonly log = inject(LogStore);
+  private readonly log = inject(OutingLog);
   private readonly store = inject(FieldStore);
   private readonly make = inject(EntryMaker);
   protected readonly modes = MODE_NAMES;

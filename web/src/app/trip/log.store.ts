@@ -6,21 +6,16 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { isOffline, problemText } from '../data/problem-text';
 import { ServerWatch } from '../data/server-watch.service';
+import { OutingLog, type LogState } from './outing-log';
 import { PendingEntries } from './pending-entries';
 import { TripStore } from './trip.store';
-
-/** Where the entries are: all of them on the server, or some in this browser alone, tried again; or refused, with the reason. */
-export type LogState =
-  | { readonly is: 'server' }
-  | { readonly is: 'here'; readonly count: number }
-  | { readonly is: 'refused'; readonly count: number; readonly why: string };
 
 const FIRST_PAUSE_MS = 2000;
 const LONGEST_PAUSE_MS = 60_000;
 
 /** The log of the trip in hand: what is added stands here at once, is kept by this browser, and goes to the server as soon as it is there. */
 @Injectable()
-export class LogStore implements OnDestroy {
+export class LogStore extends OutingLog implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly trips = inject(TripStore);
   private readonly tripId = computed(() => this.trips.trip()?.id ?? null);
@@ -33,7 +28,6 @@ export class LogStore implements OnDestroy {
   private sending = false;
   private readonly sendNow = () => void this.send();
 
-  /** Null until the trip is open, and its log. */
   readonly log = this.content.asReadonly();
   readonly standing = computed(() => standingEntries(this.content() ?? { entries: [] }));
   readonly pendingIds = computed<ReadonlySet<string>>(() => new Set(this.pending().map(({ id }) => id)));
@@ -45,6 +39,7 @@ export class LogStore implements OnDestroy {
   });
 
   constructor() {
+    super();
     effect(() => {
       const id = this.tripId();
       untracked(() => void this.open(id));
@@ -71,7 +66,6 @@ export class LogStore implements OnDestroy {
     void this.send();
   }
 
-  /** Takes in what stands in a file of another device. @returns why not, in a sentence, or null */
   async takeIn(text: string): Promise<string | null> {
     const log = this.content();
     if (!log) return null;
@@ -89,7 +83,6 @@ export class LogStore implements OnDestroy {
     }
   }
 
-  /** Takes up what another device has written. */
   async refresh(): Promise<void> {
     const log = this.content();
     if (!log) return;

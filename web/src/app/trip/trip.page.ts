@@ -21,6 +21,7 @@ import { SelectionStore } from './selection.store';
 import { GhostStore } from './ghost.store';
 import { LanesStore } from './lanes.store';
 import { LogStore } from './log.store';
+import { OutingLog } from './outing-log';
 import { TripHeaderComponent } from './trip-header.component';
 import { TicksStore } from './ticks.store';
 import { UndoService } from './undo.service';
@@ -36,6 +37,7 @@ import { ROOM_STORES } from './room-signs';
   providers: [
     TicksStore,
     LogStore,
+    { provide: OutingLog, useExisting: LogStore },
     TripStore,
     BagStore,
     ForecastStore,

@@ -1,5 +1,5 @@
 import { underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
-import { USUAL_TARGET, wouldDoNow, type Odds, type Result, type WouldDo } from '@knapsack/core';
+import { USUAL_TARGET, wouldDoNow, type Odds, type Result } from '@knapsack/core';
 
 import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
 import type { Work } from './work';
@@ -16,7 +16,7 @@ export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { sa
   if (!question.onlyFull) {
     const rough = whatNow(trip, log, shelf, nowMs, { particles: ROUGH });
     if (!rough.ok) return say(refused(rough));
-    say({ ok: true, view: viewOf(rough.value, zone, true, [], null) }, question.onlyRough !== true);
+    say({ ok: true, view: viewOf(rough.value, zone, true, null, null) }, question.onlyRough !== true);
     if (question.onlyRough) return;
     if (!(await isNewest())) return;
   }
@@ -26,7 +26,7 @@ export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { sa
   if (question.onlyFull) return say({ ok: true, view: viewOf(now, zone, false, [], null) });
   const { ahead, followed } = now;
   const isShort = ahead !== null && ahead.chance.chance < ahead.chance.target;
-  say({ ok: true, view: viewOf(now, zone, false, [], null) }, true);
+  say({ ok: true, view: viewOf(now, zone, false, isShort ? null : [], null) }, true);
   if (!(await isNewest())) return;
   const noted = underNotedSky(now)?.chance ?? null;
   const wouldDo = isShort ? wouldDoNow(followed, ahead) : [];
@@ -44,7 +44,7 @@ function viewOf(
   now: WhatNow,
   zone: string,
   isRough: boolean,
-  wouldDo: readonly WouldDo[],
+  wouldDo: FieldView['wouldDo'],
   oddsUnderNotedSky: Odds | null,
 ): FieldView {
   const { ahead, followed, plan, soc, ah, netA, loadA, sunA, readings, learned, nowMs } = now;
