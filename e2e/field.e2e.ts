@@ -24,18 +24,43 @@ const entries = async ({ address }: Knapsack) =>
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
-  const tap = (page: Page, name: string | RegExp) =>
-    page
+  /** Taps since the last entry. */
+  let taps = 0;
+  const tap = (page: Page, name: string | RegExp) => {
+    taps += 1;
+    return page
       .locator('.field')
       .getByRole('button', { name, exact: typeof name === 'string' })
       .first()
       .tap();
-  const tab = (page: Page, name: string) => page.getByRole('tab', { name }).tap();
+  };
+  const tab = (page: Page, name: string) => {
+    taps += 1;
+    return page.getByRole('tab', { name }).tap();
+  };
   async function type(page: Page, digits: string): Promise<void> {
     for (const digit of digits) {
       const name = digit === '.' ? 'Point' : digit;
+      taps += 1;
       await page.locator('.pad').getByRole('button', { name, exact: true }).tap();
     }
+  }
+
+  /** Enters something, tells how many taps and seconds it took, and holds the taps to a number. */
+  async function entering(
+    page: Page,
+    what: string,
+    mostTaps: number,
+    enter: () => Promise<void>,
+  ): Promise<void> {
+    const before = await rows(page).count();
+    const begun = performance.now();
+    taps = 0;
+    await enter();
+    await expect(rows(page)).toHaveCount(before + 1);
+    const seconds = ((performance.now() - begun) / 1000).toFixed(1);
+    test.info().annotations.push({ type: 'entry', description: `${what}: ${taps} taps, ${seconds} s` });
+    expect(taps, what).toBeLessThanOrEqual(mostTaps);
   }
 
   test('twelve entries by touch, the server away for half of them, nothing lost', async ({
@@ -52,47 +77,72 @@ test.describe('on a phone', () => {
       await expect(one).toBeInViewport({ ratio: 1 });
 
     // Four taps for the digits, one to keep: what is on was remembered.
-    await type(page, '13.1');
-    await expect(page.locator('#reading-says')).toContainText(
-      /V, listening: would mean \d+ to \d+ %; it fits/,
-    );
-    await tap(page, 'Keep');
+    await entering(page, 'volts', 5, async () => {
+      await type(page, '13.1');
+      await expect(page.locator('#reading-says')).toContainText(
+        /V, listening: would mean \d+ to \d+ %; it fits/,
+      );
+      await tap(page, 'Keep');
+    });
     await expect(rows(page).first()).toContainText('13.1 V listening: alone');
-    await tap(page, 'A');
-    await tap(page, 'key down');
-    await type(page, '1.4');
-    await tap(page, 'Keep');
+    await entering(page, 'amps key down', 6, async () => {
+      await tap(page, 'A');
+      await tap(page, 'key down');
+      await type(page, '1.4');
+      await tap(page, 'Keep');
+    });
     await expect(rows(page).first()).toContainText('1.4 A key down');
-    await tab(page, 'Sky');
-    await tap(page, 'overcast');
-    await tab(page, 'Work');
-    await tap(page, /^Stop FT8 5 W/);
-    await tab(page, 'Work');
-    await expect(page.locator('.field-form')).toContainText('Off the air.');
-    await tap(page, /^Start FT8 5 W/);
-    await tap(page, 'Ah out');
-    await type(page, '2.9');
-    await tap(page, 'Keep');
+    await entering(page, 'sky', 2, async () => {
+      await tab(page, 'Sky');
+      await tap(page, 'overcast');
+    });
+    await entering(page, 'stop', 2, async () => {
+      await tab(page, 'Work');
+      await tap(page, /^Stop FT8 5 W/);
+    });
+    await entering(page, 'start', 2, async () => {
+      await tab(page, 'Work');
+      await expect(page.locator('.field-form')).toContainText('Off the air.');
+      await tap(page, /^Start FT8 5 W/);
+    });
+    await entering(page, 'Ah out', 5, async () => {
+      await tap(page, 'Ah out');
+      await type(page, '2.9');
+      await tap(page, 'Keep');
+    });
     await expect(kept(page)).toHaveText('on the server');
     await expect(rows(page)).toHaveCount(DEMO_ENTRIES + 6);
 
     await knapsack.stop();
-    await tap(page, '%');
-    await type(page, '60');
-    await tap(page, 'Keep');
+    await entering(page, 'per cent', 4, async () => {
+      await tap(page, '%');
+      await type(page, '60');
+      await tap(page, 'Keep');
+    });
     await expect(kept(page)).toHaveText('1 saved here, not yet on the server');
-    await tab(page, 'Sky');
-    await tap(page, 'rain');
-    await tab(page, 'More');
-    await tap(page, 'Half in shade');
-    await tab(page, 'More');
-    await page.getByLabel('Note').fill('Rain from the west.');
-    await page.locator('.note-entry').getByRole('button', { name: 'Keep' }).tap();
-    await tab(page, 'More');
-    await tap(page, 'Meter set to zero');
-    await tap(page, 'V');
-    await type(page, '13.0');
-    await tap(page, 'Keep');
+    await entering(page, 'rain', 2, async () => {
+      await tab(page, 'Sky');
+      await tap(page, 'rain');
+    });
+    await entering(page, 'shade', 2, async () => {
+      await tab(page, 'More');
+      await tap(page, 'Half in shade');
+    });
+    await entering(page, 'note, besides its words', 2, async () => {
+      await tab(page, 'More');
+      await page.getByLabel('Note').fill('Rain from the west.');
+      taps += 1;
+      await page.locator('.note-entry').getByRole('button', { name: 'Keep' }).tap();
+    });
+    await entering(page, 'meter set to zero', 2, async () => {
+      await tab(page, 'More');
+      await tap(page, 'Meter set to zero');
+    });
+    await entering(page, 'volts again', 6, async () => {
+      await tap(page, 'V');
+      await type(page, '13.0');
+      await tap(page, 'Keep');
+    });
     await expect(kept(page)).toHaveText('6 saved here, not yet on the server');
     // The estimate needs no server.
     await expect(sentence(page)).toContainText('left');

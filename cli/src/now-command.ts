@@ -4,6 +4,7 @@ import { rationRules, sayRationOdds, USUAL_RATION_OPTIONS } from '@knapsack/cont
 import {
   rationFromHere,
   sayLasts,
+  sayWeighed,
   standingEntries,
   underNotedSky,
   whatNow,
@@ -114,6 +115,7 @@ function inWords({ name, place }: Trip, now: WhatNow): string {
       : `${fixed(-netA.p50, 2)} A comes out of the battery.`,
     sayLasts(ahead?.chance ?? null),
     ...(ahead?.stopMs ? [`It would last with the target chance up to ${sayTime(ahead.stopMs, zone)}.`] : []),
+    ...(sayWeighed(now) ? [sayWeighed(now)] : []),
     ...(misfits > 0
       ? [
           `${misfits === 1 ? '1 reading does' : `${misfits} readings do`} not fit and ${misfits === 1 ? 'is' : 'are'} left out.`,

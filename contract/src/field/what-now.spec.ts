@@ -6,7 +6,7 @@ import { gannetRock, gannetShelf } from '../testing/gannet-rock.js';
 import { hour, shelf, trip } from '../testing/outing.js';
 import { fieldLog } from './field-log.js';
 import { oddReading } from './odd-reading.js';
-import { underNotedSky, whatNow, type WhatNow } from './what-now.js';
+import { sayWeighed, underNotedSky, whatNow, type WhatNow } from './what-now.js';
 import { workedPlan, workedTrip } from './worked-plan.js';
 
 const at = (of: number) => new Date(hour(of)).toISOString();
@@ -61,6 +61,22 @@ describe('what now', () => {
     const end: LogEntry = { id: 'a', at: at(13), kind: 'end' };
     expect(now(13.5, [end]).ahead).toBeNull();
     expect(workedTrip(trip(), [end], shelf).blocks.map(({ end: to }) => to)).toEqual([at(10), at(13)]);
+  });
+
+  it('weighs some of what an instrument sends by the minute, and says how much', () => {
+    const sent = Array.from({ length: 200 }, (_, minute): LogEntry => ({
+      ...{
+        id: `m${minute}`,
+        at: new Date(hour(8) + minute * 60_000).toISOString(),
+        kind: 'reading',
+        source: 'monitor',
+      },
+      percent: 80,
+    }));
+    const told = now(12, sent);
+    expect(told.readings.length).toBeLessThan(50);
+    expect(sayWeighed(told)).toMatch(/^Of 200 readings \d\d are weighed, spread over the outing/);
+    expect(sayWeighed(now(10, sent.slice(0, 5)))).toBe('');
   });
 
   it('says why nothing can be told', () => {

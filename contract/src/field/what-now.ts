@@ -54,3 +54,12 @@ export function underNotedSky({ followed, plan, entries }: WhatNow): Ahead | nul
     goesOn: true,
   });
 }
+
+/** Where more was read than is weighed: how much of it; empty where all is. */
+export function sayWeighed({ entries, readings }: Pick<WhatNow, 'entries' | 'readings'>): string {
+  const all = entries.filter(({ kind }) => kind === 'reading').length;
+  const odd = readings.filter(({ fits, weighed }) => !fits && !weighed).length;
+  const weighed = readings.filter((reading) => reading.weighed).length;
+  if (weighed + odd >= all) return '';
+  return `Of ${all} readings ${weighed} are weighed, spread over the outing: the others would tell little more.`;
+}

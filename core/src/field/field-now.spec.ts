@@ -159,6 +159,15 @@ describe('an outing as it stands', () => {
     );
   });
 
+  it('leaves a controller’s count alone where a meter is reset', () => {
+    const reset = { kind: 'reset', source: 'typed', timeMs: fieldHour(7) } as const;
+    const inAhOf = (source: 'typed' | 'controller') => {
+      const read = reading('a', fieldHour(10), { source, values: { inAh: 2 } });
+      return fieldNow(fieldPlan(), log([read], reset), fieldHour(10), few).readings[0].planned.get('inAh')!;
+    };
+    expect(inAhOf('controller')).toBeGreaterThan(inAhOf('typed') + 0.3);
+  });
+
   it('lets a reading be read and reset in one moment', () => {
     const plan = darkFieldPlan();
     const at = fieldHour(5);

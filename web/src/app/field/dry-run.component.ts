@@ -118,7 +118,7 @@ const SOURCES = ['monitor', 'controller', 'meter'] as const satisfies readonly L
   `,
 })
 export class DryRunComponent {
-  readonly ended = output<void>();
+  readonly left = output<void>();
   protected readonly store = inject(DryRunStore);
   private readonly trip = inject(TripStore).trip()!;
   protected readonly zone = this.trip.place.timeZone;
@@ -160,6 +160,6 @@ export class DryRunComponent {
 
   protected end(): void {
     this.store.end();
-    this.ended.emit();
+    this.left.emit();
   }
 }

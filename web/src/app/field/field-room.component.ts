@@ -137,6 +137,9 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
           <p class="field-more">{{ whyNotStay }}</p>
         }
         @if (store.view(); as view) {
+          @if (view.weighed) {
+            <p class="field-more muted">{{ view.weighed }}</p>
+          }
           @if (others().length > 0 || view.oddsUnderNotedSky !== null) {
             <p class="field-more muted">
               @if (view.oddsUnderNotedSky !== null) {

@@ -16,7 +16,7 @@ import { OutingClock, WallClock } from './outing-clock';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (isDry()) {
-      <ks-dry-run (ended)="isDry.set(false)" />
+      <ks-dry-run (left)="isDry.set(false)" />
     } @else {
       <ks-field-room />
       <p class="try-at-home">

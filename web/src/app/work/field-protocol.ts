@@ -34,6 +34,8 @@ export interface FieldView extends Standing {
   readonly learned: ReadonlyMap<LearnedName, Learned>;
   /** How often it lasts if the sky stays as it was last noted; null where nobody noted one. */
   readonly oddsUnderNotedSky: Odds | null;
+  /** How much of what was read is weighed, where it is not all of it. */
+  readonly weighed: string;
   /** From fewer outings than the last answer will be. */
   readonly isRough: boolean;
 }

@@ -1,4 +1,4 @@
-import { underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
+import { sayWeighed, underNotedSky, whatNow, type WhatNow } from '@knapsack/contract/field';
 import { USUAL_TARGET, wouldDoNow, type Odds, type Result } from '@knapsack/core';
 
 import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
@@ -51,6 +51,7 @@ function viewOf(
   return {
     ...{ nowMs, soc, ah, loadA, sunA, readings, learned, zone, isRough, wouldDo, oddsUnderNotedSky },
     netA: netA.p50,
+    weighed: sayWeighed(now),
     odds: ahead?.chance ?? null,
     target: ahead?.chance.target ?? plan.targetChance ?? USUAL_TARGET,
     reserveSoc: plan.packs[0].reserveSoc,
