@@ -122,6 +122,15 @@ const ROOMS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['rehearse', (page) => page.locator('.noise').waitFor()],
   ['card', (page) => page.locator('.field-card').getByText('Take care').waitFor()],
   ['field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
+  [
+    'field?dry-run',
+    async (page) => {
+      await page.getByRole('button', { name: /^Dry run/ }).click();
+      await page.locator('.displays li').first().waitFor();
+      await page.getByRole('button', { name: 'Pause' }).click();
+      await page.locator('.field-truth').waitFor();
+    },
+  ],
 ];
 for (const [room, makeWhole] of ROOMS) {
   test(`axe finds nothing in the room ${room}`, async ({ page, knapsack }) => {

@@ -28,6 +28,14 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   [`${CAMP}/pack`, (page) => page.getByRole('button', { name: 'Shale 60', exact: true }).click()],
   [`${CAMP}/rehearse`, (page) => page.locator('.noise').waitFor()],
   ['/trips/gannet-rock-light/field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
+  [
+    '/trips/gannet-rock-light/field?dry-run',
+    async (page) => {
+      await page.getByRole('button', { name: /^Dry run/ }).click();
+      await page.locator('.displays li').first().waitFor();
+      await page.getByRole('button', { name: 'Pause' }).click();
+    },
+  ],
   [`${CAMP}/card`, (page) => page.locator('.field-card').getByText('Take care').waitFor()],
 ];
 

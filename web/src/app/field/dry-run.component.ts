@@ -95,6 +95,9 @@ const SOURCES = ['monitor', 'controller', 'meter'] as const satisfies readonly L
               type="button"
               class="quiet"
               [attr.aria-pressed]="display.enters"
+              [attr.aria-label]="
+                display.name + (display.enters ? ': enters its readings' : ': you enter its readings')
+              "
               (click)="store.toggle(display.source)"
             >
               {{ display.enters ? 'enters its readings' : 'you enter its readings' }}
