@@ -1,5 +1,6 @@
 import { speakIn } from '@knapsack/core';
 import { Command, CommanderError, Option } from 'commander';
+import { adifCommand } from './adif-command.js';
 import { backupCommand, restoreCommand } from './backup-command.js';
 import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
@@ -58,6 +59,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(sizeCommand(terminal))
     .addCommand(rationCommand(terminal))
     .addCommand(nowCommand(terminal))
+    .addCommand(adifCommand(terminal))
     .addCommand(playCommand(terminal))
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))

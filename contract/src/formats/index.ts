@@ -1,3 +1,4 @@
+export * from './adif.js';
 export { csvOf } from './csv.js';
 export * from './calendar.js';
 export * from './site-file.js';
