@@ -2,6 +2,7 @@ import { speakIn } from '@knapsack/core';
 import { Command, CommanderError, Option } from 'commander';
 import { adifCommand } from './adif-command.js';
 import { backupCommand, restoreCommand } from './backup-command.js';
+import { debriefCommand } from './debrief-command.js';
 import { exportCommand, importCommand } from './export-command.js';
 import { forecastCommand } from './forecast-command.js';
 import { siteCommand } from './site-command.js';
@@ -60,6 +61,7 @@ export async function main(args: readonly string[], terminal: Terminal = PROCESS
     .addCommand(rationCommand(terminal))
     .addCommand(nowCommand(terminal))
     .addCommand(adifCommand(terminal))
+    .addCommand(debriefCommand(terminal))
     .addCommand(playCommand(terminal))
     .addCommand(weatherCommand(terminal))
     .addCommand(exportCommand(terminal))

@@ -11,16 +11,9 @@ import {
   type WhatNow,
 } from '@knapsack/contract/field';
 import { isInstant, readLog } from '@knapsack/contract/schemas';
-import {
-  fixed,
-  isWorthAWord,
-  sayQuantity,
-  sayTime,
-  type Band,
-  type LearnedName,
-  type Ration,
-} from '@knapsack/core';
+import { fixed, isWorthAWord, sayQuantity, sayTime, type Band, type Ration } from '@knapsack/core';
 import { readJson } from './read-json.js';
+import { sayLearned } from './say-learned.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -121,13 +114,7 @@ function inWords({ name, place }: Trip, now: WhatNow): string {
           `${misfits === 1 ? '1 reading does' : `${misfits} readings do`} not fit and ${misfits === 1 ? 'is' : 'are'} left out.`,
         ]
       : []),
-    ...[...learned].flatMap(([what, each]) =>
-      isWorthAWord(each)
-        ? [
-            `${LEARNED[wordOf(what)]}${modeOf(what)}: ${sayShare(each.before)} before, ${sayShare(each.after)} now.`,
-          ]
-        : [],
-    ),
+    ...[...learned].flatMap(([what, each]) => (isWorthAWord(each) ? [sayLearned(what, each)] : [])),
   ].join('\n')}\n`;
 }
 
@@ -140,21 +127,3 @@ const rationInWords = ({ place }: Trip, found: Ration): string =>
 
 const percent = (share: number): string => sayQuantity({ value: share, unit: 'share' });
 const percentBand = ({ p10, p90 }: Band): string => `${fixed(100 * p10, 0)} to ${fixed(100 * p90, 0)}`;
-const sayShare = ({ mean, sd }: { mean: number; sd: number }): string =>
-  `${fixed(100 * mean, 0)} ± ${fixed(100 * sd, 0)} %`;
-
-const LEARNED = {
-  dutyCycle: 'Transmit duty cycle',
-  receive: 'Receive current, of what was planned',
-  keyDown: 'Transmit current, of what was planned',
-  panelOutput: 'Output against label',
-  sky: 'Light, of what was forecast',
-  capacity: 'Capacity, of what was planned',
-  resistance: 'Internal resistance, of what was planned',
-} as const;
-
-const wordOf = (name: LearnedName) => name.split('.')[0] as keyof typeof LEARNED;
-const modeOf = (name: LearnedName): string => {
-  const [, mode] = name.split('.');
-  return mode ? `, ${mode}` : '';
-};

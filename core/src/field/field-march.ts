@@ -222,11 +222,17 @@ export class FieldMarch {
     socs[used][index] = after;
     const acceptedA = after > before ? ((after - before) * pack.storedAh) / (pack.efficiency * h) : 0;
     const { loads, battery, panel } = particles.counted;
+    particles.loadsAh[index] += carriedA * h;
+    particles.offeredAh[index] += sunA * h;
     loads.out[index] += carriedA * h;
     if (netA > 0) battery.out[index] += netA * h;
     else battery.in[index] += acceptedA * h;
-    if (charged >= 0) panel.in[index] += this.chargeIdle(charged, index, sunA, h);
-    else panel.in[index] += (netA > 0 ? sunA : fromCellsA + acceptedA) * h;
+    const takenAh =
+      charged >= 0
+        ? this.chargeIdle(charged, index, sunA, h)
+        : (netA > 0 ? sunA : fromCellsA + acceptedA) * h;
+    panel.in[index] += takenAh;
+    particles.takenAh[index] += takenAh;
   }
 
   /** The charge after a step that empties the pack in use: at its level another takes over, or the cut-off opens. */

@@ -159,6 +159,21 @@ describe('an outing as it stands', () => {
     );
   });
 
+  it('learns the duty cycle from a contact log, and by it how much is left', () => {
+    const plan = darkFieldPlan();
+    const at = fieldHour(5);
+    const told = [0.15, 0.5].map((mean) =>
+      fieldNow(plan, NOTHING, at, { ...few, duties: new Map([['CW', { mean, sd: 0.03 }]]) }),
+    );
+    told.forEach(({ learned }, index) => {
+      expect(Math.abs(learned.get('dutyCycle.CW')!.after.mean - [0.15, 0.5][index])).toBeLessThan(0.06);
+    });
+    expect(told[0].ah.p50).toBeGreaterThan(told[1].ah.p50 + 1);
+    // A mode that was not worked teaches nothing.
+    const other = fieldNow(plan, NOTHING, at, { ...few, duties: new Map([['FM', { mean: 0.9, sd: 0.01 }]]) });
+    expect(other.soc).toEqual(fieldNow(plan, NOTHING, at, few).soc);
+  });
+
   it('leaves a controller’s count alone where a meter is reset', () => {
     const reset = { kind: 'reset', source: 'typed', timeMs: fieldHour(7) } as const;
     const inAhOf = (source: 'typed' | 'controller') => {

@@ -2,6 +2,7 @@ import { chanceLaw, type ChanceLaw } from '../chance/chance-law.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { generator, seedOf } from '../random/generator.js';
 import { SEED } from '../random/seed.js';
+import type { Mode } from '../load/mode.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { Band } from './band.js';
 import { inOrderOfUse } from './change-battery.js';
@@ -9,6 +10,7 @@ import { asOne, chooseReadings, thinned } from './choose-readings.js';
 import type { FieldMarch } from './field-march.js';
 import { Follower, MISFIT, type Met, type Stood } from './follower.js';
 import type { FieldEvent, FieldReading, ReadQuantity, SkyNote } from './reading.js';
+import type { MeanAndSpread } from './weigh.js';
 
 /** What was read and noted of an outing, in any order. */
 export interface FieldLog {
@@ -19,6 +21,8 @@ export interface FieldLog {
 export interface FollowOptions {
   readonly seed?: number;
   readonly particles?: number;
+  /** What is known of the duty cycle up to now besides what was read, by mode: a contact log's. */
+  readonly duties?: ReadonlyMap<Mode, MeanAndSpread>;
 }
 
 /** What became of a reading. */
@@ -95,6 +99,7 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   const chosen = new Set(chooseReadings(taken, spreads, resets));
   const real = run(particles, 'field', false);
   const seen = real.walk(taken, events, until, (place) => chosen.has(place));
+  options.duties?.forEach((duty, mode) => real.learnDuty(mode, duty));
   return {
     march: real.march,
     assumed: assumed.march,

@@ -1,4 +1,5 @@
 import type { ChanceLaw } from '../chance/chance-law.js';
+import type { Mode } from '../load/mode.js';
 import { normal, type Generator } from '../random/generator.js';
 import { firstStepFrom } from '../time-grid.js';
 import { aloneSays } from './alone.js';
@@ -7,11 +8,19 @@ import { changeBattery, tellsPacks } from './change-battery.js';
 import type { Taken } from './choose-readings.js';
 import { FieldMarch } from './field-march.js';
 import { drawTo, move } from './kernel.js';
+import { dutyIn } from './learned.js';
 import { Particles } from './particles.js';
 import { middleOf, predictionsOf, saidBy, skySays, tailOf } from './reading-odds.js';
 import { READ_QUANTITIES, resetBy, type FieldEvent, type ReadQuantity } from './reading.js';
-import { studentNumber } from './student.js';
-import { effectiveNumber, partToTake, sharesOf, survivors, weightedMean } from './weigh.js';
+import { studentLogDensity, studentNumber } from './student.js';
+import {
+  effectiveNumber,
+  partToTake,
+  sharesOf,
+  survivors,
+  weightedMean,
+  type MeanAndSpread,
+} from './weigh.js';
 
 /** Rarer than this a reading does not fit. */
 export const MISFIT = 0.002;
@@ -89,6 +98,13 @@ export class Follower {
     this.march.to(firstEdge(edgesMs, untilMs));
     this.stand(untilMs);
     return met;
+  }
+
+  /** Weighs the particles by what is known of the duty cycle up to now. */
+  learnDuty(mode: Mode, { mean, sd }: MeanAndSpread): void {
+    if (dutyIn(this.march, mode)) {
+      this.weigh(() => dutyIn(this.march, mode)!.map((share) => studentLogDensity((share - mean) / sd)));
+    }
   }
 
   private stand(timeMs: number): void {

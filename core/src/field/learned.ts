@@ -50,12 +50,9 @@ function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {
         shares,
       ),
     );
-  for (const [mode, blocks] of workedBlocks(march)) {
-    const hours = blocks.reduce((sum, block) => sum + hoursWorked(march, block), 0);
-    tell(
-      `dutyCycle.${mode}`,
-      (index) => blocks.reduce((sum, block) => sum + particles.transmitH[block][index], 0) / hours,
-    );
+  for (const mode of workedBlocks(march).keys()) {
+    const duty = dutyIn(march, mode)!;
+    tell(`dutyCycle.${mode}`, (index) => duty[index]);
   }
   const [first] = law.load.blocks;
   if (first) {
@@ -76,6 +73,18 @@ function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {
     tell('resistance', (index) => resistanceFactor(resistanceFrom, particles.resistance[index]));
   }
   return told;
+}
+
+/** Transmit duty cycle in a mode up to now, by particle, 0 to 1; null where the mode was not worked. */
+export function dutyIn(march: FieldMarch, mode: Mode): Float64Array | null {
+  const blocks = workedBlocks(march).get(mode);
+  if (!blocks) return null;
+  const { transmitH, count } = march.particles;
+  const hours = blocks.reduce((sum, block) => sum + hoursWorked(march, block), 0);
+  return Float64Array.from(
+    { length: count },
+    (_, index) => blocks.reduce((sum, block) => sum + transmitH[block][index], 0) / hours,
+  );
 }
 
 /** Blocks that were worked up to now, by mode. */

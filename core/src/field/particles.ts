@@ -45,6 +45,10 @@ export class Particles {
   readonly place: Float64Array;
   /** Light that fell on the panel up to now, Wh/m2. */
   readonly lightWh: Float64Array;
+  /** Up to now: what the loads took, what the panel offered, and what of that was taken, Ah. */
+  readonly loadsAh: Float64Array;
+  readonly offeredAh: Float64Array;
+  readonly takenAh: Float64Array;
   /** By block: hours on transmit up to now. */
   readonly transmitH: readonly Float64Array[];
   /** Logarithm of the weight. */
@@ -85,6 +89,9 @@ export class Particles {
     this.rains = new Uint8Array(count);
     this.place = column();
     this.lightWh = column();
+    this.loadsAh = column();
+    this.offeredAh = column();
+    this.takenAh = column();
     this.weight = column();
     this.columns = [
       ...this.outing(),
@@ -109,7 +116,8 @@ export class Particles {
       this.counted[instrument].out,
       this.counted[instrument].in,
     ]);
-    return [...this.socs, ...this.transmitH, ...counters, this.lightWh];
+    const books = [this.loadsAh, this.offeredAh, this.takenAh];
+    return [...this.socs, ...this.transmitH, ...counters, this.lightWh, ...books];
   }
 
   /** What a kernel may move: all that hangs together and is no choice between this and that. */

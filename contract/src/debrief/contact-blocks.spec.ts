@@ -1,0 +1,56 @@
+import type { Contact } from '@knapsack/core';
+import { hour, trip } from '../testing/outing.js';
+import { contactBlocks, contactsWithin } from './contact-blocks.js';
+
+const contact = (of: number, change: Partial<Contact> = {}): Contact => ({
+  ...{ timeMs: hour(of), mode: 'CW', modeName: 'CW', band: '40m' },
+  ...change,
+});
+const minutes = (from: number, ...after: readonly number[]) =>
+  after.map((minute) => contact(from + minute / 60));
+const told = (contacts: readonly Contact[]) =>
+  contactBlocks(trip(), contacts).map(({ start, end, mode, powerW }) => [
+    start.slice(11, 16),
+    end.slice(11, 16),
+    mode,
+    powerW,
+  ]);
+
+describe('hours worked by a contact log', () => {
+  it('go from contact to contact, without the pauses, at the power of the plan', () => {
+    expect(told([...minutes(8, 10, 20, 30), ...minutes(9, 10, 25), contact(13)])).toEqual([
+      ['08:10', '08:30', 'CW', 10],
+      ['09:10', '09:25', 'CW', 10],
+    ]);
+  });
+
+  it('change with the mode: what lies between belongs to the later one', () => {
+    const voice = { mode: 'SSB', modeName: 'USB' } as const;
+    expect(told([...minutes(8, 0, 10), contact(8.25, voice), contact(8.5, voice)])).toEqual([
+      ['08:00', '08:10', 'CW', 10],
+      ['08:10', '08:30', 'SSB', 10],
+    ]);
+    // The factor of one’s own for CW does not go with voice.
+    const own = trip({ blocks: trip().blocks.map((block) => ({ ...block, modeFactor: 0.5 })) });
+    const [cw, ssb] = contactBlocks(own, [...minutes(8, 0, 10), contact(8.25, voice)]);
+    expect(cw.modeFactor).toBe(0.5);
+    expect(ssb.modeFactor).toBeUndefined();
+  });
+
+  it('end with the outing; a mode of no name goes on as planned', () => {
+    const odd = { mode: null, modeName: 'ODD' };
+    expect(told([contact(17.9, odd), contact(17.95, { ...odd, endMs: hour(18.5) })])).toEqual([
+      ['17:54', '18:00', 'CW', 10],
+    ]);
+    expect(told([])).toEqual([]);
+    expect(contactBlocks(trip({ blocks: [] }), minutes(8, 0, 10))[0]).toEqual(
+      jasmine.objectContaining({ id: 'contacts-1', mode: 'CW' }),
+    );
+  });
+
+  it('are of this outing alone', () => {
+    const { within, others } = contactsWithin(trip(), [contact(5), contact(6), contact(18), contact(18.1)]);
+    expect(within.map(({ timeMs }) => timeMs)).toEqual([hour(6), hour(18)]);
+    expect(others).toBe(2);
+  });
+});

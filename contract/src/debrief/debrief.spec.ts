@@ -1,0 +1,87 @@
+import type { Contact } from '@knapsack/core';
+import { emptyLog, type LogEntry } from '../documents/log.js';
+import { hour, shelf, trip } from '../testing/outing.js';
+import { debriefOf, type DebriefSources } from './debrief.js';
+import { sayDifference, sayWaterfall } from './say-waterfall.js';
+
+const at = (of: number) => new Date(hour(of)).toISOString();
+const read = (of: number, outAh: number): LogEntry => ({
+  ...{ id: `r${of}`, at: at(of), kind: 'reading', state: 'off' },
+  outAh,
+});
+function debrief(entries: readonly LogEntry[], sources?: DebriefSources) {
+  const found = debriefOf(trip(), { ...emptyLog('islet'), entries }, shelf, sources);
+  if (!found.ok) throw new Error(found.problems[0].sentence);
+  return found.value;
+}
+/** A contact every so many minutes, from one hour to another. */
+const every = (minutes: number, from: number, to: number): Contact[] => {
+  const contacts: Contact[] = [];
+  for (let timeMs = hour(from); timeMs <= hour(to); timeMs += minutes * 60_000)
+    contacts.push({ timeMs, mode: 'CW', modeName: 'CW', band: '40m' });
+  return contacts;
+};
+const sum = ({ waterfall: { steps } }: ReturnType<typeof debrief>) =>
+  steps.reduce((all, { ah }) => all + ah, 0);
+
+describe('what really happened in an outing', () => {
+  it('is what a meter counted, in steps that sum up to the difference', () => {
+    const planned = debrief([{ id: 'n', at: at(7), kind: 'note', note: 'Fog.' }]).waterfall.plannedAh;
+    const found = debrief([read(17.9, planned + 1)]);
+    expect(found.waterfall.plannedAh).toBe(planned);
+    expect(Math.abs(found.waterfall.actualAh - planned - 1)).toBeLessThan(0.25);
+    expect(sum(found)).toBeCloseTo(found.waterfall.actualAh - planned, 9);
+    expect(found.onAir).toBeNull();
+    expect(found.notes).toEqual([]);
+  });
+
+  it('is the hours of the contact log where the log says nothing of work', () => {
+    const contacts = every(3, 8, 9);
+    const found = debrief([], { contacts: [...contacts, ...every(3, 30, 31)] });
+    expect(found.notes).toEqual([
+      'The hours worked are those of the contact log: the log of the outing says nothing of work.',
+      '21 contacts are of another time than this outing and left out.',
+    ]);
+    expect(found.onAir!.hours).toBeCloseTo(1, 9);
+    expect(found.waterfall.steps.find(({ what }) => what === 'work')!.ah).toBeLessThan(-1);
+    // 21 contacts in an hour of 18 s each.
+    expect(found.duties.get('CW')!.mean).toBeCloseTo((21 * 18) / 3600, 9);
+    const { before, after } = found.now.learned.get('dutyCycle.CW')!;
+    expect(after.mean).toBeLessThan(before.mean - 0.05);
+    expect(debrief([], { contacts, calling: true }).duties.get('CW')!.mean).toBeGreaterThan(0.35);
+  });
+
+  it('is the work of the log where there is some, and the contacts teach the duty cycle alone', () => {
+    const start: LogEntry = { id: 'w', at: at(8.5), kind: 'work', do: 'start' };
+    const found = debrief([start], { contacts: every(3, 8, 9) });
+    expect(found.notes).toEqual([]);
+    expect(found.now.plan.blocks[0].startMs).toBe(hour(8.5));
+    expect(found.duties.size).toBe(1);
+  });
+
+  it('is refused where nothing is known of it', () => {
+    const refused = debriefOf(trip(), emptyLog('islet'), shelf, { contacts: every(3, 30, 31) });
+    expect(!refused.ok && refused.problems[0].sentence).toBe(
+      'Nothing is known of what happened in Islet: its log is empty, and no contact is of its hours.',
+    );
+    expect(debriefOf(trip(), emptyLog('islet'), shelf).ok).toBeFalse();
+  });
+
+  it('is told in words', () => {
+    const told = {
+      plannedAh: 6.2,
+      actualAh: 7.4,
+      steps: [
+        { what: 'dutyCycle', ah: 1.3 },
+        { what: 'receive', ah: -0.1 },
+        { what: 'rest', ah: 0.001 },
+      ],
+    } as const;
+    expect(sayDifference(told)).toBe('Planned 6.20 Ah out of the battery, actual 7.40 Ah: 1.20 Ah more.');
+    expect(sayDifference({ ...told, actualAh: 6.2 })).toContain('as planned');
+    expect(sayWaterfall(told)).toEqual([
+      'transmit duty cycle: 1.30 Ah more',
+      'receive current: 0.10 Ah less',
+    ]);
+  });
+});

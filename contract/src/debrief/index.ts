@@ -1,0 +1,3 @@
+export * from './contact-blocks.js';
+export * from './debrief.js';
+export * from './say-waterfall.js';
