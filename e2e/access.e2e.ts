@@ -140,6 +140,12 @@ for (const [room, makeWhole] of ROOMS) {
   });
 }
 
+test('axe finds nothing in the Debrief', async ({ page, knapsack }) => {
+  await page.goto(`${knapsack.address}/trips/gannet-rock-light/debrief`);
+  await page.locator('.waterfall').waitFor();
+  expect(await faults(page)).toEqual([]);
+});
+
 test('the ridge reads out where the cursor stands', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const ridge = page.getByRole('slider', { name: 'Charge in the battery over the outing' });

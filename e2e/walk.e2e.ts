@@ -36,6 +36,7 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
       await page.getByRole('button', { name: 'Pause' }).click();
     },
   ],
+  ['/trips/gannet-rock-light/debrief', (page) => page.locator('.waterfall').waitFor()],
   [`${CAMP}/card`, (page) => page.locator('.field-card').getByText('Take care').waitFor()],
 ];
 

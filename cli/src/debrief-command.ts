@@ -1,11 +1,17 @@
 import { Command } from 'commander';
-import { debriefOf, sayDifference, sayWaterfall, type Debrief } from '@knapsack/contract/debrief';
+import {
+  debriefOf,
+  learnedWords,
+  sayDifference,
+  sayLearned,
+  sayWaterfall,
+  type Debrief,
+} from '@knapsack/contract/debrief';
 import { entriesOfRecord, withEntries } from '@knapsack/contract/field';
 import { readAdif } from '@knapsack/contract/formats';
 import { readLog } from '@knapsack/contract/schemas';
 import { fixed, isWorthAWord } from '@knapsack/core';
 import { readJson, readText } from './read-json.js';
-import { sayLearned } from './say-learned.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -76,6 +82,8 @@ const inWords = ({ waterfall, now, onAir }: Debrief, notes: readonly string[]): 
     sayDifference(waterfall),
     ...sayWaterfall(waterfall).map((line) => `  ${line}`),
     ...(onAir ? [`${onAir.contacts} contacts in ${fixed(onAir.hours, 1)} h on the air.`] : []),
-    ...[...now.learned].flatMap(([name, each]) => (isWorthAWord(each) ? [sayLearned(name, each)] : [])),
+    ...[...now.learned].flatMap(([name, each]) =>
+      isWorthAWord(each) ? [`${learnedWords(name)}: ${sayLearned(each)}.`] : [],
+    ),
     ...notes,
   ].join('\n')}\n`;

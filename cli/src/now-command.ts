@@ -1,5 +1,6 @@
 import { Command } from 'commander';
 import { targetOf, type LogDocument, type Trip } from '@knapsack/contract';
+import { learnedWords, sayLearned } from '@knapsack/contract/debrief';
 import { rationRules, sayRationOdds, USUAL_RATION_OPTIONS } from '@knapsack/contract/size';
 import {
   rationFromHere,
@@ -13,7 +14,6 @@ import {
 import { isInstant, readLog } from '@knapsack/contract/schemas';
 import { fixed, isWorthAWord, sayQuantity, sayTime, type Band, type Ration } from '@knapsack/core';
 import { readJson } from './read-json.js';
-import { sayLearned } from './say-learned.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -114,7 +114,9 @@ function inWords({ name, place }: Trip, now: WhatNow): string {
           `${misfits === 1 ? '1 reading does' : `${misfits} readings do`} not fit and ${misfits === 1 ? 'is' : 'are'} left out.`,
         ]
       : []),
-    ...[...learned].flatMap(([what, each]) => (isWorthAWord(each) ? [sayLearned(what, each)] : [])),
+    ...[...learned].flatMap(([what, each]) =>
+      isWorthAWord(each) ? [`${learnedWords(what)}: ${sayLearned(each)}.`] : [],
+    ),
   ].join('\n')}\n`;
 }
 

@@ -2,6 +2,7 @@ import type { Contact } from '@knapsack/core';
 import { emptyLog, type LogEntry } from '../documents/log.js';
 import { hour, shelf, trip } from '../testing/outing.js';
 import { debriefOf, type DebriefSources } from './debrief.js';
+import { learnedWords, sayHowFar, sayHowItWent, sayLearned, sayReason } from './say-debrief.js';
 import { sayDifference, sayWaterfall } from './say-waterfall.js';
 
 const at = (of: number) => new Date(hour(of)).toISOString();
@@ -65,6 +66,44 @@ describe('what really happened in an outing', () => {
       'Nothing is known of what happened in Islet: its log is empty, and no contact is of its hours.',
     );
     expect(debriefOf(trip(), emptyLog('islet'), shelf).ok).toBeFalse();
+  });
+
+  it('says how it went, how far it is known, and what cost most', () => {
+    const found = debrief([read(12, 6), read(17.9, 9)]);
+    expect(sayHowItWent(found)).toMatch(/^It lasted: \d+ % left/);
+    expect(sayHowItWent(debrief([read(12, 6)]))).toMatch(/^It most likely lasted: /);
+    expect(sayHowFar(found, 'UTC')).toBe('');
+    expect(sayHowFar(debrief([read(12, 6)]), 'UTC')).toBe(
+      'Nothing was entered after Sat 12:00: the rest is as planned.',
+    );
+    for (const [lasted, words] of [
+      [0.7, 'It most likely lasted'],
+      [0.3, 'It most likely ended too soon'],
+      [0.01, 'It ended too soon'],
+    ] as const)
+      expect(sayHowItWent({ ...found, lasted })).toContain(`${words}: `);
+    const told = (ah: number, sun: number) =>
+      sayReason({
+        plannedAh: 5,
+        actualAh: 5 + ah + sun,
+        steps: [
+          { what: 'receive', ah },
+          { what: 'sunOffered', ah: sun + 3 },
+          { what: 'sunNotTaken', ah: -3 },
+        ],
+      });
+    expect(told(0.2, 0.5)).toBe('the sun cost most, 0.5 Ah');
+    expect(told(-0.6, 0.2)).toBe('the radio’s currents spared most, 0.6 Ah');
+    expect(told(0.04, 0.04)).toBeNull();
+    expect(found.now.followed.stood.length).toBeGreaterThan(11);
+  });
+
+  it('says what was learned', () => {
+    expect(learnedWords('dutyCycle.CW')).toBe('Transmit duty cycle, CW');
+    expect(learnedWords('sky')).toBe('Light, of what was forecast');
+    expect(sayLearned({ before: { mean: 0.34, sd: 0.07 }, after: { mean: 0.3, sd: 0.04 } })).toBe(
+      '34 ± 7 % before, 30 ± 4 % now',
+    );
   });
 
   it('is told in words', () => {

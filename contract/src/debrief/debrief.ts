@@ -2,15 +2,19 @@ import {
   CALLING_SHARE,
   dutyOfContacts,
   fail,
+  HOUR_MS,
   MODE_NAMES,
   onAir,
   secondsSent,
+  sharesOf,
   succeed,
   waterfall,
+  weightedMean,
   type Contact,
   type MeanAndSpread,
   type Mode,
   type OnAir,
+  type PlanInput,
   type Result,
   type Waterfall,
 } from '@knapsack/core';
@@ -22,6 +26,9 @@ import { whatNow, type WhatNow } from '../field/what-now.js';
 import { resolve } from '../resolve/resolve.js';
 import { contactBlocks, contactsWithin } from './contact-blocks.js';
 
+/** Points of the charge that are told at the most. */
+const MOST_POINTS = 120;
+
 /** What is known of an outing besides its log. */
 export interface DebriefSources {
   readonly contacts?: readonly Contact[];
@@ -32,8 +39,13 @@ export interface DebriefSources {
 /** What really happened in an outing, and why it differs from what was planned. */
 export interface Debrief {
   readonly waterfall: Waterfall;
+  readonly planned: PlanInput;
   /** How it stood at its end, with what was learned. */
   readonly now: WhatNow;
+  /** How likely the loads were carried to the end, 0 to 1. */
+  readonly lasted: number;
+  /** Up to when something is known: the rest is as planned. UTC epoch ms. */
+  readonly lastKnownMs: number;
   /** By the contact log; null without one. */
   readonly onAir: OnAir | null;
   /** The duty cycle that the contacts tell, by mode. */
@@ -65,11 +77,18 @@ export function debriefOf(
   const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, within) } : trip;
   const told = within.length > 0 ? onAir(within) : null;
   const duties = told ? dutiesOf(told, calling) : new Map<Mode, MeanAndSpread>();
-  const now = whatNow(worked, log, shelf, Date.parse(trip.end), { duties });
+  const { startMs, endMs } = planned.value.outing;
+  const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
+  const now = whatNow(worked, log, shelf, endMs, { duties, standEveryMs });
   if (!now.ok) return now;
+  const { march } = now.value.followed;
+  const known = [...standing.map(({ at }) => Date.parse(at)), ...within.map(({ timeMs }) => timeMs)];
   return succeed({
     waterfall: waterfall(planned.value, now.value.followed),
+    planned: planned.value,
     now: now.value,
+    lasted: weightedMean(Float64Array.from(march.particles.isOn), sharesOf(march.particles.weight)).mean,
+    lastKnownMs: Math.min(endMs, Math.max(startMs, ...known)),
     onAir: told,
     duties,
     notes: [

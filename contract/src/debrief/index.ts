@@ -1,3 +1,4 @@
 export * from './contact-blocks.js';
 export * from './debrief.js';
 export * from './say-waterfall.js';
+export * from './say-debrief.js';

@@ -81,6 +81,22 @@ describe('why more or less was used than planned', () => {
     expect(ah(found, 'otherLoads')).toBeGreaterThan(0.8);
   });
 
+  it('counts no load as less because the sun was another: what it feeds is the same', () => {
+    // A load in watts takes fewer amps at the volts of a battery that is charged.
+    const board = fieldPlan();
+    const heater = { ...steadyLoad('heater', 0, board.outing), name: 'heater' };
+    const watts = { amps: 0, watts: 4 };
+    const plan = fieldPlan({
+      accessories: [
+        { ...heater, pieces: heater.pieces.map((piece) => ({ ...piece, mean: watts, keyDown: watts })) },
+      ],
+    });
+    const dark = { ...plan, sun: { ...plan.sun!, truth: 0.05 } };
+    const found = waterfall(plan, follow(dark, NOTHING, plan.outing.endMs, few));
+    expect(ah(found, 'work')).toBeCloseTo(0, 9);
+    expect(ah(found, 'sunOffered')).toBeGreaterThan(3);
+  });
+
   it('is a sky that was duller than forecast', () => {
     const plan = fieldPlan();
     const sky = (hour: number) =>

@@ -174,6 +174,19 @@ describe('an outing as it stands', () => {
     expect(other.soc).toEqual(fieldNow(plan, NOTHING, at, few).soc);
   });
 
+  it('tells the state of charge by the hour where that is wanted, and is the same otherwise', () => {
+    const plan = fieldPlan();
+    const { log: played } = play(plan, FIELD_ACTS, FIELD_NOW_MS, 3);
+    const hourly = follow(plan, played, FIELD_NOW_MS, { ...few, standEveryMs: HOUR_MS });
+    const rare = follow(plan, played, FIELD_NOW_MS, few);
+    expect(hourly.stood.at(-1)).toEqual(rare.stood.at(-1)!);
+    const times = hourly.stood.map(({ timeMs }) => timeMs);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    for (let place = 1; place < times.length; place++)
+      expect(times[place] - times[place - 1]).toBeLessThanOrEqual(HOUR_MS + 15 * MINUTE_MS);
+    expect(rare.stood.length).toBeLessThan(hourly.stood.length - 15);
+  });
+
   it('leaves a controller’s count alone where a meter is reset', () => {
     const reset = { kind: 'reset', source: 'typed', timeMs: fieldHour(7) } as const;
     const inAhOf = (source: 'typed' | 'controller') => {

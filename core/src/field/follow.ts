@@ -21,6 +21,8 @@ export interface FieldLog {
 export interface FollowOptions {
   readonly seed?: number;
   readonly particles?: number;
+  /** How often besides it is told what the state of charge was taken for; only where something was read or happened if absent. */
+  readonly standEveryMs?: number;
   /** What is known of the duty cycle up to now besides what was read, by mode: a contact log's. */
   readonly duties?: ReadonlyMap<Mode, MeanAndSpread>;
 }
@@ -98,6 +100,7 @@ export function follow(plan: PlanInput, log: FieldLog, nowMs: number, options: F
   );
   const chosen = new Set(chooseReadings(taken, spreads, resets));
   const real = run(particles, 'field', false);
+  real.standEveryMs = options.standEveryMs ?? Infinity;
   const seen = real.walk(taken, events, until, (place) => chosen.has(place));
   options.duties?.forEach((duty, mode) => real.learnDuty(mode, duty));
   return {

@@ -55,6 +55,8 @@ export class Follower {
   /** At each reading, once it is weighed, at each event, and now; nothing of what is only assumed. */
   readonly stood: Stood[] = [];
   private readonly particles: Particles;
+  /** How often it is told besides. */
+  standEveryMs = Infinity;
   /** A controller that counts what the panel gave sends readings. */
   private hasController = false;
 
@@ -89,12 +91,14 @@ export class Follower {
     taken.forEach((reading, place) => {
       // What happens at the very instant comes after what is read there: one reads the meter and resets it.
       happen(reading.timeMs - 1);
+      this.standUpTo(reading.timeMs);
       this.march.to(firstEdge(edgesMs, reading.timeMs));
       met.push(this.read(reading, isChosen(place) && !this.onlyAssumes));
       onMet?.(met[place]);
       this.stand(reading.timeMs);
     });
     happen(untilMs);
+    this.standUpTo(untilMs);
     this.march.to(firstEdge(edgesMs, untilMs));
     this.stand(untilMs);
     return met;
@@ -107,6 +111,17 @@ export class Follower {
     }
   }
 
+  /** Tells it at the times between, where that is wanted. */
+  private standUpTo(timeMs: number): void {
+    const { edgesMs } = this.march.law;
+    let lastMs = this.stood.at(-1)?.timeMs ?? edgesMs[0];
+    for (; lastMs + this.standEveryMs < timeMs; lastMs += this.standEveryMs) {
+      const edge = firstEdge(edgesMs, lastMs + this.standEveryMs);
+      this.march.to(edge);
+      this.stand(edgesMs[edge]);
+    }
+  }
+
   private stand(timeMs: number): void {
     if (this.onlyAssumes) return;
     this.stood.push({ timeMs, soc: bandOf(totalSocs(this.march), sharesOf(this.particles.weight)) });
@@ -114,6 +129,7 @@ export class Follower {
 
   private meet(event: FieldEvent): void {
     const { march, particles } = this;
+    this.standUpTo(event.timeMs);
     march.to(firstEdge(march.law.edgesMs, event.timeMs));
     this.stand(event.timeMs);
     switch (event.kind) {

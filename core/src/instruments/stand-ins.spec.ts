@@ -53,6 +53,45 @@ describe('stand-ins of the instruments', () => {
     expect(controller.at(-1)!.inAh).toBeGreaterThan(controller[10].inAh);
   });
 
+  it('know of a battery that is full, in the order of time, and of none after the end', () => {
+    const full = (hour: number) =>
+      ({ kind: 'battery', timeMs: fieldHour(hour), does: 'full', pack: 0 }) as const;
+    const with12 = playInstruments(fieldPlan(), 3, { everyMs: EVERY, batteries: [full(12), full(41)] });
+    expect(with12.lines.length).toBe(played.lines.length);
+    const socAt = ({ truth }: typeof played, hour: number) =>
+      truth.find(({ timeMs }) => timeMs > fieldHour(hour))!.soc;
+    expect(socAt(with12, 11.5)).toBe(socAt(played, 11.5));
+    expect(socAt(with12, 12)).toBeGreaterThan(0.98);
+    expect(socAt(played, 12)).toBeLessThan(0.97);
+    // What is seen is of the same instant as what is true.
+    const sky = (of: typeof played) => of.truth.map(({ sky: seen }) => seen);
+    expect(sky(with12)).toEqual(sky(played));
+  });
+
+  it('are the inline meter too, where it is wanted: it shows what the loads take', () => {
+    const all = playInstruments(fieldPlan(), 3, { everyMs: EVERY, sources: ['meter', 'monitor'] });
+    const meter = readingsOf(all, 'meter');
+    expect(meter.length).toBe(all.truth.length);
+    expect(readingsOf(all, 'controller')).toEqual([]);
+    for (const { volts, amps } of meter) {
+      expect(volts).toBeGreaterThan(9);
+      expect(volts).toBeLessThan(16);
+      expect(amps).toBeLessThan(5);
+    }
+    // With the key down it shows far more than while nothing is on.
+    expect(Math.max(...meter.map(({ amps }) => amps))).toBeGreaterThan(1.5);
+  });
+
+  it('see rain where it rains', () => {
+    const plan = fieldPlan();
+    const wet = { ...plan.sun!.skyAt(0), cloud: 1, rain: true };
+    const rainy = playInstruments({ ...plan, sun: { ...plan.sun!, skyAt: () => wet } }, 3, {
+      everyMs: EVERY,
+    });
+    expect(rainy.truth.every(({ sky }) => sky!.rain && sky!.cloud === 1)).toBeTrue();
+    expect(played.truth.some(({ sky }) => sky!.rain)).toBeFalse();
+  });
+
   it('have no controller without a panel', () => {
     const dark = playInstruments(darkFieldPlan(), 3, { everyMs: EVERY });
     expect(readingsOf(dark, 'controller')).toEqual([]);

@@ -1,6 +1,7 @@
 import begin from '../../../../docs/guide/begin.md';
 import bench from '../../../../docs/guide/bench.md';
 import card from '../../../../docs/guide/card.md';
+import debrief from '../../../../docs/guide/debrief.md';
 import field from '../../../../docs/guide/field.md';
 import gear from '../../../../docs/guide/gear.md';
 import glossary from '../../../../docs/guide/glossary.md';
@@ -33,6 +34,7 @@ const TEXTS: readonly (readonly [string, string])[] = [
   ['rehearse', rehearse],
   ['card', card],
   ['field', field],
+  ['debrief', debrief],
   ['gear', gear],
   ['bench', bench],
   ['settings', settings],

@@ -46,6 +46,10 @@ export const ROOMS: readonly Room[] = [
     ...{ path: 'field', name: 'Field', title: 'Field', key: 'f' },
     load: () => import('../field/field.page').then(({ FieldPage }) => FieldPage),
   },
+  {
+    ...{ path: 'debrief', name: 'Debrief', title: 'Debrief', key: 'e' },
+    load: () => import('../debrief/debrief.page').then(({ DebriefPage }) => DebriefPage),
+  },
 ];
 
 /** Where a room of a trip is. */

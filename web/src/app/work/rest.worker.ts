@@ -6,6 +6,7 @@ import { answering } from './answering';
 import { beginWork } from './begin-work';
 import { cardWork } from './card-work';
 import { chanceWork } from './chance-work';
+import { debriefWork } from './debrief-work';
 import { fieldWork } from './field-work';
 import { fieldRationWork } from './field-ration-work';
 import type { WorkerName, WorkKind } from './hire';
@@ -22,6 +23,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   begin: () => answering(beginWork),
   card: () => answering(cardWork),
   chance: () => answering(chanceWork),
+  debrief: () => answering(debriefWork),
   field: () => answering(fieldWork),
   fieldRation: () => answering(fieldRationWork),
   ideal: () => answering(idealWork),

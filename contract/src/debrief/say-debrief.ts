@@ -1,0 +1,85 @@
+import {
+  fixed,
+  sayTime,
+  type Learned,
+  type LearnedName,
+  type Waterfall,
+  type WaterfallStep,
+} from '@knapsack/core';
+import { sayLeft } from '../field/say-now.js';
+import type { Debrief } from './debrief.js';
+
+/** Steps that a person takes for one reason. */
+const REASONS: readonly (readonly [string, readonly WaterfallStep[]])[] = [
+  ['the hours and power worked', ['work']],
+  ['the duty cycle', ['dutyCycle']],
+  ['the radio’s currents', ['receive', 'keyDown']],
+  ['other loads', ['otherLoads']],
+  ['the sun', ['sunOffered', 'sunNotTaken']],
+  ['battery losses', ['losses']],
+];
+
+/** Less than this is no reason to name, Ah. */
+const WORTH_A_NAME_AH = 0.1;
+
+/** What cost most, where more was used, or spared most: "the sun cost most, 0.6 Ah"; null where nothing did. */
+export function sayReason({ plannedAh, actualAh, steps }: Waterfall): string | null {
+  const more = actualAh - plannedAh;
+  if (Math.abs(more) < WORTH_A_NAME_AH) return null;
+  const of = (names: readonly WaterfallStep[]) =>
+    steps.filter(({ what }) => names.includes(what)).reduce((sum, { ah }) => sum + ah, 0);
+  const reasons = REASONS.map(([words, names]) => ({ words, ah: Math.sign(more) * of(names) }));
+  const [most] = reasons.toSorted((a, b) => b.ah - a.ah);
+  if (most.ah < WORTH_A_NAME_AH) return null;
+  return `${most.words} ${more > 0 ? 'cost' : 'spared'} most, ${fixed(most.ah, 1)} Ah`;
+}
+
+const SURE = 0.95;
+const MOST_LIKELY = 0.9;
+
+/** "It lasted: 63 % left, 58 to 68."; no more than most likely where its end is not known. */
+export function sayHowItWent(debrief: Pick<Debrief, 'lasted' | 'now' | 'lastKnownMs'>): string {
+  const { now, lastKnownMs } = debrief;
+  const isKnown = now.nowMs - lastKnownMs < UP_TO_THE_END_MS;
+  const lasted = isKnown ? debrief.lasted : Math.min(MOST_LIKELY, Math.max(1 - MOST_LIKELY, debrief.lasted));
+  const how =
+    lasted >= SURE
+      ? 'It lasted'
+      : lasted > 0.5
+        ? 'It most likely lasted'
+        : lasted > 1 - SURE
+          ? 'It most likely ended too soon'
+          : 'It ended too soon';
+  return `${how}: ${sayLeft(now.soc)}`;
+}
+
+/** Where nothing is known of the end: "Nothing was entered after Sat 23:50: the rest is as planned." */
+export function sayHowFar({ lastKnownMs, now }: Pick<Debrief, 'lastKnownMs' | 'now'>, zone: string): string {
+  if (now.nowMs - lastKnownMs < UP_TO_THE_END_MS) return '';
+  return `Nothing was entered after ${sayTime(lastKnownMs, zone)}: the rest is as planned.`;
+}
+
+const UP_TO_THE_END_MS = 3_600_000;
+
+const LEARNED = {
+  dutyCycle: 'Transmit duty cycle',
+  receive: 'Receive current, of what was planned',
+  keyDown: 'Transmit current, of what was planned',
+  panelOutput: 'Output against label',
+  sky: 'Light, of what was forecast',
+  capacity: 'Capacity, of what was planned',
+  resistance: 'Internal resistance, of what was planned',
+} as const;
+
+/** What it is that was learned: "Transmit duty cycle, CW". */
+export function learnedWords(name: LearnedName): string {
+  const [word, mode] = name.split('.') as [keyof typeof LEARNED, string | undefined];
+  return mode ? `${LEARNED[word]}, ${mode}` : LEARNED[word];
+}
+
+const share = ({ mean, sd }: Learned['before']): string =>
+  `${fixed(100 * mean, 0)} ± ${fixed(100 * sd, 0)} %`;
+
+/** "34 ± 7 % before, 34 ± 4 % now". */
+export const sayLearned = ({ before, after }: Learned): string =>
+  `${share(before)} before, ${share(after)} now`;

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { learnedWords, sayDifference, sayLearned } from '@knapsack/contract/debrief';
+import { isWorthAWord } from '@knapsack/core';
+import { ChargeRidgeComponent, type ChargeRidge } from '../lanes/charge-ridge.component';
+import { MARKS } from '../parts/marks';
+import { ForecastStore } from '../trip/forecast.store';
+import { PlanSpeech } from '../trip/plan-speech';
+import { RoomKeysDirective } from '../trip/room-keys.directive';
+import { TripStore } from '../trip/trip.store';
+import { DebriefStore } from './debrief.store';
+import { WaterfallComponent } from './waterfall.component';
+import { WorkedLanesComponent } from './worked-lanes.component';
+
+/** The Debrief room: what really happened, why it differs from the plan, and what the readings taught. */
+@Component({
+  selector: 'ks-debrief',
+  imports: [ChargeRidgeComponent, RouterLink, WaterfallComponent, WorkedLanesComponent],
+  providers: [DebriefStore],
+  hostDirectives: [RoomKeysDirective],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="debrief">
+      @if (store.view(); as view) {
+        <p class="room-verdict sentence">
+          <i
+            class="bi blaze"
+            [class]="signs[view.mark].icon + ' ' + view.mark"
+            role="img"
+            [attr.aria-label]="signs[view.mark].word"
+          ></i>
+          {{ view.howItWent }} {{ reason() }}
+        </p>
+        @if (view.howFar) {
+          <p class="muted">{{ view.howFar }}</p>
+        }
+        <div class="debrief-body">
+          <section aria-labelledby="debrief-charge">
+            <h2 id="debrief-charge">Charge, planned and actual</h2>
+            @if (ridge(); as ridge) {
+              <ks-charge-ridge [of]="ridge" />
+            }
+            <ks-worked-lanes [planned]="view.planned" [worked]="view.worked" />
+          </section>
+          <section aria-labelledby="debrief-why">
+            <h2 id="debrief-why">Why it differed</h2>
+            <p>{{ difference() }}</p>
+            <ks-waterfall [of]="view.waterfall" />
+          </section>
+          <section aria-labelledby="debrief-learned">
+            <h2 id="debrief-learned">What the readings taught</h2>
+            @for (row of learned(); track row.name) {
+              <p>
+                <b>{{ row.words }}</b>: {{ row.figures }}.
+              </p>
+            } @empty {
+              <p class="muted">Nothing that was not known before: more readings would teach more.</p>
+            }
+            @for (note of view.notes; track note) {
+              <p class="muted">{{ note }}</p>
+            }
+            @if (view.weighed) {
+              <p class="muted">{{ view.weighed }}</p>
+            }
+          </section>
+        </div>
+      } @else {
+        @for (problem of store.problems(); track problem) {
+          <p class="room-verdict sentence" role="alert">{{ problem }}</p>
+          <p>
+            What is read and noted in <a [routerLink]="['../field']">Field</a> comes here, as does what an
+            instrument recorded: under <b>More</b> there it is taken in.
+          </p>
+        } @empty {
+          <p class="room-verdict sentence muted">Looking at what was entered …</p>
+        }
+      }
+    </div>
+  `,
+})
+export class DebriefPage {
+  protected readonly store = inject(DebriefStore);
+  private readonly trips = inject(TripStore);
+  private readonly forecast = inject(ForecastStore);
+  protected readonly signs = MARKS;
+
+  protected readonly reason = computed(() => {
+    const reason = this.store.view()?.reason;
+    return reason ? `${reason.charAt(0).toUpperCase()}${reason.slice(1)}.` : '';
+  });
+  protected readonly difference = computed(() => {
+    const view = this.store.view();
+    return view ? sayDifference(view.waterfall) : '';
+  });
+  protected readonly ridge = computed((): ChargeRidge | null => {
+    const view = this.store.view();
+    const trip = this.trips.trip();
+    if (!view || !trip) return null;
+    const plan = this.forecast.view();
+    const { past, next, readings, reserveSoc } = view;
+    return {
+      ...{ past, next, readings, reserveSoc, nowMs: null },
+      zone: trip.place.timeZone,
+      startMs: Date.parse(trip.start),
+      endMs: Date.parse(trip.end),
+      planned: { timesMs: plan?.edgesMs ?? [], soc: plan?.soc ?? [] },
+    };
+  });
+  protected readonly learned = computed(() =>
+    [...(this.store.view()?.learned ?? [])]
+      .filter(([, learned]) => isWorthAWord(learned))
+      .map(([name, learned]) => ({ name, words: learnedWords(name), figures: sayLearned(learned) })),
+  );
+
+  constructor() {
+    inject(PlanSpeech).standsBy(() => {
+      const view = this.store.view();
+      return view ? `${view.howItWent} ${this.reason()}` : null;
+    });
+  }
+}
