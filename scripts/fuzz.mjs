@@ -83,7 +83,7 @@ function anyLog() {
       cloud: 0.5,
     },
   ];
-  const log = { schema: 'knapsack.log', version: 1, trip: decodeURIComponent(trip), entries };
+  const log = { schema: 'knapsack.log', version: oneOf([1, 2]), trip: decodeURIComponent(trip), entries };
   return oneOf([
     ['GET', `/api/logs/${trip}`],
     ['POST', `/api/logs/${trip}`, mutated(log, below(3))],

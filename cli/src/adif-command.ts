@@ -6,6 +6,7 @@ import {
   fixed,
   onAir,
   secondsSent,
+  stretchesOf,
   type Mode,
   type OnAir,
 } from '@knapsack/core';
@@ -29,7 +30,7 @@ export function adifCommand(terminal: Terminal): Command {
     .option('--json', 'print it as JSON')
     .action((file: string, { calling, json }: Options) => {
       const read = taken(file, readAdif(readText(file)));
-      const told = onAir(read.contacts);
+      const told = onAir(stretchesOf(read.contacts));
       const share = calling ? CALLING_SHARE : 0;
       terminal.out(json ? `${JSON.stringify(asJson(read, told, share))}\n` : inWords(read, told, share));
     });

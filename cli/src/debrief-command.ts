@@ -1,9 +1,11 @@
 import { Command } from 'commander';
 import {
   debriefOf,
+  entriesOfContacts,
   learnedWords,
   sayDifference,
   sayLearned,
+  sayOthers,
   sayWaterfall,
   type Debrief,
 } from '@knapsack/contract/debrief';
@@ -48,13 +50,12 @@ export function debriefCommand(terminal: Terminal): Command {
         meter === undefined
           ? null
           : taken(meter, entriesOfRecord(readText(meter), trip, Date.parse(trip.end)));
-      const whole = record ? withEntries(log, ...record.entries) : log;
-      const found = taken(
-        tripFile,
-        debriefOf(trip, whole, shelf, { contacts: read?.contacts ?? [], calling: calling === true }),
-      );
+      const contacts = read && taken(adif!, entriesOfContacts(trip, read.contacts));
+      const whole = withEntries(log, ...(record?.entries ?? []), ...(contacts?.entries ?? []));
+      const found = taken(tripFile, debriefOf(trip, whole, shelf, { calling: calling === true }));
       const leftOut = read?.leftOut ?? [];
-      const notes = [...(record?.notes ?? []), ...found.notes];
+      const others = contacts?.others ?? 0;
+      const notes = [...(record?.notes ?? []), ...found.notes, ...(others > 0 ? [sayOthers(others)] : [])];
       terminal.out(
         json
           ? `${JSON.stringify({ ...asJson(found), notes, leftOut })}\n`

@@ -129,6 +129,7 @@ export * from './checks/rules.js';
 export type * from './contacts/contact.js';
 export * from './contacts/duty-of-contacts.js';
 export * from './contacts/on-air.js';
+export * from './contacts/stretches.js';
 export * from './debrief/learned-plan.js';
 export * from './debrief/waterfall.js';
 export * from './field/ahead.js';

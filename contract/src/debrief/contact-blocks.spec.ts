@@ -1,6 +1,6 @@
-import type { Contact } from '@knapsack/core';
+import { stretchesOf, type Contact } from '@knapsack/core';
 import { hour, trip } from '../testing/outing.js';
-import { contactBlocks, contactsWithin } from './contact-blocks.js';
+import { contactBlocks } from './contact-blocks.js';
 
 const contact = (of: number, change: Partial<Contact> = {}): Contact => ({
   ...{ timeMs: hour(of), mode: 'CW', modeName: 'CW', band: '40m' },
@@ -9,7 +9,7 @@ const contact = (of: number, change: Partial<Contact> = {}): Contact => ({
 const minutes = (from: number, ...after: readonly number[]) =>
   after.map((minute) => contact(from + minute / 60));
 const told = (contacts: readonly Contact[]) =>
-  contactBlocks(trip(), contacts).map(({ start, end, mode, powerW }) => [
+  contactBlocks(trip(), stretchesOf(contacts)).map(({ start, end, mode, powerW }) => [
     start.slice(11, 16),
     end.slice(11, 16),
     mode,
@@ -32,7 +32,7 @@ describe('hours worked by a contact log', () => {
     ]);
     // The factor of one’s own for CW does not go with voice.
     const own = trip({ blocks: trip().blocks.map((block) => ({ ...block, modeFactor: 0.5 })) });
-    const [cw, ssb] = contactBlocks(own, [...minutes(8, 0, 10), contact(8.25, voice)]);
+    const [cw, ssb] = contactBlocks(own, stretchesOf([...minutes(8, 0, 10), contact(8.25, voice)]));
     expect(cw.modeFactor).toBe(0.5);
     expect(ssb.modeFactor).toBeUndefined();
   });
@@ -43,14 +43,14 @@ describe('hours worked by a contact log', () => {
       ['17:54', '18:00', 'CW', 10],
     ]);
     expect(told([])).toEqual([]);
-    expect(contactBlocks(trip({ blocks: [] }), minutes(8, 0, 10))[0]).toEqual(
+    expect(contactBlocks(trip({ blocks: [] }), stretchesOf(minutes(8, 0, 10)))[0]).toEqual(
       jasmine.objectContaining({ id: 'contacts-1', mode: 'CW' }),
     );
   });
 
-  it('are of this outing alone', () => {
-    const { within, others } = contactsWithin(trip(), [contact(5), contact(6), contact(18), contact(18.1)]);
-    expect(within.map(({ timeMs }) => timeMs)).toEqual([hour(6), hour(18)]);
-    expect(others).toBe(2);
+  it('are one stretch where the band changes alone', () => {
+    expect(
+      told([...minutes(8, 0, 10), contact(8.25, { band: '20m' }), contact(8.5, { band: '20m' })]),
+    ).toEqual([['08:00', '08:30', 'CW', 10]]);
   });
 });

@@ -10,7 +10,6 @@ import {
   succeed,
   waterfall,
   weightedMean,
-  type Contact,
   type MeanAndSpread,
   type Mode,
   type OnAir,
@@ -24,14 +23,13 @@ import type { Trip } from '../documents/trip.js';
 import { standingEntries } from '../field/standing.js';
 import { whatNow, type WhatNow } from '../field/what-now.js';
 import { resolve } from '../resolve/resolve.js';
-import { contactBlocks, contactsWithin } from './contact-blocks.js';
+import { contactBlocks } from './contact-blocks.js';
+import { stretchesIn } from './entries-of-contacts.js';
 
 /** Points of the charge that are told at the most. */
 const MOST_POINTS = 120;
 
-/** What is known of an outing besides its log. */
-export interface DebriefSources {
-  readonly contacts?: readonly Contact[];
+export interface DebriefOptions {
   /** Between contacts the operator calls. */
   readonly calling?: boolean;
 }
@@ -62,27 +60,25 @@ export function debriefOf(
   trip: Trip,
   log: LogDocument,
   shelf: readonly Gear[],
-  { contacts = [], calling = false }: DebriefSources = {},
+  { calling = false }: DebriefOptions = {},
 ): Result<Debrief> {
-  const { within, others } = contactsWithin(trip, contacts);
   const standing = standingEntries(log);
-  if (standing.length === 0 && within.length === 0) {
-    return refuse(
-      `Nothing is known of what happened in ${trip.name}: its log is empty${contacts.length > 0 ? ', and no contact is of its hours' : ''}.`,
-    );
+  if (standing.length === 0) {
+    return refuse(`Nothing is known of what happened in ${trip.name}: its log is empty.`);
   }
+  const stretches = stretchesIn(standing);
   const planned = resolve(trip, shelf);
   if (!planned.ok) return planned;
-  const byContacts = within.length > 0 && standing.every(({ kind }) => kind !== 'work');
-  const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, within) } : trip;
-  const told = within.length > 0 ? onAir(within) : null;
+  const byContacts = stretches.length > 0 && standing.every(({ kind }) => kind !== 'work');
+  const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, stretches) } : trip;
+  const told = stretches.length > 0 ? onAir(stretches) : null;
   const duties = told ? dutiesOf(told, calling) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
   const now = whatNow(worked, log, shelf, endMs, { duties, standEveryMs });
   if (!now.ok) return now;
   const { march } = now.value.followed;
-  const known = [...standing.map(({ at }) => Date.parse(at)), ...within.map(({ timeMs }) => timeMs)];
+  const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   return succeed({
     waterfall: waterfall(planned.value, now.value.followed),
     planned: planned.value,
@@ -94,11 +90,6 @@ export function debriefOf(
     notes: [
       ...(byContacts
         ? ['The hours worked are those of the contact log: the log of the outing says nothing of work.']
-        : []),
-      ...(others > 0
-        ? [
-            `${others === 1 ? '1 contact is' : `${others} contacts are`} of another time than this outing and left out.`,
-          ]
         : []),
     ],
   });

@@ -83,3 +83,7 @@ const share = ({ mean, sd }: Learned['before']): string =>
 /** "34 ± 7 % before, 34 ± 4 % now". */
 export const sayLearned = ({ before, after }: Learned): string =>
   `${share(before)} before, ${share(after)} now`;
+
+/** Contacts that were left out: "1 contact is of another time than this outing and left out." */
+export const sayOthers = (count: number): string =>
+  `${count === 1 ? '1 contact is' : `${count} contacts are`} of another time than this outing and left out.`;

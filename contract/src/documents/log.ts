@@ -1,7 +1,7 @@
 import type { ActivityName, Mode, ReadingSource, ReadingState } from '@knapsack/core';
 
 export const LOG_SCHEMA = 'knapsack.log';
-export const LOG_VERSION = 1;
+export const LOG_VERSION = 2;
 
 /** Most entries of one outing. */
 export const MOST_LOG_ENTRIES = 20_000;
@@ -87,6 +87,18 @@ export interface PanelEntry extends EntryHead {
   readonly shade?: number;
 }
 
+/** Contacts of one mode on one band, from {@link EntryHead.at} on without a pause. */
+export interface ContactsEntry extends EntryHead {
+  readonly kind: 'contacts';
+  /** When the last of them was over, ISO 8601 with an offset or Z. */
+  readonly until: string;
+  readonly count: number;
+  /** As the log has it where it is none of ours, in capitals; absent where nobody noted it. */
+  readonly mode?: string;
+  /** Like 40m; absent where nobody noted it. */
+  readonly band?: string;
+}
+
 export interface NoteEntry extends EntryHead {
   readonly kind: 'note';
 }
@@ -97,7 +109,15 @@ export interface EndEntry extends EntryHead {
 }
 
 export type LogEntry =
-  ReadingEntry | ResetEntry | SkyEntry | WorkEntry | BatteryEntry | PanelEntry | NoteEntry | EndEntry;
+  | ReadingEntry
+  | ResetEntry
+  | SkyEntry
+  | WorkEntry
+  | BatteryEntry
+  | PanelEntry
+  | ContactsEntry
+  | NoteEntry
+  | EndEntry;
 
 export type LogEntryKind = LogEntry['kind'];
 export const LOG_ENTRY_KINDS = [
@@ -107,6 +127,7 @@ export const LOG_ENTRY_KINDS = [
   'work',
   'battery',
   'panel',
+  'contacts',
   'note',
   'end',
 ] as const satisfies readonly LogEntryKind[];

@@ -1,5 +1,6 @@
 import { CLIMATE_WORDS, seasonAt, usualSky, type ClimateWord } from '@knapsack/core';
 import { GEAR_SCHEMA } from './gear.js';
+import { LOG_SCHEMA } from './log.js';
 import { TRIP_SCHEMA } from './trip.js';
 
 type Data = Readonly<Record<string, unknown>>;
@@ -12,6 +13,8 @@ type Step = (data: Data) => Data;
  * plan, and only travels with it.
  */
 const STEPS: ReadonlyMap<unknown, readonly Step[]> = new Map([
+  // Version 2 of a log may have contacts.
+  [LOG_SCHEMA, [(log: Data) => log]],
   [GEAR_SCHEMA, [(gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear]],
   [
     TRIP_SCHEMA,

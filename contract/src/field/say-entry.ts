@@ -1,5 +1,6 @@
 import {
   fixed,
+  MINUTE_MS,
   sayMode,
   sayPower,
   sayQuantity,
@@ -65,6 +66,13 @@ export function sayEntry(entry: LogEntry, nameOf: (gear: string) => string): str
       return `${nameOf(entry.gear)} ${BATTERY_WORDS[entry.do]}`;
     case 'panel':
       return sayPanel(entry);
+    case 'contacts': {
+      const what = [entry.mode, entry.band].filter(Boolean).join(' on ');
+      const minutes = Math.round((Date.parse(entry.until) - Date.parse(entry.at)) / MINUTE_MS);
+      return [`${entry.count === 1 ? '1 contact' : `${entry.count} contacts`} in ${minutes} min`, what]
+        .filter(Boolean)
+        .join(', ');
+    }
     case 'note':
       return entry.note ?? '';
     case 'end':

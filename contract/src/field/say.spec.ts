@@ -34,6 +34,11 @@ describe('an entry in words', () => {
     [{ kind: 'panel', aim: { how: 'sun' } }, 'panel turned to the sun'],
     [{ kind: 'panel', shade: 0.5 }, '50 % of the panel in shade'],
     [{ kind: 'panel', shade: 0 }, 'panel out of the shade'],
+    [
+      { kind: 'contacts', until: '2027-09-04T20:52:00Z', count: 14, mode: 'CW', band: '40m' },
+      '14 contacts in 42 min, CW on 40m',
+    ],
+    [{ kind: 'contacts', until: '2027-09-04T20:10:00Z', count: 1 }, '1 contact in 0 min'],
     [{ kind: 'note', note: 'Wind.' }, 'Wind.'],
     [{ kind: 'end' }, 'outing ended'],
   ];

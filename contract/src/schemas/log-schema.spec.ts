@@ -37,6 +37,8 @@ const FINE: readonly LogEntry[] = [
   { ...head, kind: 'battery', do: 'swapIn', gear: 'shale-18' },
   { ...head, kind: 'panel', aim: { how: 'fixed', tiltDeg: 30, azimuthDeg: 200 }, shade: 0.5 },
   { ...head, kind: 'panel', aim: { how: 'sun' } },
+  { ...head, kind: 'contacts', until: '2027-09-04T21:00:00+02:00', count: 42, mode: 'CW', band: '40m' },
+  { ...head, kind: 'contacts', until: head.at, count: 1 },
   { ...head, kind: 'note', note: 'wind' },
   { ...head, kind: 'end' },
   { ...head, kind: 'reading', replaces: 'b', void: true },
@@ -65,6 +67,11 @@ describe('a log', () => {
     [{ kind: 'battery', do: 'swapIn' }, '“entries[0].gear” is missing.'],
     [{ kind: 'panel' }, 'A change of the panel says how it lies or what of it is in shade.'],
     [{ kind: 'panel', aim: { how: 'fixed' } }, '“entries[0].aim.tiltDeg” is missing.'],
+    [{ kind: 'contacts', until: '2027-09-04T20:00:00+02:00', count: 1 }, 'Contacts end after they begin.'],
+    [
+      { kind: 'contacts', until: '2027-09-04T21:00:00+02:00', count: 0 },
+      'The number of contacts must be between 1 and 100000; 0 is not.',
+    ],
     [{ kind: 'note' }, 'A note needs words.'],
     [
       { kind: 'note', note: 'a', void: true },
@@ -72,7 +79,7 @@ describe('a log', () => {
     ],
     [
       { kind: 'nap' },
-      '“entries[0].kind” must be one of [reading, reset, sky, work, battery, panel, note, end].',
+      '“entries[0].kind” must be one of [reading, reset, sky, work, battery, panel, contacts, note, end].',
     ],
     [
       { kind: 'note', note: 'a', at: 'noon' },
@@ -96,8 +103,9 @@ describe('a log', () => {
     expect(sentences(...many)).toEqual(['“entries” may hold 20000 at the most.']);
   });
 
-  it('of a newer version is left alone', () => {
-    const read = readLog({ ...emptyLog('islet'), version: 2 });
+  it('of an earlier version is read, one of a newer is left alone', () => {
+    expect(readLog({ ...emptyLog('islet'), version: 1 })).toEqual({ ok: true, value: emptyLog('islet') });
+    const read = readLog({ ...emptyLog('islet'), version: 3 });
     expect(read.ok).toBeFalse();
     if (!read.ok) expect(read.problems[0].code).toBe('newer-version');
   });

@@ -56,6 +56,12 @@ const FIELDS_OF: Record<LogEntryKind, Joi.SchemaMap> = {
   },
   battery: { do: oneOf(['swapIn', 'takeOut', 'charge', 'full']), gear: id() },
   panel: { aim: aim.optional(), shade: number('shadeNow').optional() },
+  contacts: {
+    until: instant(),
+    count: number('contactCount'),
+    mode: text(20).optional(),
+    band: text(20).optional(),
+  },
   note: {},
   end: {},
 };
@@ -65,6 +71,9 @@ const saysNothing = (entry: LogEntry): string | null => {
     return entry.replaces === undefined
       ? 'An entry that takes another back says in “replaces” which one it is.'
       : null;
+  }
+  if (entry.kind === 'contacts' && Date.parse(entry.until) < Date.parse(entry.at)) {
+    return 'Contacts end after they begin.';
   }
   const sentence = EMPTY[entry.kind];
   return sentence && isEmpty(entry) ? sentence : null;

@@ -44,6 +44,12 @@ const kinds: readonly fc.Arbitrary<object>[] = [
       shade: maybe('shadeNow'),
     })
     .map(bare),
+  fc.record({
+    kind: fc.constant('contacts'),
+    until: fc.integer({ min: 13, max: 20 }).map(iso),
+    count: fc.integer({ min: 1, max: 500 }),
+    mode: fc.constantFrom(...MODE_NAMES, 'ODD'),
+  }),
   fc.constant({ kind: 'note', note: 'wind' }),
   fc.constant({ kind: 'end' }),
 ];

@@ -3,18 +3,20 @@ import { HOUR_MS, MINUTE_MS } from '../span.js';
 import type { Contact } from './contact.js';
 import { dutyOfContacts, secondsSent } from './duty-of-contacts.js';
 import { onAir } from './on-air.js';
+import { stretchesOf } from './stretches.js';
 
 const START = Date.UTC(2027, 8, 4, 9);
 const contact = (minute: number, change: Partial<Contact> = {}): Contact => ({
   ...{ timeMs: START + minute * MINUTE_MS, mode: 'CW', modeName: 'CW', band: '40m' },
   ...change,
 });
-const minutesOf = (spans: ReturnType<typeof onAir>['runs']) =>
+const worked = (contacts: readonly Contact[]) => onAir(stretchesOf(contacts));
+const minutesOf = (spans: ReturnType<typeof worked>['runs']) =>
   spans.map(({ startMs, endMs }) => [startMs, endMs].map((ms) => (ms - START) / MINUTE_MS));
 
 describe('contacts of a log', () => {
   it('tell the hours on the air: from contact to contact, a gap of more than 20 minutes is a pause', () => {
-    const told = onAir([0, 10, 30, 51, 60].map((minute) => contact(minute)));
+    const told = worked([0, 10, 30, 51, 60].map((minute) => contact(minute)));
     expect(minutesOf(told.runs)).toEqual([
       [0, 30],
       [51, 60],
@@ -25,7 +27,7 @@ describe('contacts of a log', () => {
   });
 
   it('end where the log says so; one within another changes nothing', () => {
-    const told = onAir([
+    const told = worked([
       contact(0, { endMs: START + 25 * MINUTE_MS }),
       contact(5, { endMs: START + 6 * MINUTE_MS }),
       contact(40),
@@ -35,7 +37,7 @@ describe('contacts of a log', () => {
   });
 
   it('count by mode and band the time up to each; one alone tells no rate', () => {
-    const told = onAir([
+    const told = worked([
       contact(0),
       contact(6),
       contact(18, { mode: 'SSB', modeName: 'USB', band: '20m' }),
@@ -45,7 +47,7 @@ describe('contacts of a log', () => {
     expect(told.byMode.get('SSB')).toEqual({ contacts: 1, hours: 0.2, perHour: 5 });
     expect(told.byMode.get('ODD')).toEqual({ contacts: 1, hours: 0, perHour: null });
     expect(told.byBand.get('20m')!.hours).toBe(0.2);
-    expect(onAir([])).toEqual({
+    expect(worked([])).toEqual({
       ...{ contacts: 0, hours: 0, runs: [], pauses: [] },
       ...{ byMode: new Map(), byBand: new Map() },
     });
@@ -65,8 +67,8 @@ describe('contacts of a log', () => {
         const contacts = drawn.map(({ minute, lasts, mode }) =>
           contact(minute, { mode, modeName: mode, endMs: START + (minute + lasts) * MINUTE_MS }),
         );
-        const told = onAir(contacts);
-        expect(onAir(contacts.toReversed()).hours).toBe(told.hours);
+        const told = worked(contacts);
+        expect(worked(contacts.toReversed()).hours).toBe(told.hours);
         const whole = told.runs.at(-1)!.endMs - told.runs[0].startMs;
         const pauses = told.pauses.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0);
         expect(told.hours * HOUR_MS + pauses).toBeCloseTo(whole, 3);
@@ -75,6 +77,33 @@ describe('contacts of a log', () => {
         expect(told.pauses.every(({ startMs, endMs }) => endMs - startMs > 20 * MINUTE_MS)).toBeTrue();
       }),
     );
+  });
+});
+
+describe('stretches of contacts', () => {
+  it('are of one mode on one band, each from the contact before it', () => {
+    const told = stretchesOf([
+      contact(20, { band: '20m' }),
+      contact(0),
+      contact(5),
+      contact(50, { mode: null, modeName: 'ODD' }),
+      contact(52, { mode: null, modeName: 'EVEN' }),
+    ]);
+    expect(
+      told.map(({ startMs, endMs, mode, modeName, band, contacts }) => [
+        (startMs - START) / MINUTE_MS,
+        (endMs - START) / MINUTE_MS,
+        mode ?? modeName,
+        band,
+        contacts,
+      ]),
+    ).toEqual([
+      [0, 5, 'CW', '40m', 2],
+      [5, 20, 'CW', '20m', 1],
+      [50, 50, 'ODD', '40m', 1],
+      [50, 52, 'EVEN', '40m', 1],
+    ]);
+    expect(stretchesOf([])).toEqual([]);
   });
 });
 

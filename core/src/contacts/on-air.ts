@@ -1,9 +1,5 @@
-import type { Mode } from '../load/mode.js';
-import { HOUR_MS, MINUTE_MS, type Span } from '../span.js';
-import type { Contact } from './contact.js';
-
-/** A longer gap between contacts is a pause. Source: convention of this project, docs/model.md. */
-export const PAUSE_MS = 20 * MINUTE_MS;
+import { HOUR_MS, type Span } from '../span.js';
+import { modeNameOf, PAUSE_MS, type ContactStretch } from './stretches.js';
 
 /** What was worked in a mode, or on a band. */
 export interface WorkedIn {
@@ -21,50 +17,49 @@ export interface OnAir {
   /** From the first to the last contact between pauses, in the order of time. */
   readonly runs: readonly Span[];
   readonly pauses: readonly Span[];
-  readonly byMode: ReadonlyMap<Mode | string, WorkedIn>;
+  /** By our name of the mode, else by the log's. */
+  readonly byMode: ReadonlyMap<string, WorkedIn>;
   readonly byBand: ReadonlyMap<string, WorkedIn>;
 }
 
 /**
- * Hours really on the air, pauses, and contacts an hour by mode and band. A contact ends where the log says so, else where it began.
- * Source: convention of this project, docs/model.md.
+ * Hours really on the air, pauses, and contacts an hour by mode and band. Source: convention of this project, docs/model.md.
+ *
+ * @param stretches in the order of time
  */
-export function onAir(contacts: readonly Contact[]): OnAir {
-  const inOrder = contacts.toSorted((a, b) => a.timeMs - b.timeMs);
-  const byMode = new Map<string, { contacts: number; ms: number }>();
-  const byBand = new Map<string, { contacts: number; ms: number }>();
-  const count = (of: typeof byMode, name: string, ms: number) => {
-    const before = of.get(name) ?? { contacts: 0, ms: 0 };
-    of.set(name, { contacts: before.contacts + 1, ms: before.ms + ms });
-  };
+export function onAir(stretches: readonly ContactStretch[]): OnAir {
   const runs: { startMs: number; endMs: number }[] = [];
-  for (const { timeMs, endMs = timeMs, mode, modeName, band } of inOrder) {
+  for (const { startMs, endMs } of stretches) {
     const run = runs.at(-1);
-    const goesOn = run !== undefined && timeMs - run.endMs <= PAUSE_MS;
-    const untilMs = Math.max(timeMs, endMs, goesOn ? run.endMs : 0);
-    const ms = untilMs - (goesOn ? run.endMs : timeMs);
-    if (goesOn) run.endMs = untilMs;
-    else runs.push({ startMs: timeMs, endMs: untilMs });
-    count(byMode, mode ?? modeName, ms);
-    count(byBand, band, ms);
+    if (run && startMs - run.endMs <= PAUSE_MS) run.endMs = Math.max(run.endMs, endMs);
+    else runs.push({ startMs, endMs });
   }
   return {
-    contacts: inOrder.length,
+    contacts: stretches.reduce((sum, { contacts }) => sum + contacts, 0),
     hours: runs.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0) / HOUR_MS,
     runs,
     pauses: runs.slice(1).map(({ startMs }, index) => ({ startMs: runs[index].endMs, endMs: startMs })),
-    byMode: workedIn(byMode),
-    byBand: workedIn(byBand),
+    byMode: workedBy(stretches, modeNameOf),
+    byBand: workedBy(stretches, ({ band }) => band),
   };
 }
 
-function workedIn(
-  counted: ReadonlyMap<string, { readonly contacts: number; readonly ms: number }>,
+function workedBy(
+  stretches: readonly ContactStretch[],
+  name: (stretch: ContactStretch) => string,
 ): ReadonlyMap<string, WorkedIn> {
+  const counted = new Map<string, { contacts: number; ms: number }>();
+  for (const stretch of stretches) {
+    const before = counted.get(name(stretch)) ?? { contacts: 0, ms: 0 };
+    counted.set(name(stretch), {
+      contacts: before.contacts + stretch.contacts,
+      ms: before.ms + stretch.endMs - stretch.startMs,
+    });
+  }
   return new Map(
-    [...counted].map(([name, { contacts, ms }]) => {
+    [...counted].map(([of, { contacts, ms }]) => {
       const hours = ms / HOUR_MS;
-      return [name, { contacts, hours, perHour: hours > 0 ? contacts / hours : null }];
+      return [of, { contacts, hours, perHour: hours > 0 ? contacts / hours : null }];
     }),
   );
 }

@@ -9,13 +9,20 @@ import { PlanSpeech } from '../trip/plan-speech';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { TripStore } from '../trip/trip.store';
 import { DebriefStore } from './debrief.store';
+import { DebriefSourcesComponent } from './sources.component';
 import { WaterfallComponent } from './waterfall.component';
 import { WorkedLanesComponent } from './worked-lanes.component';
 
 /** The Debrief room: what really happened, why it differs from the plan, and what the readings taught. */
 @Component({
   selector: 'ks-debrief',
-  imports: [ChargeRidgeComponent, RouterLink, WaterfallComponent, WorkedLanesComponent],
+  imports: [
+    ChargeRidgeComponent,
+    DebriefSourcesComponent,
+    RouterLink,
+    WaterfallComponent,
+    WorkedLanesComponent,
+  ],
   providers: [DebriefStore],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,13 +75,14 @@ import { WorkedLanesComponent } from './worked-lanes.component';
         @for (problem of store.problems(); track problem) {
           <p class="room-verdict sentence" role="alert">{{ problem }}</p>
           <p>
-            What is read and noted in <a [routerLink]="['../field']">Field</a> comes here, as does what an
-            instrument recorded: under <b>More</b> there it is taken in.
+            What is read and noted in <a [routerLink]="['../field']">Field</a> comes here; so does a contact
+            log, or what an instrument recorded.
           </p>
         } @empty {
           <p class="room-verdict sentence muted">Looking at what was entered …</p>
         }
       }
+      <section class="debrief-files" aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
     </div>
   `,
 })

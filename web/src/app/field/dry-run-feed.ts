@@ -28,7 +28,8 @@ const SLOW = 1;
 
 /** The server's stand-ins of the instruments, over its stream. */
 export function serverFeed(run: string, { fromMs, afterMs, faster }: FeedSpan, listener: FeedListener): Feed {
-  const query = `from=${fromMs}&after=${afterMs}&faster=${faster || SLOW}`;
+  // A stream is no answer that a service worker could keep.
+  const query = `from=${fromMs}&after=${afterMs}&faster=${faster || SLOW}&ngsw-bypass`;
   const source = new EventSource(`/api/dry-runs/${run}?${query}`);
   const close = () => source.close();
   let lines: string[] = [];

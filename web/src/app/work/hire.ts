@@ -5,6 +5,7 @@ export type WorkKind =
   | 'begin'
   | 'card'
   | 'chance'
+  | 'contacts'
   | 'debrief'
   | 'field'
   | 'fieldRation'

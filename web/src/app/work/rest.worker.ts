@@ -6,6 +6,7 @@ import { answering } from './answering';
 import { beginWork } from './begin-work';
 import { cardWork } from './card-work';
 import { chanceWork } from './chance-work';
+import { contactsWork } from './contacts-work';
 import { debriefWork } from './debrief-work';
 import { fieldWork } from './field-work';
 import { fieldRationWork } from './field-ration-work';
@@ -23,6 +24,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   begin: () => answering(beginWork),
   card: () => answering(cardWork),
   chance: () => answering(chanceWork),
+  contacts: () => answering(contactsWork),
   debrief: () => answering(debriefWork),
   field: () => answering(fieldWork),
   fieldRation: () => answering(fieldRationWork),
