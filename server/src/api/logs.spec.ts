@@ -8,7 +8,7 @@ const note = (id: string, change: object = {}): LogEntry => ({
   ...change,
 });
 const log = (...entries: readonly LogEntry[]): LogDocument => ({
-  ...{ schema: 'knapsack.log', version: 1, trip: 'islet' },
+  ...{ schema: 'knapsack.log', version: 2, trip: 'islet' },
   entries,
 });
 
