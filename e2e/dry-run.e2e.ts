@@ -65,6 +65,8 @@ test('an outing is rehearsed at home: instruments send, the truth stands beside 
   await bar(page).getByRole('button', { name: 'End the dry run' }).click();
   await expect(page.getByRole('button', { name: /^Dry run/ })).toBeVisible();
   await expect(rows(page).filter({ hasText: 'sky:' })).not.toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Dry run/ })).toBeVisible();
   expect(await logOf(knapsack)).toEqual(before);
 });
 

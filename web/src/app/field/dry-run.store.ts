@@ -52,6 +52,7 @@ export class DryRunStore extends OutingClock implements OnDestroy {
   private coming: LinesMoment[] = [];
   /** Up to when it is taken in, UTC epoch ms. */
   private takenMs = 0;
+  private isEnded = false;
   private soFar: ReadonlyMap<LineSource, LinesSoFar> = new Map();
   /** Counts up with each beginning: an answer to an earlier one is too late. */
   private turn = 0;
@@ -177,6 +178,7 @@ export class DryRunStore extends OutingClock implements OnDestroy {
   }
 
   end(): void {
+    this.isEnded = true;
     this.pause();
     this.memory.forget();
   }
@@ -259,8 +261,8 @@ export class DryRunStore extends OutingClock implements OnDestroy {
   }
 
   private keep(): void {
-    // A file is opened again by hand.
-    if (this.replayed()) return this.memory.forget();
+    // A file is opened again by hand; what has ended is not taken up.
+    if (this.replayed() || this.isEnded) return this.memory.forget();
     const { id: trip } = this.trip;
     this.memory.keep({
       ...{ trip, setup: this.setup(), faster: this.faster(), atMs: this.clockMs() },
