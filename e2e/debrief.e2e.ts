@@ -30,7 +30,7 @@ test('the debrief says how it went and why, in bars that sum up, and follows wha
   const before = await figure(page, 'actual');
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/field`);
   await page.getByRole('tab', { name: 'More' }).click();
-  await page.getByLabel('File of an instrument').setInputFiles({
+  await page.getByLabel('Contact log, or file of an instrument').setInputFiles({
     name: 'monitor.txt',
     mimeType: 'text/plain',
     buffer: Buffer.from(
@@ -58,7 +58,7 @@ test('a contact log is taken in, a longer one in its place, and tells the hours 
   const chooser = page.getByLabel('Contact log, or file of an instrument');
   await chooser.setInputFiles(file(...minutes(30), contact(40, '20270110')));
   const room = page.locator('.debrief');
-  await expect(room).toContainText('log.adi is taken in.');
+  await expect(room).toContainText('log.adi: 1 entry more in the log of Winter bothy.');
   await expect(room).toContainText('1 contact is of another time than this outing and left out.');
   await expect(room).toContainText('Contact log: 11 contacts in 0.5 h on the air');
   await expect(room).toContainText('The hours worked are those of the contact log');
@@ -78,7 +78,7 @@ test('a contact log is taken in, a longer one in its place, and tells the hours 
     `<EOH>${'<QSO_DATE:8>20270116<TIME_ON:4>1700<NOTES:200>'.concat('x'.repeat(200), '<EOR>').repeat(60_000)}`,
   );
   await chooser.setInputFiles({ name: 'life.adi', mimeType: 'text/plain', buffer: many });
-  await expect(room).toContainText('life.adi is taken in.');
+  await expect(room).toContainText('life.adi: 1 entry more in the log of Winter bothy.');
   await expect(room).toContainText('more are left out.');
 });
 

@@ -134,7 +134,7 @@ export * from './debrief/learned-plan.js';
 export * from './debrief/waterfall.js';
 export * from './field/ahead.js';
 export type * from './field/band.js';
-export { sharesOf, weightedMean, type MeanAndSpread } from './field/weigh.js';
+export type { MeanAndSpread } from './field/weigh.js';
 export * from './field/field-now.js';
 export * from './instruments/instrument-lines.js';
 export * from './instruments/other-sky.js';

@@ -1,15 +1,14 @@
 import {
   CALLING_SHARE,
+  chanceCarried,
   dutyOfContacts,
   fail,
   HOUR_MS,
   MODE_NAMES,
   onAir,
   secondsSent,
-  sharesOf,
   succeed,
   waterfall,
-  weightedMean,
   type MeanAndSpread,
   type Mode,
   type OnAir,
@@ -77,13 +76,12 @@ export function debriefOf(
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
   const now = whatNow(worked, log, shelf, endMs, { duties, standEveryMs });
   if (!now.ok) return now;
-  const { march } = now.value.followed;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   return succeed({
     waterfall: waterfall(planned.value, now.value.followed),
     planned: planned.value,
     now: now.value,
-    lasted: weightedMean(Float64Array.from(march.particles.isOn), sharesOf(march.particles.weight)).mean,
+    lasted: chanceCarried(now.value.followed),
     lastKnownMs: Math.min(endMs, Math.max(startMs, ...known)),
     onAir: told,
     duties,

@@ -93,8 +93,6 @@ export interface NewInstrument extends InstrumentView {
 /** A dry run that was begun. */
 export interface DryRunMade {
   readonly id: string;
-  /** How often its instruments send, ms of the outing. */
-  readonly everyMs: number;
 }
 
 /** What came of lines that were sent. */

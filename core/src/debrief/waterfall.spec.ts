@@ -5,7 +5,13 @@ import { follow, type FieldLog } from '../field/follow.js';
 import { play } from '../field/play.js';
 import type { FieldReading } from '../field/reading.js';
 import { underOtherSky } from '../instruments/other-sky.js';
-import { WATERFALL_STEPS, waterfall, type Waterfall, type WaterfallStep } from './waterfall.js';
+import {
+  chanceCarried,
+  WATERFALL_STEPS,
+  waterfall,
+  type Waterfall,
+  type WaterfallStep,
+} from './waterfall.js';
 
 const NOTHING: FieldLog = { readings: [], events: [] };
 const few = { particles: 600 };
@@ -52,6 +58,20 @@ describe('why more or less was used than planned', () => {
     const found = waterfall(plan, follow(halved, NOTHING, worked.outing.endMs, few));
     expect(ah(found, 'work')).toBeCloseTo(-4, 1);
     expect(Math.abs(found.actualAh - found.plannedAh + 4)).toBeLessThan(0.1);
+  });
+
+  it('knows how likely it was carried to the end', () => {
+    const carried = (endHours: number) => {
+      const { startMs } = whiteboardPlan().outing;
+      const plan = whiteboardPlan({
+        outing: { startMs, endMs: startMs + hours(endHours) },
+        blocks: whiteboardPlan().blocks.map((block) => ({ ...block, endMs: startMs + hours(endHours) })),
+      });
+      return chanceCarried(follow(plan, NOTHING, plan.outing.endMs, few));
+    };
+    // An amp out of twenty.
+    expect(carried(10)).toBeCloseTo(1, 9);
+    expect(carried(40)).toBe(0);
   });
 
   it('is a receive current that a meter taught', () => {

@@ -113,6 +113,10 @@ export function waterfall(planned: PlanInput, followed: Followed, options: Follo
   };
 }
 
+/** How likely it is that the loads were carried to where the outings stand, 0 to 1. */
+export const chanceCarried = ({ march: { particles } }: Followed): number =>
+  weightedMean(Float64Array.from(particles.isOn), sharesOf(particles.weight)).mean;
+
 /** What each accessory takes of what it was assumed to, in the order of the plan. */
 function accessoryFactors({ particles, law }: FieldMarch): readonly number[] {
   const shares = sharesOf(particles.weight);

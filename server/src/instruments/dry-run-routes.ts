@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { emptyLog, type DryRunMade } from '@knapsack/contract';
-import { dryRun, dryRunStepMs, type DryRunSetup } from '@knapsack/contract/field';
+import { dryRun, type DryRunSetup } from '@knapsack/contract/field';
 import { readLog } from '@knapsack/contract/schemas';
 import { OTHER_SKIES, type OtherSky, type PlayedInstruments } from '@knapsack/core';
 import type { Stores } from '../documents/stores.js';
@@ -39,7 +39,7 @@ export function dryRunRoutes({ gear, trips }: Pick<Stores, 'gear' | 'trips'>): R
       if (runs.size <= MOST_RUNS) break;
       runs.delete(oldest);
     }
-    const made: DryRunMade = { id, everyMs: dryRunStepMs(trip) };
+    const made: DryRunMade = { id };
     response.status(201).json(made);
   });
 

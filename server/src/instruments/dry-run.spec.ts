@@ -2,6 +2,7 @@ import { once } from 'node:events';
 import { request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { DryRunMade, ProblemDocument } from '@knapsack/contract';
+import { dryRunStepMs } from '@knapsack/contract/field';
 import { HOUR_MS, readInstrumentLine, type PlayedTruth } from '@knapsack/core';
 import { createApp } from '../api/app.js';
 import { seed } from '../documents/seed.js';
@@ -9,6 +10,7 @@ import { DEMO_FOLDER, runningApp, type RunningApp } from '../testing/running-app
 
 const TRIP = 'gannet-rock-light';
 const START_MS = Date.parse('2027-09-04T08:00:00Z');
+const iso = (timeMs: number) => new Date(timeMs).toISOString();
 const SETUP = { seed: 3, sky: 'asForecast', entries: [] };
 
 describe('a dry run on the server', () => {
@@ -69,7 +71,7 @@ describe('a dry run on the server', () => {
     const text = await streamed(`from=${until}&faster=1`, (all) =>
       truths(all).some(({ timeMs }) => timeMs > until - 3 * 60_000),
     );
-    const { everyMs } = await begin();
+    const everyMs = dryRunStepMs({ start: iso(START_MS), end: iso(START_MS + 30 * HOUR_MS) });
     expect(truths(text).map(({ timeMs }) => timeMs)).toEqual(
       Array.from(
         { length: Math.floor((3 * HOUR_MS) / everyMs) },

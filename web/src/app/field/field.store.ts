@@ -1,12 +1,13 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { ShelfService } from '../data/shelf.service';
 import { isByHand } from '@knapsack/contract/field';
+import { ShelfService } from '../data/shelf.service';
 import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
 import type { FieldAnswer, FieldQuestion, FieldView } from '../work/field-protocol';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { OutingClock } from './outing-clock';
+import { ShownAnswers, type ByHand } from './shown-answers';
 import { clampToOuting, isUnderWay, momentWithoutClock, withItsMinute } from './moment';
 
 /** Where the outing stands, asked for anew with each entry and each minute, in a worker. */
@@ -17,13 +18,12 @@ export class FieldStore implements OnDestroy {
   private readonly log = inject(OutingLog);
   private readonly clock = inject(OutingClock);
   private readonly worker = new NewestWorker<FieldQuestion, FieldAnswer>(() => hireWorker('field'), {
-    answered: (answer) => this.take(answer),
+    answered: (answer, _newest, question) => this.take(answer, question),
     failed: () => this.answer.set({ ok: false, problems: [STOPPED] }),
   });
   private readonly answer = signal<FieldAnswer | null>(null);
-  /** What a hand has changed, as it was asked last and as it stands in the answer that is shown. */
-  private asked: readonly unknown[] = [];
-  private shown: readonly unknown[] = [];
+  private readonly shown = new ShownAnswers();
+  private readonly byHand = new WeakMap<FieldQuestion, ByHand>();
 
   /** A moment to look at as if it were now, UTC epoch ms; the clock's if null. */
   readonly asIfMs = signal<number | null>(null);
@@ -65,20 +65,16 @@ export class FieldStore implements OnDestroy {
       const shelf = this.shelf.gear();
       const nowMs = this.nowMs();
       if (!trip || !log) return;
-      const byHand = log.entries.filter(isByHand).length;
-      this.asked = [trip, shelf, this.asIfMs(), byHand];
-      this.worker.ask({ trip, log, shelf, nowMs });
+      const question = { trip, log, shelf, nowMs };
+      this.byHand.set(question, [trip, shelf, this.asIfMs(), log.entries.filter(isByHand).length]);
+      this.worker.ask(question);
     });
   }
 
-  /** A first, rough answer is for a hand that waits: where only time went on, or an instrument sent, the full one is soon enough. */
-  private take(answer: FieldAnswer): void {
+  private take(answer: FieldAnswer, question: FieldQuestion | null): void {
     const isPart = answer.ok && (answer.view.isRough || answer.view.wouldDo === null);
-    const asked = this.asked;
-    const isSame = this.view() !== null && asked.every((one, place) => one === this.shown[place]);
-    if (isPart && isSame) return;
-    this.answer.set(answer);
-    if (!isPart) this.shown = asked;
+    const byHand = question && this.byHand.get(question);
+    if (!byHand || this.shown.takes(byHand, isPart)) this.answer.set(answer);
   }
 
   ngOnDestroy(): void {

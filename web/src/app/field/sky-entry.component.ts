@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { CLOUD_WORDS, type CloudWord } from '@knapsack/core';
 import { OutingLog } from '../trip/outing-log';
 import { NewerForecastComponent } from './newer-forecast.component';
@@ -44,7 +44,9 @@ const SKIES: readonly Sky[] = [
         </button>
       }
     </div>
-    <ks-newer-forecast />
+    @if (!isDry()) {
+      <ks-newer-forecast />
+    }
   `,
 })
 export class SkyEntryComponent {
@@ -52,6 +54,8 @@ export class SkyEntryComponent {
   private readonly log = inject(OutingLog);
   private readonly make = inject(EntryMaker);
   protected readonly skies = SKIES;
+  /** A newer forecast would go into the plan, of which a dry run changes nothing. */
+  protected readonly isDry = computed(() => this.log.state().is === 'dryRun');
 
   protected note({ cloud, rain, fog }: Sky): void {
     this.log.add({ ...this.make.head(), kind: 'sky', cloud, ...(rain && { rain }), ...(fog && { fog }) });

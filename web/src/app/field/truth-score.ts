@@ -30,6 +30,10 @@ export class TruthScore {
   });
 
   constructor() {
+    // Another outing is looked at anew.
+    effect(() => {
+      if (this.clock.truth().length === 0) this.looks.set(new Map());
+    });
     effect(() => {
       const pair = this.pair();
       if (!pair) return;

@@ -61,6 +61,15 @@ describe('the log of the trip in hand', () => {
   });
   afterEach(() => localStorage.clear());
 
+  it('goes in parts where it is long, and all of it', async () => {
+    const store = await open();
+    store.add(...Array.from({ length: 9000 }, (_, place) => note(`n${place}`)));
+    while (server.log.entries.length < 9000) await rested();
+    expect(server.posts).toBe(3);
+    await rested();
+    expect(store.state()).toEqual({ is: 'server' });
+  });
+
   it('stands here at once, and is on the server a moment later', async () => {
     const store = await open();
     expect(store.state()).toEqual({ is: 'server' });

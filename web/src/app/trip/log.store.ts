@@ -12,6 +12,8 @@ import { TripStore } from './trip.store';
 
 const FIRST_PAUSE_MS = 2000;
 const LONGEST_PAUSE_MS = 60_000;
+/** Entries that go to the server at once: it takes 2 MB, and an entry of a few lines of note is large. */
+const MOST_AT_ONCE = 4000;
 
 /** The log of the trip in hand: what is added stands here at once, is kept by this browser, and goes to the server as soon as it is there. */
 @Injectable()
@@ -113,7 +115,7 @@ export class LogStore extends OutingLog implements OnDestroy {
   /** Sends what the server does not have; while it is away, again and again. */
   private async send(): Promise<void> {
     const log = this.content();
-    const entries = this.pending();
+    const entries = this.pending().slice(0, MOST_AT_ONCE);
     if (!log || entries.length === 0 || this.sending) return;
     clearTimeout(this.timer);
     this.sending = true;
@@ -126,7 +128,7 @@ export class LogStore extends OutingLog implements OnDestroy {
       const there = new Set(theirs.entries.map(({ id }) => id));
       this.pending.update((now) => now.filter(({ id }) => !there.has(id)));
       this.kept?.arrived(there);
-      // What was added meanwhile goes at once.
+      // What is left, or was added meanwhile, goes at once.
       if (this.pending().length > 0) again = 1;
     } catch (error) {
       this.refusal.set(isOffline(error) ? null : problemText(error));

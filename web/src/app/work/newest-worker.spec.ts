@@ -17,7 +17,7 @@ class SlowWorker {
 
 describe('a worker of which only the newest question matters', () => {
   let hired: SlowWorker[];
-  let heard: [string, boolean][];
+  let heard: [string, boolean, string | null][];
   let failed: number;
   let worker: NewestWorker<string, string>;
 
@@ -31,7 +31,10 @@ describe('a worker of which only the newest question matters', () => {
         hired.push(slow);
         return slow as unknown as Worker;
       },
-      { answered: (answer, newest) => heard.push([answer, newest]), failed: () => failed++ },
+      {
+        answered: (answer, newest, question) => heard.push([answer, newest, question]),
+        failed: () => failed++,
+      },
     );
   });
 
@@ -42,8 +45,8 @@ describe('a worker of which only the newest question matters', () => {
     expect(hired[0].sent.map(({ question }) => question)).toEqual(['a', 'c']);
     hired[0].answer();
     expect(heard).toEqual([
-      ['A', false],
-      ['C', true],
+      ['A', false, 'a'],
+      ['C', true, 'c'],
     ]);
   });
 
@@ -58,15 +61,18 @@ describe('a worker of which only the newest question matters', () => {
     expect(hired[2].sent).toEqual([]);
     worker.ask('b');
     hired[2].answer();
-    expect(heard).toEqual([['B', true]]);
+    expect(heard).toEqual([['B', true, 'b']]);
   });
 
   it('that listens while it works is told at once, and the last of several answers is known', () => {
     const slow = new SlowWorker();
-    const told: [string, boolean][] = [];
+    const told: [string, boolean, string | null][] = [];
     const streaming = new NewestWorker<string, string>(
       () => slow as unknown as Worker,
-      { answered: (answer, newest) => told.push([answer, newest]), failed: () => failed++ },
+      {
+        answered: (answer, newest, question) => told.push([answer, newest, question]),
+        failed: () => failed++,
+      },
       true,
     );
     streaming.ask('a');
@@ -76,9 +82,9 @@ describe('a worker of which only the newest question matters', () => {
     slow.onmessage?.({ data: { number: 2, answer: 'first of b', more: true } });
     slow.onmessage?.({ data: { number: 2, answer: 'last of b' } });
     expect(told).toEqual([
-      ['of a', false],
-      ['first of b', true],
-      ['last of b', true],
+      ['of a', false, null],
+      ['first of b', true, 'b'],
+      ['last of b', true, 'b'],
     ]);
   });
 });

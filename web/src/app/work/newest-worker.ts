@@ -12,9 +12,12 @@ export interface Answered<Answer> {
 }
 
 /** What comes of the questions. */
-export interface Listener<Answer> {
-  /** @param newest whether nothing newer has been asked meanwhile */
-  answered(answer: Answer, newest: boolean): void;
+export interface Listener<Question, Answer> {
+  /**
+   * @param newest whether nothing newer has been asked meanwhile
+   * @param question that it answers; null where that was dropped for a newer one
+   */
+  answered(answer: Answer, newest: boolean, question: Question | null): void;
   /** The worker died twice over the same kind of question. */
   failed(): void;
 }
@@ -33,7 +36,7 @@ export class NewestWorker<Question, Answer> {
 
   constructor(
     private readonly hire: () => Worker,
-    private readonly listener: Listener<Answer>,
+    private readonly listener: Listener<Question, Answer>,
     private readonly interruptible = false,
   ) {
     this.worker = this.start();
@@ -58,9 +61,10 @@ export class NewestWorker<Question, Answer> {
   private start(): Worker {
     const worker = this.hire();
     worker.onmessage = ({ data }: MessageEvent<Answered<Answer>>) => {
-      if (!data.more && data.number === this.underWay?.number) this.underWay = null;
+      const question = data.number === this.underWay?.number ? this.underWay.question : null;
+      if (!data.more && question !== null) this.underWay = null;
       this.failures = 0;
-      this.listener.answered(data.answer, data.number === this.count);
+      this.listener.answered(data.answer, data.number === this.count, question);
       this.send();
     };
     worker.onerror = (event) => {
