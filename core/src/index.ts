@@ -130,6 +130,7 @@ export type * from './contacts/contact.js';
 export * from './contacts/duty-of-contacts.js';
 export * from './contacts/on-air.js';
 export * from './contacts/stretches.js';
+export * from './debrief/learned-duty.js';
 export * from './debrief/learned-plan.js';
 export * from './debrief/waterfall.js';
 export * from './field/ahead.js';

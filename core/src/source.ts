@@ -3,7 +3,8 @@ export type Source = 'datasheet' | 'measured' | 'assumed' | 'learned';
 
 export const SOURCES = ['datasheet', 'measured', 'assumed', 'learned'] as const satisfies readonly Source[];
 
-const TRUST: Record<Source, number> = { assumed: 0, datasheet: 1, learned: 2, measured: 3 };
+/** What a whole outing has taught of a figure, and the user has accepted, goes before what a bench has measured. */
+const TRUST: Record<Source, number> = { assumed: 0, datasheet: 1, measured: 2, learned: 3 };
 
 /** Whether a figure from one source is to be believed before one from another. */
 export const beats = (source: Source, other: Source): boolean => TRUST[source] > TRUST[other];
@@ -11,6 +12,6 @@ export const beats = (source: Source, other: Source): boolean => TRUST[source] >
 /** How far a figure is to be believed. */
 export interface Trust {
   readonly source: Source;
-  /** Standard deviation as a share of the figure, where it was measured. */
+  /** Standard deviation as a share of the figure, where it was measured or learned. */
   readonly spread?: number;
 }

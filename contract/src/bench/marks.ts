@@ -103,7 +103,8 @@ export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: 
     if (entry.value <= radio.receiveA.value) {
       return 'Key down takes more current than receiving; this segment does not. Was the key down?';
     }
-    const sameHere = ({ rfW, source }: TransmitFigure) => rfW === mark.powerW && source === 'measured';
+    const sameHere = ({ rfW, source }: TransmitFigure) =>
+      rfW === mark.powerW && (source === 'measured' || source === 'learned');
     const before = radio.transmit.find(sameHere);
     return {
       ...radio,

@@ -23,7 +23,9 @@ import { standingEntries } from '../field/standing.js';
 import { whatNow, type WhatNow } from '../field/what-now.js';
 import { resolve } from '../resolve/resolve.js';
 import { contactBlocks } from './contact-blocks.js';
+import { correctionsOf, type Correction } from './corrections.js';
 import { stretchesIn } from './entries-of-contacts.js';
+import { knownBefore } from './known-before.js';
 
 /** Points of the charge that are told at the most. */
 const MOST_POINTS = 120;
@@ -47,6 +49,10 @@ export interface Debrief {
   readonly onAir: OnAir | null;
   /** The duty cycle that the contacts tell, by mode. */
   readonly duties: ReadonlyMap<Mode, MeanAndSpread>;
+  /** The gear as it was known before the outing. */
+  readonly shelf: readonly Gear[];
+  /** Figures of it that the outing has taught. */
+  readonly corrections: readonly Correction[];
   /** What was left out or assumed, in sentences. */
   readonly notes: readonly string[];
 }
@@ -66,7 +72,8 @@ export function debriefOf(
     return refuse(`Nothing is known of what happened in ${trip.name}: its log is empty.`);
   }
   const stretches = stretchesIn(standing);
-  const planned = resolve(trip, shelf);
+  const then = shelfThen(trip, shelf);
+  const planned = resolve(trip, then);
   if (!planned.ok) return planned;
   const byContacts = stretches.length > 0 && standing.every(({ kind }) => kind !== 'work');
   const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, stretches) } : trip;
@@ -74,7 +81,7 @@ export function debriefOf(
   const duties = told ? dutiesOf(told, calling) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
-  const now = whatNow(worked, log, shelf, endMs, { duties, standEveryMs });
+  const now = whatNow(worked, log, then, endMs, { duties, standEveryMs });
   if (!now.ok) return now;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   return succeed({
@@ -85,12 +92,21 @@ export function debriefOf(
     lastKnownMs: Math.min(endMs, Math.max(startMs, ...known)),
     onAir: told,
     duties,
+    shelf: then,
+    corrections: correctionsOf({ now: now.value }, trip, then),
     notes: [
       ...(byContacts
         ? ['The hours worked are those of the contact log: the log of the outing says nothing of work.']
         : []),
     ],
   });
+}
+
+/** The gear that a trip is calculated with, as it was known before its outing. */
+function shelfThen(trip: Trip, shelf: readonly Gear[]): readonly Gear[] {
+  const here = new Set(shelf.map(({ id }) => id));
+  const along = (trip.gear ?? []).filter(({ id }) => !here.has(id));
+  return knownBefore([...along, ...shelf], trip);
 }
 
 /** The duty cycle by mode, where a rule knows the mode. */

@@ -6,8 +6,10 @@ export interface FigureEntry {
   readonly source: Source;
   /** Day on which it was read off or measured, for example 2027-05-02. */
   readonly date?: string;
-  /** Standard deviation of what was measured, in the figure's own unit. */
+  /** Standard deviation of what was measured or learned, in the figure's own unit. */
   readonly spread?: number;
+  /** Id of the trip whose outing has taught it. */
+  readonly outing?: string;
 }
 
 /** A telling figure as it stands, with what else has been said of it. */
@@ -28,13 +30,27 @@ export const trustOf = ({ value, source, spread }: FigureEntry): Trust => ({
 export const MOST_ENTRIES = 50;
 
 /**
+ * Whether an entry gives way to another that comes after it: to a better-founded one, and to one as good. What an outing has taught goes before what was
+ * measured, unless that was measured later. Source: convention of this project, docs/model.md.
+ */
+function givesWay(before: FigureEntry, added: FigureEntry): boolean {
+  const isLearned = before.source === 'learned' || added.source === 'learned';
+  const isFounded = (entry: FigureEntry) => entry.source === 'learned' || entry.source === 'measured';
+  if (isLearned && isFounded(before) && isFounded(added)) {
+    // A day that nobody wrote down: of what is measured it is today, as it comes in; of what stood there it is long ago.
+    return (before.date ?? '') <= (added.date ?? (added.source === 'measured' ? '9' : ''));
+  }
+  return !beats(before.source, added.source);
+}
+
+/**
  * A figure with another entry: the better-founded stands, of equals the new one, a pinned one always; the rest is kept as
  * its history.
  */
 export function withEntry(before: Figure | null, added: FigureEntry): Figure {
   if (!before) return added;
   const { pinned, others = [], ...standing } = before;
-  const stays = pinned === true || beats(standing.source, added.source);
+  const stays = pinned === true || !givesWay(standing, added);
   const [front, back] = stays ? [standing, added] : [added, standing];
   return {
     ...front,
@@ -46,14 +62,29 @@ export function withEntry(before: Figure | null, added: FigureEntry): Figure {
 /** The figure with one of its history put in front and pinned there, or the pin taken off so that the best-founded stands. */
 export function pinEntry({ pinned, others = [], ...standing }: Figure, index: number | null): Figure {
   const all = [standing, ...others];
-  if (index === null) {
-    const best = all.reduce((known, entry) => (beats(entry.source, known.source) ? entry : known));
-    return arranged(best, all);
-  }
+  if (index === null) return arranged(bestOf(all), all);
   const chosen = others[index];
   return chosen
     ? { ...arranged(chosen, all), pinned: true }
     : { ...standing, ...(pinned && { pinned }), others };
+}
+
+/** The best-founded of a history, the newest first; of equals the newest. */
+const bestOf = (all: readonly FigureEntry[]): FigureEntry =>
+  all.toReversed().reduce((known, entry) => (givesWay(known, entry) ? entry : known));
+
+/**
+ * The figure without some of its entries: where the one that stands is taken away, the best-founded of the others does. Null where nothing is
+ * left.
+ */
+export function withoutEntries(figure: Figure, isGone: (entry: FigureEntry) => boolean): Figure | null {
+  const { pinned, others = [], ...standing } = figure;
+  const rest = others.filter((entry) => !isGone(entry));
+  if (!isGone(standing)) {
+    if (rest.length === others.length) return figure;
+    return { ...standing, ...(pinned && { pinned }), ...(rest.length > 0 && { others: rest }) };
+  }
+  return rest.length > 0 ? arranged(bestOf(rest), rest) : null;
 }
 
 const arranged = (front: FigureEntry, all: readonly FigureEntry[]): Figure => {

@@ -1,4 +1,5 @@
 import type {
+  ActivityName,
   ChemistryName,
   ControllerKind,
   ConverterName,
@@ -12,7 +13,7 @@ import type { Figure } from './figure.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 4;
+export const GEAR_VERSION = 5;
 
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;
@@ -77,6 +78,8 @@ export interface Radio extends GearCommon {
   readonly receiveByEarA?: Figure;
   /** What the bench found for the mean of an over, between key-up and key-down; the measured rating takes it. */
   readonly overs?: readonly MeasuredOver[];
+  /** How much its operator really transmits, as outings have taught it. */
+  readonly duty?: readonly DutyFigure[];
   /** A battery of its own. */
   readonly internal?: {
     readonly wattHours: Figure;
@@ -86,6 +89,14 @@ export interface Radio extends GearCommon {
   };
   /** Whether its receiver was quiet beside a charge controller. */
   readonly quiet?: boolean;
+}
+
+/** Transmit duty cycle of an activity in a mode, 0 to 1. */
+export interface DutyFigure extends Figure {
+  readonly mode: Mode;
+  readonly activity: ActivityName;
+  /** What was planned where it was learned: a plan that says just this, or what is usual, means this figure. */
+  readonly instead: number;
 }
 
 /** Mean transmit current of an over in a mode, as a share between key-up and key-down current. */

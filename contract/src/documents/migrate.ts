@@ -8,14 +8,14 @@ type Step = (data: Data) => Data;
 
 /**
  * What brings a document from one version to the next, by schema; the first entry leads from version 1 to 2.
- * Versions 2 to 4 of gear and 2 to 4 of trip only add fields that may be absent, so there is nothing to change but the
+ * Versions 2 to 5 of gear and 2 to 4 of trip only add fields that may be absent, so there is nothing to change but the
  * number. Version 5 of trip has no usual cloud but the user's own word; in version 6 what is ticked and read is no part of the
  * plan, and only travels with it.
  */
 const STEPS: ReadonlyMap<unknown, readonly Step[]> = new Map([
   // Version 2 of a log may have contacts.
   [LOG_SCHEMA, [(log: Data) => log]],
-  [GEAR_SCHEMA, [(gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear]],
+  [GEAR_SCHEMA, [(gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear]],
   [
     TRIP_SCHEMA,
     [(trip: Data) => trip, (trip: Data) => trip, (trip: Data) => trip, cloudByTheClimate, ticksAndResultsOut],

@@ -5,6 +5,8 @@ import type { Figure, FigureEntry } from './figure.js';
 export interface TransmitFigure extends SourcedPoint {
   readonly date?: string;
   readonly spread?: number;
+  /** Id of the trip whose outing has taught it. */
+  readonly outing?: string;
   readonly pinned?: boolean;
   /** Other entries at this power, the newest first; their value is in A. */
   readonly others?: readonly FigureEntry[];
@@ -12,12 +14,13 @@ export interface TransmitFigure extends SourcedPoint {
 
 /** The current of a transmit figure as any other figure, A. */
 export function currentOf(point: TransmitFigure): Figure {
-  const { amps: value, source, date, spread, pinned, others } = point;
+  const { amps: value, source, date, spread, outing, pinned, others } = point;
   return {
     value,
     source,
     ...(date !== undefined && { date }),
     ...(spread !== undefined && { spread }),
+    ...(outing !== undefined && { outing }),
     ...(pinned && { pinned }),
     ...(others && { others }),
   };

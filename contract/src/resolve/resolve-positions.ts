@@ -17,6 +17,7 @@ import type { Trip } from '../documents/trip.js';
 import { radioParts } from '../harness/lost-with.js';
 import { ampsBehind, middleVolts, supplyIn } from '../harness/supply.js';
 import { expandBlocks, positionOf, type Occurrence } from './expand-blocks.js';
+import { dutyOf } from './duty-of.js';
 import { isKind, lacking, type Carried } from './look-up.js';
 
 /** The radios of a bag in its order, each as often as it is there: the operating positions. */
@@ -94,14 +95,16 @@ function internalOf({ internal }: Radio, trip: Trip): InternalBattery | null {
 
 /** A block of operating as plain numbers, with what the bench found for its mode. */
 function plannedBlock({ block, startMs, endMs }: Occurrence, radio: Radio): PlannedBlock {
-  const { mode, modeFactor, processed, share, powerW, rating: assumption } = block;
+  const { mode, activity, modeFactor, processed, powerW, rating: assumption } = block;
+  const { share, from } = dutyOf(block, radio);
   const { keyUpAtReceive, byEar } = familyOf(mode);
   const over = radio.overs?.find((measured) => measured.mode === mode);
   return {
     startMs,
     endMs,
     label: sayWork({ mode, powerW }),
-    mode,
+    ...{ mode, activity },
+    ...(from && { shareFrom: from }),
     powerW,
     modeFactor: modeFactor ?? usualFactor(mode, processed),
     // What the user says of this very block goes before the bench.

@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, CABLE_RUN_NAMES, TECHNOLOGIES } from '@knapsack/core';
+import {
+  ACTIVITY_NAMES,
+  CHEMISTRY_NAMES,
+  CONVERTER_NAMES,
+  MODE_NAMES,
+  CABLE_RUN_NAMES,
+  TECHNOLOGIES,
+} from '@knapsack/core';
 import {
   GEAR_KINDS,
   type GearKind,
@@ -22,6 +29,7 @@ import {
 import { panelProblem } from '../resolve/panel-label.js';
 import {
   figure,
+  figureFields,
   id,
   instant,
   maybeOneOf,
@@ -94,6 +102,7 @@ const radio = Joi.object({
         source: source(),
         date: day().optional(),
         spread: number('spread').optional(),
+        outing: id().optional(),
         pinned: Joi.boolean().optional(),
         others: Joi.array()
           .items(Joi.object(entryFields('transmitA')))
@@ -112,6 +121,17 @@ const radio = Joi.object({
   overs: Joi.array()
     .items(Joi.object({ mode: oneOf(MODE_NAMES), factor: number('modeFactor'), source: source() }))
     .max(MODE_NAMES.length)
+    .optional(),
+  duty: Joi.array()
+    .items(
+      Joi.object({
+        ...figureFields('share'),
+        mode: oneOf(MODE_NAMES),
+        activity: oneOf(ACTIVITY_NAMES),
+        instead: number('share'),
+      }),
+    )
+    .max(MODE_NAMES.length * ACTIVITY_NAMES.length)
     .optional(),
   internal: Joi.object({
     wattHours: figure('wattHours'),

@@ -53,18 +53,20 @@ export const entryFields = (name: FieldName): Joi.SchemaMap => ({
   source: source(),
   date: day().optional(),
   spread: number('spread').optional(),
+  outing: id().optional(),
 });
 
 /** A number of the table with its source, and what else has been said of it. */
-export const figure = (name: FieldName): Joi.ObjectSchema =>
-  Joi.object({
-    ...entryFields(name),
-    pinned: Joi.boolean().optional(),
-    others: Joi.array()
-      .items(Joi.object(entryFields(name)))
-      .max(MOST_ENTRIES)
-      .optional(),
-  }).required();
+export const figure = (name: FieldName): Joi.ObjectSchema => Joi.object(figureFields(name)).required();
+
+export const figureFields = (name: FieldName): Joi.SchemaMap => ({
+  ...entryFields(name),
+  pinned: Joi.boolean().optional(),
+  others: Joi.array()
+    .items(Joi.object(entryFields(name)))
+    .max(MOST_ENTRIES)
+    .optional(),
+});
 
 export const source = (): Joi.StringSchema => oneOf(SOURCES);
 

@@ -1,7 +1,7 @@
 import type { Battery, Gear, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 
-const common = { schema: 'knapsack.gear', version: 4 } as const;
+const common = { schema: 'knapsack.gear', version: 5 } as const;
 
 export const curlew: Radio = {
   ...common,

@@ -10,11 +10,10 @@ import { betaQuantiles, normalProbability, quantileOf, type Quantiles } from './
 import type { Sample } from './sample.js';
 import {
   accessoryFactor,
-  HABIT,
   keyDownFactor,
   modeFactorSpread,
   receiveFactor,
-  SHARE_FIRMNESS,
+  shareLaw,
 } from './spreads.js';
 
 /** A block with what its mean current is made of. */
@@ -32,6 +31,8 @@ export interface SampledBlock {
   readonly keyUpAtReceive: boolean;
   readonly share: number;
   readonly shares: Quantiles;
+  /** How much of the duty cycle's deviation is the operator's habit, 0 to 1. */
+  readonly habit: number;
   readonly modeFactor: number;
   readonly modeSpread: number;
   /** What an amplifier behind the radio takes more in overs, A at the steady volts. */
@@ -74,6 +75,7 @@ export function loadLaw(plan: PlanInput, edgesMs: Float64Array, voltsAt: (step: 
       const fromStep = firstStepFrom(edgesMs, block.startMs);
       const volts = voltsAt(Math.min(fromStep, edgesMs.length - 2));
       const isMeasured = assumption === 'measured' && block.measuredFactor !== undefined;
+      const law = shareLaw(block.share, block.shareFrom);
       return {
         fromStep,
         toStep: firstStepFrom(edgesMs, block.endMs),
@@ -85,7 +87,8 @@ export function loadLaw(plan: PlanInput, edgesMs: Float64Array, voltsAt: (step: 
         keyUpA,
         keyUpAtReceive: block.keyUpAtReceive,
         share: block.share,
-        shares: betaQuantiles(block.share, SHARE_FIRMNESS),
+        shares: betaQuantiles(block.share, law.firmness),
+        habit: law.habit,
         modeFactor: assumed.modeFactor,
         modeSpread: modeFactorSpread(assumed.modeFactor, isMeasured),
         inOversA: position === 0 ? inOvers(plan, block.startMs, volts) : 0,
@@ -110,10 +113,12 @@ function inOvers({ accessories }: PlanInput, startMs: number, volts: number): nu
   return amps;
 }
 
+type ShareOf = Pick<SampledBlock, 'shares' | 'habit'>;
+
 /** The share on transmit of a block as it is sampled, 0 to 1: the operators' habit and the block's own chance, by the beta law. */
-export function sampledShare(shares: Quantiles, habit: number, own: number): number {
-  const deviation = HABIT * habit + Math.sqrt(1 - HABIT ** 2) * own;
-  return quantileOf(shares, normalProbability(deviation));
+export function sampledShare(block: ShareOf, habit: number, own: number): number {
+  const deviation = block.habit * habit + Math.sqrt(1 - block.habit ** 2) * own;
+  return quantileOf(block.shares, normalProbability(deviation));
 }
 
 /**
@@ -151,7 +156,7 @@ export interface BlockCurrents {
 /** A block in a sample. */
 export function sampledBlock(block: SampledBlock, off: BlockDeviations): BlockCurrents {
   const { share: planned, modeFactor, modeSpread } = block;
-  const share = off.habit === null ? planned : sampledShare(block.shares, off.habit, off.own);
+  const share = off.habit === null ? planned : sampledShare(block, off.habit, off.own);
   const receiveA = block.receiveA * receiveFactor(block.receiveFrom, off.receive);
   const keyDownA = block.keyDownA * keyDownFactor(block.keyDownFrom, off.keyDown);
   const factor = Math.min(1, Math.max(0, modeFactor + off.modeFactor * modeSpread));

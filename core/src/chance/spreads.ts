@@ -69,10 +69,43 @@ export const modeFactorSpread = (mode: number, isMeasured: boolean): number =>
  * How firmly a transmit duty cycle is kept to: the beta law's a + b. With 30, a planned half is between 38 and 62 % in four
  * of five outings, a planned fifth between 11 and 30 %.
  */
-export const SHARE_FIRMNESS = 30;
+const SHARE_FIRMNESS = 30;
 
 /** How much of a block's duty cycle is the operator's habit, the same all through the outing; the rest is its own. */
-export const HABIT = 0.7;
+const HABIT = 0.7;
+
+/** No habit is known better than to so much of its variance: another day is another day. */
+const LEAST_OF_HABIT = 0.1;
+
+/** How a block's transmit duty cycle is sampled. */
+export interface ShareLaw {
+  /** The beta law's a + b. */
+  readonly firmness: number;
+  /** How much of its deviation is the operator's habit, 0 to 1. */
+  readonly habit: number;
+}
+
+/**
+ * The law of a transmit duty cycle. One that was learned has a habit as sure as that; what each block has of its own stays. Source:
+ * convention of this project, docs/model.md.
+ *
+ * @param share 0 to 1
+ */
+export function shareLaw(share: number, from?: Trust): ShareLaw {
+  const usual = { firmness: SHARE_FIRMNESS, habit: HABIT };
+  if (!from || share <= 0 || share >= 1) return usual;
+  const whole = (share * (1 - share)) / (SHARE_FIRMNESS + 1);
+  const own = (1 - HABIT ** 2) * whole;
+  const asUsual = HABIT ** 2 * whole;
+  const habit = Math.min(
+    asUsual,
+    Math.max(LEAST_OF_HABIT * asUsual, (share * (from.spread ?? Infinity)) ** 2),
+  );
+  return {
+    firmness: (share * (1 - share)) / (own + habit) - 1,
+    habit: Math.sqrt(habit / (own + habit)),
+  };
+}
 
 /** How far a panel lies from where it is meant to, degrees, one standard deviation. */
 export function aimSpread(aim: AimPlan): AimError {

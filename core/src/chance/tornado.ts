@@ -192,7 +192,7 @@ function shareWords(law: ChanceLaw): readonly [string, string] {
   const block = busiest(law);
   if (!block) return ['', ''];
   const at = (habit: number) =>
-    `${percent(sampledShare(block.shares, habit, 0))} of the time where ${percent(block.share)} is planned`;
+    `${percent(sampledShare(block, habit, 0))} of the time where ${percent(block.share)} is planned`;
   return [at(TENTH), at(-TENTH)];
 }
 

@@ -1,6 +1,7 @@
 import type { PackLabel } from '../battery/battery-pack.js';
 import type { InternalBattery } from '../load/internal-battery.js';
 import type { AccessoryLoad, WorkBlock } from '../load/load-series.js';
+import type { ActivityName } from '../load/activity.js';
 import type { Mode } from '../load/mode.js';
 import type { OverFactors, RadioFigures, Assumption } from '../load/assumption.js';
 import type { Trust } from '../source.js';
@@ -14,6 +15,9 @@ export interface PlannedBlock extends WorkBlock, OverFactors {
   /** For example "CW 10 W". */
   readonly label: string;
   readonly mode?: Mode;
+  readonly activity?: ActivityName;
+  /** Where its duty cycle comes from; somebody's word if absent. */
+  readonly shareFrom?: Trust;
   /** Rated otherwise than the plan; as the plan if absent. */
   readonly assumption?: Assumption;
 }

@@ -11,7 +11,7 @@ describe('transmit points', () => {
     ]);
     expect(points.map(({ rfW, amps }) => [rfW, amps])).toEqual([
       [5, 1.5],
-      [10, 1.9],
+      [10, 2],
     ]);
   });
 });

@@ -11,7 +11,7 @@ export type TrustedPoint = TransmitPoint & Trust;
 
 /**
  * The transmit points to calculate with: ascending by power, and where several stand for one power the
- * best-founded (measured before learned before datasheet before assumed).
+ * best-founded (learned before measured before datasheet before assumed).
  */
 export function bestPoints<Point extends SourcedPoint>(points: readonly Point[]): Point[] {
   const byPower = new Map<number, Point>();

@@ -16,6 +16,7 @@ const LATITUDE_DEG = 50;
 const PANEL_W = 12;
 const outing = { startMs: FIELD_START_MS, endMs: fieldHour(40) };
 
+const LAMP_A = 0.05;
 const RECEIVE_A = 0.4;
 const KEY_DOWN_A = 3;
 const CW = {
@@ -48,7 +49,7 @@ export const fieldPlan = (change: WhiteboardChange = {}): PlanInput =>
     stepMs: 15 * MINUTE_MS,
     radio: { name: 'Curlew', figures: measuredRadio(RECEIVE_A, [10, KEY_DOWN_A]), dropoutV: 9 },
     blocks: BLOCKS,
-    accessories: [steadyLoad('lamp', 0.05, outing)],
+    accessories: [steadyLoad('lamp', LAMP_A, outing)],
     sun: sunPlan({
       latitudeDeg: LATITUDE_DEG,
       aim: { how: 'flat' },
@@ -102,26 +103,63 @@ export const FIELD_ACTS: readonly PlayedAct[] = [
 ];
 export const FIELD_NOW_MS = fieldHour(30.5);
 
+/** What a panel of this make gives in its outing's clear light, Ah, if it gives all that its label says. */
+export function clearAh(stepMs: number): number {
+  let ampereHours = 0;
+  for (let timeMs = outing.startMs + stepMs / 2; timeMs < outing.endMs; timeMs += stepMs) {
+    ampereHours += (panelAmps(clearLight(timeMs, LATITUDE_DEG), PANEL_W, 1) * stepMs) / HOUR_MS;
+  }
+  return ampereHours;
+}
+
 /** An outing of another make, and the state of charge that it really had, 0 to 1. */
 export interface OtherOuting {
   /** As it was planned, under its forecast. */
   readonly plan: PlanInput;
   readonly log: FieldLog;
   readonly soc: number;
+  /** What its loads took, Ah. */
+  readonly usedAh: number;
 }
 
-/** The same plan as it goes in a season of another make: its own sun, its own laws of error, its own meter. */
-export function otherOuting(seed: number): OtherOuting {
+/** What is so of the gear and of its operator, outing for outing. */
+export interface RealKit {
+  readonly truth: number;
+  readonly ratedAh: number;
+  readonly receiveA: number;
+  readonly keyDownA: number;
+  /** On the duty cycles that are planned. */
+  readonly habit: number;
+}
+
+/** How far it may be from what is planned, in shares. */
+const MEASURED_KIT: RealKit = { truth: 0.14, ratedAh: 0.08, receiveA: 0.05, keyDownA: 0.05, habit: 0.4 };
+
+/** A kit of another make, off by so much at the most. */
+export const realKit = (next: () => number, off = MEASURED_KIT): RealKit => ({
+  truth: 0.9 * evenly(next, off.truth),
+  ratedAh: 15 * evenly(next, off.ratedAh),
+  receiveA: RECEIVE_A * evenly(next, off.receiveA),
+  keyDownA: KEY_DOWN_A * evenly(next, off.keyDownA),
+  habit: evenly(next, off.habit),
+});
+
+/**
+ * An outing as it goes in a season of another make: its own sun, its own laws of error, its own meter.
+ *
+ * @param known its plan, as far as the kit is known
+ * @param own the kit as it really is; one of its own by chance if absent
+ */
+export function otherOuting(
+  seed: number,
+  known: PlanInput = fieldPlan(),
+  own?: RealKit,
+  acts = FIELD_ACTS,
+): OtherOuting {
   const { lightShare, saidCloud, next } = seasonOf(seed, 3, 0.85);
-  const truth = 0.9 * evenly(next, 0.14);
-  const label = {
-    chemistry: 'lifepo4',
-    cellsInSeries: 4,
-    ratedAh: 15 * evenly(next, 0.08),
-    health: 1,
-  } as const;
-  const figures = measuredRadio(RECEIVE_A * evenly(next, 0.05), [10, KEY_DOWN_A * evenly(next, 0.05)]);
-  const habit = evenly(next, 0.4);
+  const { truth, ratedAh, receiveA, keyDownA, habit } = own ?? realKit(next);
+  const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh, health: 1 } as const;
+  const figures = measuredRadio(receiveA, [10, keyDownA]);
   const real = darkFieldPlan({
     radio: { name: 'Curlew', figures, dropoutV: 9 },
     blocks: BLOCKS.map((block) => ({ ...block, share: block.share * habit * evenly(next, 0.15) })),
@@ -132,7 +170,7 @@ export function otherOuting(seed: number): OtherOuting {
   const lightAt = (timeMs: number) => clearLight(timeMs, LATITUDE_DEG) * lightShare[hourOf(timeMs)];
   const { march } = forecast({
     ...real,
-    momentsMs: [...FIELD_ACTS.map(({ timeMs }) => timeMs), FIELD_NOW_MS],
+    momentsMs: [...acts.map(({ timeMs }) => timeMs), FIELD_NOW_MS],
     offeredA: (timeMs) => panelAmps(lightAt(timeMs), PANEL_W, truth),
   });
   const { edgesMs, loadA, soc, offeredA, curtailedA } = march;
@@ -151,7 +189,7 @@ export function otherOuting(seed: number): OtherOuting {
   const readings: FieldReading[] = [];
   const looks: SkyNote[] = [];
   let resetMs = FIELD_START_MS;
-  for (const act of FIELD_ACTS) {
+  for (const act of acts) {
     const { timeMs } = act;
     if (act.kind === 'reset') resetMs = timeMs;
     else if (act.kind === 'look') {
@@ -164,18 +202,21 @@ export function otherOuting(seed: number): OtherOuting {
     } else if (act.quantities.includes('inAh')) {
       const inAh = evenly(next, 0.02) * sumUp(FIELD_START_MS, timeMs, takenA);
       readings.push({ ...bare(act), values: { inAh } });
+    } else if (act.quantities.includes('amps') && act.source === 'typed') {
+      const amps = evenly(next, 0.03) * ((act.state === 'keyDown' ? keyDownA : receiveA) + LAMP_A);
+      if (own) readings.push({ ...bare(act), values: { amps } });
     } else if (act.quantities.includes('percent')) {
       const percent = 100 * socAt(timeMs) + 12 * (next() - 0.5);
       readings.push({ ...bare(act), values: { percent } });
     }
   }
-  const resets = FIELD_ACTS.filter((act) => act.kind === 'reset');
-  const planned = fieldPlan();
+  const resets = acts.filter((act) => act.kind === 'reset');
   const skyAt = (timeMs: number) => ({ cloud: saidCloud[hourOf(timeMs)], rain: false, airC: 15, windMS: 2 });
   return {
-    plan: { ...planned, sun: { ...planned.sun!, skyAt } },
+    plan: { ...known, sun: { ...known.sun!, skyAt } },
     log: { readings, events: [...looks, ...resets] },
     soc: socAt(FIELD_NOW_MS),
+    usedAh: sumUp(FIELD_START_MS, outing.endMs, loadA),
   };
 }
 

@@ -17,7 +17,7 @@ import { unzipped } from './zip.js';
 
 const item = (id: string, name = id): Gear => ({
   schema: 'knapsack.gear',
-  version: 4,
+  version: 5,
   id,
   kind: 'other',
   name,

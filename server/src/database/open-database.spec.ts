@@ -67,7 +67,7 @@ describe('the database', () => {
     expect((await rehearsals.list()).length).toBe(0);
     const items = await gear.list();
     expect([...new Set(items.map(({ savedAs }) => savedAs))].sort()).toEqual([1, 2, 3]);
-    expect(items.every(({ document }) => readGear(document).ok && document.version === 4)).toBeTrue();
+    expect(items.every(({ document }) => readGear(document).ok && document.version === 5)).toBeTrue();
     // Written once more, a trip is of today's version.
     await trips.replace(listed[0].document, listed[0].revision);
     expect((await trips.list()).filter(({ savedAs }) => savedAs === 6).length).toBe(1);

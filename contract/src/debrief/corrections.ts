@@ -1,0 +1,192 @@
+import {
+  assumedCurrents,
+  fail,
+  isWorthAWord,
+  learnedDuties,
+  radioCurrent,
+  resistancesAt,
+  succeed,
+  type Learned,
+  type LearnedName,
+  type MeanAndSpread,
+  type Result,
+} from '@knapsack/core';
+import type { FigureEntry } from '../documents/figure.js';
+import type { Battery, Gear, PowerStation, Radio } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
+import type { Debrief } from './debrief.js';
+import { dayLearned } from './known-before.js';
+import { learnedOf, samePlace, withLearned, withoutLearned, type LearnedPlace } from './learned-figures.js';
+
+/** A figure of the gear that an outing has taught. */
+export interface Correction {
+  /** Id of the gear. */
+  readonly gear: string;
+  readonly place: LearnedPlace;
+  /** In the figure's own unit. */
+  readonly before: MeanAndSpread;
+  readonly after: MeanAndSpread;
+}
+
+/** A name for a correction that lasts: "curlew-10 transmit 10". */
+export function correctionId({ gear, place }: Pick<Correction, 'gear' | 'place'>): string {
+  switch (place.at) {
+    case 'transmit':
+      return `${gear} ${place.at} ${place.rfW}`;
+    case 'duty':
+      return `${gear} ${place.at} ${place.mode} ${place.activity}`;
+    default:
+      return `${gear} ${place.at}`;
+  }
+}
+
+/**
+ * What an outing has taught of the gear: figures of which more is known than before by so much that it is worth a word. What came of its hours and its sky
+ * is the outing's own, and teaches nothing of the next.
+ *
+ * @param shelf as it was known before the outing
+ */
+export function correctionsOf(
+  debrief: Pick<Debrief, 'now'>,
+  trip: Trip,
+  shelf: readonly Gear[],
+): readonly Correction[] {
+  const { carried } = lookUp(trip, shelf);
+  const { learned, followed } = debrief.now;
+  const [radio] = radiosByPosition(carried);
+  return [
+    ...(radio ? dutyCorrections(radio, followed) : []),
+    ...(radio ? currentCorrections(radio, trip, learned, followed) : []),
+    ...panelCorrections(carried, learned),
+    ...packCorrections(carried, learned),
+  ].filter((correction) => isWorthAWord(correction));
+}
+
+const dutyCorrections = (radio: Radio, followed: Debrief['now']['followed']): readonly Correction[] =>
+  learnedDuties(followed).flatMap(({ mode, activity, planned, before, after }, index, all) => {
+    // Of one activity in one mode that was planned in two ways the first tells.
+    const first = all.findIndex((duty) => duty.mode === mode && duty.activity === activity);
+    if (first !== index) return [];
+    return { gear: radio.id, place: { at: 'duty', mode, activity, instead: planned }, before, after };
+  });
+
+/** A factor on a figure as the figure: what was said of it before has the factor 1. */
+function timesFigure(figure: number, { before, after }: Learned): Pick<Correction, 'before' | 'after'> {
+  return {
+    before: { mean: figure, sd: figure * before.sd },
+    after: { mean: figure * after.mean, sd: figure * after.sd },
+  };
+}
+
+function currentCorrections(
+  radio: Radio,
+  { rating = 'measured' }: Trip,
+  learned: ReadonlyMap<LearnedName, Learned>,
+  { march }: Debrief['now']['followed'],
+): readonly Correction[] {
+  const { receiveA, receiveSheetA, receiveByEarA, transmit } = radio;
+  const figures = {
+    receive: [receiveA, ...(receiveSheetA ? [receiveSheetA] : [])].map(asAmps),
+    ...(receiveByEarA && { receiveByEar: [asAmps(receiveByEarA)] }),
+    transmit,
+  };
+  const assumed = assumedCurrents(figures, rating);
+  const worked = march.law.plan.blocks.filter((_, index) => march.law.load.blocks[index].fromStep < march.edge);
+  const of = (place: LearnedPlace, amps: number, name: LearnedName): readonly Correction[] => {
+    const said = learned.get(name);
+    return said ? [{ gear: radio.id, place, ...timesFigure(amps, said) }] : [];
+  };
+  const { receiveA: quietA, receiveByEarA: heardA } = assumed;
+  const hears = (block: (typeof worked)[number]) => block.byEar === true && heardA !== undefined;
+  const powers = [...new Set(worked.map(({ powerW }) => powerW))];
+  const keyDownA = (powerW: number) =>
+    radioCurrent(assumed, { powerW, modeFactor: 1, share: 1, keyUpAtReceive: false }).keyDownA;
+  return [
+    ...(worked.some((block) => !hears(block)) ? of({ at: 'receiveA' }, quietA, 'receive') : []),
+    ...(worked.some(hears) ? of({ at: 'receiveByEarA' }, heardA!, 'receive') : []),
+    ...powers.flatMap((rfW) => of({ at: 'transmit', rfW }, keyDownA(rfW), 'keyDown')),
+  ];
+}
+
+const asAmps = ({ value: amps, source }: FigureEntry) => ({ amps, source });
+
+function panelCorrections(
+  carried: readonly Carried[],
+  learned: ReadonlyMap<LearnedName, Learned>,
+): readonly Correction[] {
+  const said = learned.get('panelOutput');
+  const panel = carried.find(isKind('panel'))?.gear;
+  return said && panel ? [{ gear: panel.id, place: { at: 'truth' }, ...said }] : [];
+}
+
+/** Of one kind of pack: of several, used in turn, nobody knows which it was. */
+function packCorrections(
+  carried: readonly Carried[],
+  learned: ReadonlyMap<LearnedName, Learned>,
+): readonly Correction[] {
+  const packs = carried.filter(
+    (one): one is Carried<Battery | PowerStation> => isKind('battery')(one) || isKind('station')(one),
+  );
+  const [pack] = packs;
+  if (packs.length !== 1) return [];
+  const { gear } = pack;
+  const label = packLabelOf(gear, 1);
+  const of = (place: LearnedPlace, figure: number, name: LearnedName): readonly Correction[] => {
+    const said = learned.get(name);
+    return said ? [{ gear: gear.id, place, ...timesFigure(figure, said) }] : [];
+  };
+  if (gear.kind === 'station') return of({ at: 'health' }, label.health, 'capacity');
+  return [
+    ...of({ at: 'measuredAh' }, label.ratedAh * label.health, 'capacity'),
+    ...of({ at: 'resistanceOhm' }, resistancesAt(label, ROOM_C).ohmic, 'resistance'),
+  ];
+}
+
+/** Tables of resistance are of room temperature, C. */
+const ROOM_C = 25;
+
+/** Figures are kept to four digits: no outing teaches more. */
+const tidy = (value: number): number => Number(value.toPrecision(4));
+
+/** An item with a correction accepted; refused where the outing's is accepted already. */
+export function withCorrection(
+  gear: Gear,
+  { place, after }: Pick<Correction, 'place' | 'after'>,
+  trip: Pick<Trip, 'id' | 'name' | 'end' | 'place'>,
+): Result<Gear> {
+  const changed = withLearned(gear, place, {
+    value: tidy(after.mean),
+    source: 'learned',
+    date: dayLearned(trip),
+    spread: tidy(after.sd),
+    outing: trip.id,
+  });
+  if (changed) return succeed(changed);
+  const sentence = `What ${trip.name} has taught of ${gear.name} here was accepted already. Take it back first.`;
+  return fail({ code: 'accepted-twice', sentence });
+}
+
+/** An item as it was before a correction was accepted; as it is where none was. */
+export const withoutCorrection = (gear: Gear, place: LearnedPlace, outing: string): Gear =>
+  withoutLearned(gear, (entry, at) => entry.outing === outing && samePlace(at, place));
+
+export const isAccepted = (gear: Gear, place: LearnedPlace, outing: string): boolean =>
+  learnedOf(gear, outing).some((at) => samePlace(at, place));
+
+/** A shelf with all of an outing's corrections accepted. */
+export const withAll = (
+  shelf: readonly Gear[],
+  corrections: readonly Correction[],
+  trip: Pick<Trip, 'id' | 'name' | 'end' | 'place'>,
+): readonly Gear[] =>
+  shelf.map((gear) =>
+    corrections
+      .filter((correction) => correction.gear === gear.id)
+      .reduce((so, correction) => {
+        const changed = withCorrection(so, correction, trip);
+        return changed.ok ? changed.value : so;
+      }, gear),
+  );
