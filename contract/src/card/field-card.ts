@@ -17,13 +17,14 @@ import {
   sayTime,
   toLocator,
 } from '@knapsack/core';
-import type { Gear } from '../documents/gear.js';
+import type { Gear, Radio } from '../documents/gear.js';
 import { REPEATS, type Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { harnessDrawing, type HarnessDrawing } from '../harness/drawing.js';
 import type { ExpectedReadings } from '../harness/expected-readings.js';
 import { wireSays } from '../harness/harness-checks.js';
 import { harnessReport } from '../harness/harness-report.js';
+import { blockDuty } from '../resolve/block-duty.js';
 import { positionOf } from '../resolve/expand-blocks.js';
 import { counted, lookUp } from '../resolve/look-up.js';
 import { radiosByPosition } from '../resolve/resolve-positions.js';
@@ -109,10 +110,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     verdict:
       stops.length > 0 && assessment.missing.length === 0 ? MEND_FIRST : verdictWords(assessment, zone),
     kit: carried.map(({ gear, item }) => counted(gear.name, item.count)).join(', '),
-    schedule: scheduleOf(
-      trip,
-      radiosByPosition(carried).map(({ name }) => name),
-    ),
+    schedule: scheduleOf(trip, radiosByPosition(carried)),
     volts: (volts ?? []).map(({ soc, restV, receiveV, keyDownV, hours, isReserve }) => ({
       charge: sayQuantity({ value: soc, unit: 'share' }),
       rest: `${fixed(restV, 1)} V`,
@@ -147,14 +145,16 @@ function whenWords({ start, end, place }: Trip): string {
   return `${at(start)} to ${at(end)}, ${sayDuration(hours)}, hours of ${place.timeZone}`;
 }
 
-function scheduleOf(trip: Trip, radios: readonly string[]): FieldCard['schedule'] {
+function scheduleOf(trip: Trip, radios: readonly Radio[]): FieldCard['schedule'] {
   const zone = trip.place.timeZone;
   const lines = trip.blocks
     .toSorted((a, b) => Date.parse(a.start) - Date.parse(b.start))
     .map((block): readonly [string, string, string] => {
-      const { start, end, mode, powerW, activity, share, repeat } = block;
+      const { start, end, mode, powerW, activity, repeat } = block;
+      const used = radios[positionOf(block) - 1] ?? null;
+      const { share } = blockDuty(block, used);
       const when = spanWords(Date.parse(start), Date.parse(end), zone);
-      const radio = radios.length > 1 ? `${radios[positionOf(block) - 1] ?? ''} ` : '';
+      const radio = radios.length > 1 ? `${used?.name ?? ''} ` : '';
       return [
         repeat ? `${when}, ${REPEATS[repeat]}` : when,
         `${radio}${sayWork({ mode, powerW })}`,

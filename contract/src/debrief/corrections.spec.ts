@@ -103,7 +103,10 @@ describe('what an outing has taught of the gear', () => {
 
   it('is told of every kind of figure', () => {
     const of = (place: Correction['place'], was: number, is: number) =>
-      sayCorrection({ gear: 'x', place, before: { mean: was, sd: 0 }, after: { mean: is, sd: 0 } }, 'Shale 18');
+      sayCorrection(
+        { gear: 'x', place, before: { mean: was, sd: 0 }, after: { mean: is, sd: 0 } },
+        'Shale 18',
+      );
     expect(of({ at: 'measuredAh' }, 18, 17.5)).toBe('Shale 18 holds 17.5 Ah, not 18 Ah.');
     expect(of({ at: 'truth' }, 0.9, 0.68)).toBe('Shale 18 gives 68 %, not 90 %, of what its label says.');
     expect(of({ at: 'duty', mode: 'SSB', activity: 'calling', instead: 0.3 }, 0.3, 0.38)).toBe(
@@ -127,7 +130,9 @@ describe('a figure that was learned', () => {
     expect(withEntry(bench, learned('2027-04-01')).value).toBe(0.3);
     expect(withEntry({ ...bench, pinned: true }, learned('2027-06-01')).value).toBe(0.3);
     expect(withEntry({ ...bench, source: 'datasheet' }, learned('2027-04-01')).value).toBe(0.4);
-    expect(withEntry(withEntry(bench, learned('2027-06-01')), { ...bench, date: '2027-07-01' }).value).toBe(0.3);
+    expect(withEntry(withEntry(bench, learned('2027-06-01')), { ...bench, date: '2027-07-01' }).value).toBe(
+      0.3,
+    );
     // Typed in today, though nobody wrote down the day.
     expect(withEntry(learned('2027-06-01'), { value: 0.2, source: 'measured' }).value).toBe(0.2);
   });
@@ -135,6 +140,8 @@ describe('a figure that was learned', () => {
   it('of two outings is the later one’s', () => {
     const two = withEntry(learned('2027-06-01'), { ...learned('2027-05-01'), value: 0.5, outing: 'a' });
     expect(two.value).toBe(0.4);
-    expect(withEntry(learned('2027-06-01'), { ...learned('2027-08-01'), value: 0.5, outing: 'a' }).value).toBe(0.5);
+    expect(
+      withEntry(learned('2027-06-01'), { ...learned('2027-08-01'), value: 0.5, outing: 'a' }).value,
+    ).toBe(0.5);
   });
 });

@@ -50,26 +50,36 @@ export function correctionId({ gear, place }: Pick<Correction, 'gear' | 'place'>
  * @param shelf as it was known before the outing
  */
 export function correctionsOf(
-  debrief: Pick<Debrief, 'now'>,
+  debrief: Pick<Debrief, 'now' | 'lastKnownMs'>,
   trip: Trip,
   shelf: readonly Gear[],
 ): readonly Correction[] {
   const { carried } = lookUp(trip, shelf);
   const { learned, followed } = debrief.now;
+  // What was only planned when the last was entered teaches nothing.
+  const worked = followed.march.law.plan.blocks.filter(({ startMs }) => startMs < debrief.lastKnownMs);
   const [radio] = radiosByPosition(carried);
   return [
-    ...(radio ? dutyCorrections(radio, followed) : []),
-    ...(radio ? currentCorrections(radio, trip, learned, followed) : []),
+    ...(radio ? dutyCorrections(radio, worked, followed) : []),
+    ...(radio ? currentCorrections(radio, trip, worked, learned) : []),
     ...panelCorrections(carried, learned),
     ...packCorrections(carried, learned),
   ].filter((correction) => isWorthAWord(correction));
 }
 
-const dutyCorrections = (radio: Radio, followed: Debrief['now']['followed']): readonly Correction[] =>
+type Worked = Debrief['now']['plan']['blocks'];
+
+const dutyCorrections = (
+  radio: Radio,
+  worked: Worked,
+  followed: Debrief['now']['followed'],
+): readonly Correction[] =>
   learnedDuties(followed).flatMap(({ mode, activity, planned, before, after }, index, all) => {
+    const isIts = (block: Worked[number]) =>
+      block.mode === mode && block.activity === activity && block.share === planned;
     // Of one activity in one mode that was planned in two ways the first tells.
     const first = all.findIndex((duty) => duty.mode === mode && duty.activity === activity);
-    if (first !== index) return [];
+    if (first !== index || !worked.some(isIts)) return [];
     return { gear: radio.id, place: { at: 'duty', mode, activity, instead: planned }, before, after };
   });
 
@@ -84,8 +94,8 @@ function timesFigure(figure: number, { before, after }: Learned): Pick<Correctio
 function currentCorrections(
   radio: Radio,
   { rating = 'measured' }: Trip,
+  worked: Worked,
   learned: ReadonlyMap<LearnedName, Learned>,
-  { march }: Debrief['now']['followed'],
 ): readonly Correction[] {
   const { receiveA, receiveSheetA, receiveByEarA, transmit } = radio;
   const figures = {
@@ -94,13 +104,12 @@ function currentCorrections(
     transmit,
   };
   const assumed = assumedCurrents(figures, rating);
-  const worked = march.law.plan.blocks.filter((_, index) => march.law.load.blocks[index].fromStep < march.edge);
   const of = (place: LearnedPlace, amps: number, name: LearnedName): readonly Correction[] => {
     const said = learned.get(name);
     return said ? [{ gear: radio.id, place, ...timesFigure(amps, said) }] : [];
   };
   const { receiveA: quietA, receiveByEarA: heardA } = assumed;
-  const hears = (block: (typeof worked)[number]) => block.byEar === true && heardA !== undefined;
+  const hears = (block: Worked[number]) => block.byEar === true && heardA !== undefined;
   const powers = [...new Set(worked.map(({ powerW }) => powerW))];
   const keyDownA = (powerW: number) =>
     radioCurrent(assumed, { powerW, modeFactor: 1, share: 1, keyUpAtReceive: false }).keyDownA;

@@ -16,6 +16,7 @@ import {
   type Result,
   type Waterfall,
 } from '@knapsack/core';
+import type { SourceAside } from '../documents/debrief-notes.js';
 import type { Gear } from '../documents/gear.js';
 import type { LogDocument } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
@@ -26,6 +27,7 @@ import { contactBlocks } from './contact-blocks.js';
 import { correctionsOf, type Correction } from './corrections.js';
 import { stretchesIn } from './entries-of-contacts.js';
 import { knownBefore } from './known-before.js';
+import { withoutAside } from './sources.js';
 
 /** Points of the charge that are told at the most. */
 const MOST_POINTS = 120;
@@ -33,6 +35,8 @@ const MOST_POINTS = 120;
 export interface DebriefOptions {
   /** Between contacts the operator calls. */
   readonly calling?: boolean;
+  /** What is not weighed: another source was chosen. */
+  readonly aside?: readonly SourceAside[];
 }
 
 /** What really happened in an outing, and why it differs from what was planned. */
@@ -65,9 +69,9 @@ export function debriefOf(
   trip: Trip,
   log: LogDocument,
   shelf: readonly Gear[],
-  { calling = false }: DebriefOptions = {},
+  { calling = false, aside = [] }: DebriefOptions = {},
 ): Result<Debrief> {
-  const standing = standingEntries(log);
+  const standing = withoutAside(standingEntries(log), aside);
   if (standing.length === 0) {
     return refuse(`Nothing is known of what happened in ${trip.name}: its log is empty.`);
   }
@@ -81,19 +85,20 @@ export function debriefOf(
   const duties = told ? dutiesOf(told, calling) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
-  const now = whatNow(worked, log, then, endMs, { duties, standEveryMs });
+  const now = whatNow(worked, { ...log, entries: standing }, then, endMs, { duties, standEveryMs });
   if (!now.ok) return now;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
+  const lastKnownMs = Math.min(endMs, Math.max(startMs, ...known));
   return succeed({
     waterfall: waterfall(planned.value, now.value.followed),
     planned: planned.value,
     now: now.value,
     lasted: chanceCarried(now.value.followed),
-    lastKnownMs: Math.min(endMs, Math.max(startMs, ...known)),
+    lastKnownMs,
     onAir: told,
     duties,
     shelf: then,
-    corrections: correctionsOf({ now: now.value }, trip, then),
+    corrections: correctionsOf({ now: now.value, lastKnownMs }, trip, then),
     notes: [
       ...(byContacts
         ? ['The hours worked are those of the contact log: the log of the outing says nothing of work.']

@@ -12,7 +12,10 @@ export const dayLearned = ({ end, place }: Pick<Trip, 'end' | 'place'>): string 
  * A shelf as it was known before an outing: without what it has taught itself, what later ones have, and what was measured after it.
  * Each outing is weighed against what was known then, so that nothing is learned from it twice.
  */
-export function knownBefore(shelf: readonly Gear[], trip: Pick<Trip, 'id' | 'end' | 'place'>): readonly Gear[] {
+export function knownBefore(
+  shelf: readonly Gear[],
+  trip: Pick<Trip, 'id' | 'end' | 'place'>,
+): readonly Gear[] {
   const day = dayLearned(trip);
   const isLater = ({ source, date, outing }: FigureEntry) =>
     outing === trip.id ||

@@ -104,14 +104,22 @@ function placesOf(gear: Gear): readonly LearnedPlace[] {
   return [
     ...PLAIN.filter((at) => figureAt(gear, { at }) !== null).map((at) => ({ at })),
     ...points.map(({ rfW }) => ({ at: 'transmit' as const, rfW })),
-    ...dutiesOf(gear).map(({ mode, activity, instead }) => ({ at: 'duty' as const, mode, activity, instead })),
+    ...dutiesOf(gear).map(({ mode, activity, instead }) => ({
+      at: 'duty' as const,
+      mode,
+      activity,
+      instead,
+    })),
   ];
 }
 
 const PLAIN = ['receiveA', 'receiveByEarA', 'truth', 'measuredAh', 'health', 'resistanceOhm'] as const;
 
 /** An item without some of what was said of the figures that outings teach. */
-export const withoutLearned = (gear: Gear, isGone: (entry: FigureEntry, place: LearnedPlace) => boolean): Gear =>
+export const withoutLearned = (
+  gear: Gear,
+  isGone: (entry: FigureEntry, place: LearnedPlace) => boolean,
+): Gear =>
   placesOf(gear).reduce((so, place) => {
     const before = figureAt(so, place);
     const after = before && withoutEntries(before, (entry) => isGone(entry, place));

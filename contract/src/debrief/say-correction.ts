@@ -16,7 +16,9 @@ const MIDDLE_80 = 1.2816;
 const sayValue = ({ at }: LearnedPlace, value: number): string => {
   const field = FIELDS[FIELD_OF[at]];
   const most = field.max ?? Infinity;
-  return sayNumber(field, Math.min(most, Math.max(0, value)), 3);
+  const within = Math.min(most, Math.max(0, value));
+  // Nobody knows a share better than to the per cent.
+  return sayNumber(field, field.unit === '%' ? Math.round(100 * within) / 100 : within, 3);
 };
 
 /** What was learned, with what was taken for so before: "Curlew 10 receives on 0.17 A, not 0.14 A." */

@@ -92,6 +92,7 @@ export interface ContactsEntry extends EntryHead {
   readonly kind: 'contacts';
   /** When the last of them was over, ISO 8601 with an offset or Z. */
   readonly until: string;
+  /** 0 where somebody was on the air and did not count. */
   readonly count: number;
   /** As the log has it where it is none of ours, in capitals; absent where nobody noted it. */
   readonly mode?: string;

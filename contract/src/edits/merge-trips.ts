@@ -23,6 +23,10 @@ const KEYS: Readonly<Record<string, string>> = {
   packed: 'gear',
   results: 'step',
   charging: 'gear',
+  left: 'correction',
+  aside: 'source',
+  lessons: 'id',
+  requirements: 'id',
 };
 
 /** What the fields are called where both have changed them. */

@@ -130,8 +130,10 @@ export const FIELDS = {
   panelWatts: { label: 'The panel’s power', unit: 'W', min: 0, max: 5000 },
   countedAh: { label: 'The charge', unit: 'Ah', min: 0, max: 10_000, milli: true },
   readPercent: { label: 'The state of charge', unit: '%', min: 0, max: 100 },
-  contactCount: { label: 'The number of contacts', unit: '', min: 1, max: 100_000, whole: true },
+  contactCount: { label: 'The number of contacts', unit: '', min: 0, max: 100_000, whole: true },
   shadeNow: { label: 'The shaded share', unit: '%', min: 0, max: 1, shown: 100 },
+  onAirHours: { label: 'The hours on the air', unit: 'h', min: 0, max: 720, aboveMin: true },
+  requirement: { label: 'The target', unit: '', min: 0, max: 1_000_000 },
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;
 

@@ -108,6 +108,8 @@ const KIND_WORDS: ReadonlyMap<string, readonly [one: string, many: string]> = ne
   ['packings', ['packing list', 'packing lists']],
   ['rehearsals', ['rehearsal', 'rehearsals']],
   ['logs', ['log', 'logs']],
+  ['debriefs', ['debrief', 'debriefs']],
+  ['requirements', ['list of requirements', 'lists of requirements']],
 ]);
 
 /** How many documents there are of each kind. */

@@ -129,7 +129,8 @@ export function typedOver(before: Figure | null, value: number, date: string): F
   const { others = [], pinned, ...entry } = before;
   return {
     value,
-    source: before.source,
+    // No outing has taught what somebody types.
+    source: before.source === 'learned' ? 'measured' : before.source,
     date,
     ...(pinned && { pinned }),
     others: [entry, ...others].slice(0, MOST_ENTRIES),

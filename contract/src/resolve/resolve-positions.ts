@@ -17,7 +17,7 @@ import type { Trip } from '../documents/trip.js';
 import { radioParts } from '../harness/lost-with.js';
 import { ampsBehind, middleVolts, supplyIn } from '../harness/supply.js';
 import { expandBlocks, positionOf, type Occurrence } from './expand-blocks.js';
-import { dutyOf } from './duty-of.js';
+import { blockDuty } from './block-duty.js';
 import { isKind, lacking, type Carried } from './look-up.js';
 
 /** The radios of a bag in its order, each as often as it is there: the operating positions. */
@@ -96,7 +96,7 @@ function internalOf({ internal }: Radio, trip: Trip): InternalBattery | null {
 /** A block of operating as plain numbers, with what the bench found for its mode. */
 function plannedBlock({ block, startMs, endMs }: Occurrence, radio: Radio): PlannedBlock {
   const { mode, activity, modeFactor, processed, powerW, rating: assumption } = block;
-  const { share, from } = dutyOf(block, radio);
+  const { share, from } = blockDuty(block, radio);
   const { keyUpAtReceive, byEar } = familyOf(mode);
   const over = radio.overs?.find((measured) => measured.mode === mode);
   return {

@@ -1,7 +1,16 @@
 export { readTripFileChoice } from './trip-file-schema.js';
 export { MOST_BACKED_UP, readDifferentChoice, readManifest } from './backup-schema.js';
 export { unboundedProblem } from './bounded.js';
-export { readGear, readLog, readPacking, readRehearsal, readShelf, readTrip } from './read.js';
+export {
+  readDebrief,
+  readGear,
+  readLog,
+  readPacking,
+  readRehearsal,
+  readRequirements,
+  readShelf,
+  readTrip,
+} from './read.js';
 export { readWeather } from './read-weather.js';
 export { gearTable, readShelfFile, type ShelfReading } from './gear-table.js';
 export { readHabits, readRationOptions, readSizeOptions } from './size-schema.js';

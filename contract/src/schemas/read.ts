@@ -16,12 +16,19 @@ import {
   type PackingDocument,
   type RehearsalDocument,
 } from '../documents/beside.js';
+import { DEBRIEF_SCHEMA, DEBRIEF_VERSION, type DebriefNotes } from '../documents/debrief-notes.js';
 import { LOG_SCHEMA, LOG_VERSION, type LogDocument } from '../documents/log.js';
 import { upToDate } from '../documents/migrate.js';
+import {
+  REQUIREMENTS_SCHEMA,
+  REQUIREMENTS_VERSION,
+  type RequirementsDocument,
+} from '../documents/requirements.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 import { packingSchema, rehearsalSchema } from './beside-schema.js';
 import { unboundedProblem } from './bounded.js';
+import { debriefSchema, requirementsSchema } from './debrief-schema.js';
 import { gearSchema, shelfSchema } from './gear-schema.js';
 import { STRICT } from './joi.js';
 import { logSchema } from './log-schema.js';
@@ -70,6 +77,19 @@ const REHEARSAL: DocumentType = {
 
 const LOG: DocumentType = { schema: LOG_SCHEMA, version: LOG_VERSION, what: 'log', check: logSchema };
 
+const DEBRIEF: DocumentType = {
+  schema: DEBRIEF_SCHEMA,
+  version: DEBRIEF_VERSION,
+  what: 'debrief',
+  check: debriefSchema,
+};
+const REQUIREMENTS: DocumentType = {
+  schema: REQUIREMENTS_SCHEMA,
+  version: REQUIREMENTS_VERSION,
+  what: 'list of requirements',
+  check: requirementsSchema,
+};
+
 /** A trip out of anything that came from outside, or every reason why it is none. */
 export function readTrip(data: unknown): Result<Trip> {
   const read = readDocument<Trip>(TRIP, data);
@@ -86,6 +106,12 @@ export const readRehearsal = (data: unknown): Result<RehearsalDocument> =>
 
 /** What was read and done during an outing. */
 export const readLog = (data: unknown): Result<LogDocument> => readDocument<LogDocument>(LOG, data);
+
+/** What somebody makes of an outing. */
+export const readDebrief = (data: unknown): Result<DebriefNotes> => readDocument<DebriefNotes>(DEBRIEF, data);
+
+export const readRequirements = (data: unknown): Result<RequirementsDocument> =>
+  readDocument<RequirementsDocument>(REQUIREMENTS, data);
 
 export const readGear = (data: unknown): Result<Gear> => readDocument<Gear>(GEAR, data);
 

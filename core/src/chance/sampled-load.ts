@@ -8,13 +8,7 @@ import type { Trust } from '../source.js';
 import { firstStepFrom } from '../time-grid.js';
 import { betaQuantiles, normalProbability, quantileOf, type Quantiles } from './beta.js';
 import type { Sample } from './sample.js';
-import {
-  accessoryFactor,
-  keyDownFactor,
-  modeFactorSpread,
-  receiveFactor,
-  shareLaw,
-} from './spreads.js';
+import { accessoryFactor, keyDownFactor, modeFactorSpread, receiveFactor, shareLaw } from './spreads.js';
 
 /** A block with what its mean current is made of. */
 export interface SampledBlock {

@@ -6,7 +6,7 @@ export interface WorkedIn {
   readonly contacts: number;
   /** Between contacts that are no pause apart: from the one before up to each of these. */
   readonly hours: number;
-  /** Contacts an hour; null where they tell no time. */
+  /** Contacts an hour; null where they tell no time, or nobody counted them. */
   readonly perHour: number | null;
 }
 
@@ -59,7 +59,7 @@ function workedBy(
   return new Map(
     [...counted].map(([of, { contacts, ms }]) => {
       const hours = ms / HOUR_MS;
-      return [of, { contacts, hours, perHour: hours > 0 ? contacts / hours : null }];
+      return [of, { contacts, hours, perHour: hours > 0 && contacts > 0 ? contacts / hours : null }];
     }),
   );
 }

@@ -8,11 +8,21 @@ import type { PlayedAct } from '../field/play.js';
 import type { ReadingSource, ReadingState, ReadQuantity } from '../field/reading.js';
 import type { Trust } from '../source.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
-import { clearAh, FIELD_ACTS, fieldHour, fieldPlan, otherOuting, realKit, type RealKit } from './field-outings.js';
+import {
+  clearAh,
+  FIELD_ACTS,
+  fieldHour,
+  fieldPlan,
+  otherOuting,
+  realKit,
+  type RealKit,
+} from './field-outings.js';
 import { lehmer } from './seasons.js';
 
 /** Errors of a plan, as shares of what really was: of what lasts from one outing to the next, and of what the loads took. */
-export type PlanErrors = Readonly<Record<'dutyCycle' | 'receive' | 'keyDown' | 'panelOutput' | 'usedAh', number>>;
+export type PlanErrors = Readonly<
+  Record<'dutyCycle' | 'receive' | 'keyDown' | 'panelOutput' | 'usedAh', number>
+>;
 
 const read = (
   hour: number,
@@ -98,10 +108,14 @@ function withLessons(plan: PlanInput, followed: ReturnType<typeof follow>): Plan
     return one && isWorthAWord(one) ? one.after : null;
   };
   const trust = ({ mean, sd }: MeanAndSpread): Trust => ({ source: 'learned', spread: sd / mean });
-  const [receive, keyDown, truth, capacity] = (['receive', 'keyDown', 'panelOutput', 'capacity'] as const).map(said);
+  const [receive, keyDown, truth, capacity] = (
+    ['receive', 'keyDown', 'panelOutput', 'capacity'] as const
+  ).map(said);
   const { figures } = plan.radio;
-  const times = <Figure extends { readonly amps: number }>(all: readonly Figure[], by: MeanAndSpread | null) =>
-    by ? all.map((figure) => ({ ...figure, amps: by.mean * figure.amps, ...trust(by) })) : all;
+  const times = <Figure extends { readonly amps: number }>(
+    all: readonly Figure[],
+    by: MeanAndSpread | null,
+  ) => (by ? all.map((figure) => ({ ...figure, amps: by.mean * figure.amps, ...trust(by) })) : all);
   const [pack] = plan.packs;
   const duties = learnedDuties(followed).filter(isWorthAWord);
   return {

@@ -1,6 +1,15 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
-import { noResults, noTicks, summaryOf, type Gear, type Stored, type Trip } from '@knapsack/contract';
+import {
+  noNotes,
+  noRequirements,
+  noResults,
+  noTicks,
+  summaryOf,
+  type Gear,
+  type Stored,
+  type Trip,
+} from '@knapsack/contract';
 import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
@@ -135,6 +144,19 @@ function documents(app: Express, stores: Stores): void {
   app.use(
     '/api/rehearsals',
     documentRoutes({ what: 'rehearsal', store: stores.rehearsals, summarise: asIs, unwritten: noResults }),
+  );
+  app.use(
+    '/api/debriefs',
+    documentRoutes({ what: 'debrief', store: stores.debriefs, summarise: asIs, unwritten: noNotes }),
+  );
+  app.use(
+    '/api/requirements',
+    documentRoutes({
+      what: 'list of requirements',
+      store: stores.requirements,
+      summarise: asIs,
+      unwritten: noRequirements,
+    }),
   );
 }
 

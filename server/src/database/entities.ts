@@ -32,4 +32,6 @@ export const TABLES = {
   packings: documentTable('packings'),
   rehearsals: documentTable('rehearsals'),
   logs: documentTable('logs'),
+  debriefs: documentTable('debriefs'),
+  requirements: documentTable('requirements'),
 } as const;

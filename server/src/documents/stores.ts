@@ -1,4 +1,6 @@
 import {
+  DEBRIEF_SCHEMA,
+  DEBRIEF_VERSION,
   GEAR_SCHEMA,
   GEAR_VERSION,
   LOG_SCHEMA,
@@ -7,15 +9,27 @@ import {
   PACKING_VERSION,
   REHEARSAL_SCHEMA,
   REHEARSAL_VERSION,
+  REQUIREMENTS_SCHEMA,
+  REQUIREMENTS_VERSION,
   TRIP_SCHEMA,
   TRIP_VERSION,
+  type DebriefNotes,
   type Gear,
   type LogDocument,
   type PackingDocument,
   type RehearsalDocument,
+  type RequirementsDocument,
   type Trip,
 } from '@knapsack/contract';
-import { readGear, readLog, readPacking, readRehearsal, readTrip } from '@knapsack/contract/schemas';
+import {
+  readDebrief,
+  readGear,
+  readLog,
+  readPacking,
+  readRehearsal,
+  readRequirements,
+  readTrip,
+} from '@knapsack/contract/schemas';
 import type { Database } from '../database/database.js';
 import { TABLES } from '../database/entities.js';
 import { putBeside, removeBeside, type BesideTrips } from './beside.js';
@@ -26,6 +40,9 @@ export interface Stores extends BesideTrips {
   readonly gear: DocumentStore<Gear>;
   /** By trip. A log stays when its trip is deleted: put back, the trip has it again. */
   readonly logs: DocumentStore<LogDocument>;
+  /** By trip; they stay as the logs do. */
+  readonly debriefs: DocumentStore<DebriefNotes>;
+  readonly requirements: DocumentStore<RequirementsDocument>;
 }
 
 export function storesOf(database: Database): Stores {
@@ -75,11 +92,35 @@ export function storesOf(database: Database): Stores {
       read: readLog,
       nameOf: ({ trip }) => trip,
     }),
+    debriefs: new DocumentStore<DebriefNotes>(database, {
+      table: TABLES.debriefs,
+      schema: DEBRIEF_SCHEMA,
+      version: DEBRIEF_VERSION,
+      idOf: ({ id }) => id,
+      read: readDebrief,
+      nameOf: ({ id }) => id,
+    }),
+    requirements: new DocumentStore<RequirementsDocument>(database, {
+      table: TABLES.requirements,
+      schema: REQUIREMENTS_SCHEMA,
+      version: REQUIREMENTS_VERSION,
+      idOf: ({ id }) => id,
+      read: readRequirements,
+      nameOf: ({ id }) => id,
+    }),
   };
 }
 
 /** Names of the collections; their tables are called the same. */
-export const COLLECTIONS: readonly (keyof Stores)[] = ['trips', 'gear', 'packings', 'rehearsals', 'logs'];
+export const COLLECTIONS: readonly (keyof Stores)[] = [
+  'trips',
+  'gear',
+  'packings',
+  'rehearsals',
+  'logs',
+  'debriefs',
+  'requirements',
+];
 
 /** Every collection by its name, as backups and addresses of the API say it. */
 export const collections = (stores: Stores): ReadonlyMap<string, Collection> =>

@@ -33,7 +33,7 @@ export type From = 'server' | 'device too';
 const JSON_HEADERS = { 'Content-Type': 'application/json' };
 
 /** Collections of what stands beside trips. */
-export type BesideKind = 'packings' | 'rehearsals';
+export type BesideKind = 'packings' | 'rehearsals' | 'debriefs' | 'requirements';
 
 /** What a trip goes out as. */
 export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';

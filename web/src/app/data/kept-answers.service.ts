@@ -19,9 +19,9 @@ export interface KeptTrip {
 /** Trips that stay on a device: those that were opened last. */
 const MOST_TRIPS = 40;
 const TRIPS = '/api/trips';
-const BESIDE = ['packings', 'rehearsals', 'logs'];
+const BESIDE = ['packings', 'rehearsals', 'logs', 'debriefs'];
 export const GEAR = '/api/gear';
-const DOCUMENT = /^\/api\/(trips|packings|rehearsals|logs)\/[^/?]+$/;
+const DOCUMENT = /^\/api\/(trips|packings|rehearsals|logs|debriefs)\/[^/?]+$/;
 
 /** Whether an address is that of a document that is kept: a trip, or what stands beside one. */
 export const isKeptDocument = (url: string): boolean => DOCUMENT.test(url);

@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { learnedWords, sayDifference, sayLearned } from '@knapsack/contract/debrief';
-import { isWorthAWord } from '@knapsack/core';
+import { sayDifference } from '@knapsack/contract/debrief';
 import { ChargeRidgeComponent, type ChargeRidge } from '../lanes/charge-ridge.component';
 import { MARKS } from '../parts/marks';
 import { ForecastStore } from '../trip/forecast.store';
 import { PlanSpeech } from '../trip/plan-speech';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { TripStore } from '../trip/trip.store';
+import { CorrectionsComponent } from './corrections.component';
 import { DebriefStore } from './debrief.store';
+import { LessonsComponent } from './lessons.component';
 import { DebriefSourcesComponent } from './sources.component';
 import { WaterfallComponent } from './waterfall.component';
 import { WorkedLanesComponent } from './worked-lanes.component';
@@ -18,7 +19,9 @@ import { WorkedLanesComponent } from './worked-lanes.component';
   selector: 'ks-debrief',
   imports: [
     ChargeRidgeComponent,
+    CorrectionsComponent,
     DebriefSourcesComponent,
+    LessonsComponent,
     RouterLink,
     WaterfallComponent,
     WorkedLanesComponent,
@@ -55,14 +58,7 @@ import { WorkedLanesComponent } from './worked-lanes.component';
             <ks-waterfall [of]="view.waterfall" />
           </section>
           <section aria-labelledby="debrief-learned">
-            <h2 id="debrief-learned">What the readings taught</h2>
-            @for (row of learned(); track row.name) {
-              <p>
-                <b>{{ row.words }}</b>: {{ row.figures }}.
-              </p>
-            } @empty {
-              <p class="muted">Nothing that was not known before: more readings would teach more.</p>
-            }
+            <ks-corrections />
             @for (note of view.notes; track note) {
               <p class="muted">{{ note }}</p>
             }
@@ -70,6 +66,10 @@ import { WorkedLanesComponent } from './worked-lanes.component';
               <p class="muted">{{ view.weighed }}</p>
             }
           </section>
+          <div>
+            <section aria-labelledby="debrief-lessons"><ks-lessons /></section>
+            <section aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
+          </div>
         </div>
       } @else {
         @for (problem of store.problems(); track problem) {
@@ -78,11 +78,11 @@ import { WorkedLanesComponent } from './worked-lanes.component';
             What is read and noted in <a [routerLink]="['../field']">Field</a> comes here; so does a contact
             log, or what an instrument recorded.
           </p>
+          <section class="debrief-body" aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
         } @empty {
           <p class="room-verdict sentence muted">Looking at what was entered …</p>
         }
       }
-      <section class="debrief-files" aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
     </div>
   `,
 })
@@ -114,12 +114,6 @@ export class DebriefPage {
       planned: { timesMs: plan?.edgesMs ?? [], soc: plan?.soc ?? [] },
     };
   });
-  protected readonly learned = computed(() =>
-    [...(this.store.view()?.learned ?? [])]
-      .filter(([, learned]) => isWorthAWord(learned))
-      .map(([name, learned]) => ({ name, words: learnedWords(name), figures: sayLearned(learned) })),
-  );
-
   constructor() {
     inject(PlanSpeech).standsBy(() => {
       const view = this.store.view();

@@ -1,15 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import type { ReadingEntry } from '@knapsack/contract';
-import { stretchesIn } from '@knapsack/contract/debrief';
+import type { ReadingEntry, ToldBy } from '@knapsack/contract';
+import { stretchesIn, type SourceSays } from '@knapsack/contract/debrief';
 import { INSTRUMENT_WORDS } from '@knapsack/contract/field';
-import { fixed, onAir } from '@knapsack/core';
+import { fixed, onAir, sayDuration, sayQuantity } from '@knapsack/core';
 import { FileTaker } from '../trip/file-taker';
 import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
+import { DebriefStore } from './debrief.store';
+import { TypedOutingComponent } from './typed-outing.component';
+
+const SOURCE_WORDS: Readonly<Record<ToldBy, string>> = {
+  ...INSTRUMENT_WORDS,
+  ...{ typed: 'typed readings', contacts: 'the contact log', work: 'the work that was noted' },
+};
 
 /** Where the actual comes from: what is in the log, by who entered it; a contact log or what an instrument recorded is taken in. */
 @Component({
   selector: 'ks-debrief-sources',
+  imports: [TypedOutingComponent],
   providers: [FileTaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -19,6 +27,26 @@ import { TripStore } from '../trip/trip.store';
         <li>{{ row }}</li>
       }
     </ul>
+    @for (one of disagreements(); track one.sentence) {
+      <p role="note">
+        <b>They disagree.</b> {{ one.sentence }}
+        @for (choice of one.choices; track choice.words) {
+          <button type="button" class="chip" (click)="setAside(choice.aside, true)">
+            {{ choice.words }}
+          </button>
+        }
+      </p>
+    }
+    @for (source of aside(); track source.source) {
+      <p>
+        Set aside: {{ source.words }}.
+        <button type="button" class="quiet" (click)="setAside(source.source, false)">
+          Weigh it again<span class="visually-hidden">: {{ source.words }}</span>
+        </button>
+      </p>
+    }
+    <h3>In three figures</h3>
+    <ks-typed-outing />
     <p>
       <button type="button" class="quiet" (click)="file.click()">
         <i class="bi bi-file-earmark-arrow-up" aria-hidden="true"></i> Take in a file
@@ -48,6 +76,7 @@ import { TripStore } from '../trip/trip.store';
   `,
 })
 export class DebriefSourcesComponent {
+  private readonly store = inject(DebriefStore);
   private readonly log = inject(OutingLog);
   private readonly trips = inject(TripStore);
   protected readonly taker = inject(FileTaker);
@@ -68,6 +97,34 @@ export class DebriefSourcesComponent {
       ...(contacts > 0 ? [`Contact log: ${contacts} contacts in ${fixed(hours, 1)} h on the air`] : []),
     ];
   });
+
+  /** What cannot both be right, and which to go by. */
+  protected readonly disagreements = computed(() => {
+    const aside = new Set(this.store.aside().map(({ source }) => source));
+    return (this.store.view()?.disagreements ?? [])
+      .filter(({ says }) => says.every(({ source }) => !aside.has(source)))
+      .map(({ of, says: [one, other] }) => {
+        const say = ({ source, value }: SourceSays) =>
+          `${SOURCE_WORDS[source]}: ${of === 'charge' ? sayQuantity({ value, unit: 'Ah' }) : `${sayDuration(value)} on the air`}`;
+        return {
+          sentence: `${say(one)}; ${say(other)}.`,
+          choices: [
+            { words: `Go by: ${SOURCE_WORDS[one.source]}`, aside: other.source },
+            { words: `Go by: ${SOURCE_WORDS[other.source]}`, aside: one.source },
+          ],
+        };
+      });
+  });
+  protected readonly aside = computed(() =>
+    this.store.aside().map(({ source }) => ({ source, words: SOURCE_WORDS[source] })),
+  );
+
+  protected setAside(source: ToldBy, isAside: boolean): void {
+    this.store.change((notes) => ({
+      ...notes,
+      aside: [...notes.aside.filter((one) => one.source !== source), ...(isAside ? [{ source }] : [])],
+    }));
+  }
 
   protected async take(field: HTMLInputElement): Promise<void> {
     const file = field.files?.[0];

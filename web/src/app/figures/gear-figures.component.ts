@@ -8,8 +8,15 @@ import {
   signal,
   ElementRef,
 } from '@angular/core';
-import { currentOf, transmitFigure, type Figure, type Gear, type TransmitFigure } from '@knapsack/contract';
-import type { Mode } from '@knapsack/core';
+import {
+  currentOf,
+  transmitFigure,
+  type DutyFigure,
+  type Figure,
+  type Gear,
+  type TransmitFigure,
+} from '@knapsack/contract';
+import { ACTIVITIES, sayMode, type Mode } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { problemText } from '../data/problem-text';
 import { FocusKeeper } from '../shell/focus-keeper.service';
@@ -93,6 +100,23 @@ import { fieldsOf, figureOf, withFigure } from '@knapsack/contract/gear';
             </button>
           </tbody>
         }
+        @for (duty of duties(); track duty.mode + duty.activity) {
+          <tbody
+            [ksFigureRow]="duty.label"
+            field="share"
+            [figure]="duty.figure"
+            (changed)="setDuty(duty, $event)"
+          >
+            <button
+              type="button"
+              class="quiet"
+              (click)="setDuty(duty, null)"
+              [attr.aria-label]="'Forget: ' + duty.label"
+            >
+              <i class="bi bi-x-lg"></i>
+            </button>
+          </tbody>
+        }
       </table>
       @if (points().length > 0) {
         <button type="button" class="quiet" (click)="addPoint()">Another power</button>
@@ -157,6 +181,14 @@ export class GearFiguresComponent {
     })),
   );
 
+  /** How much its operator transmits, as outings have taught. */
+  protected readonly duties = computed(() =>
+    (this.radio()?.duty ?? []).map(({ mode, activity, instead, ...figure }) => ({
+      ...{ mode, activity, instead, figure },
+      label: `duty cycle, ${sayMode(mode)}, ${ACTIVITIES[activity].short}`,
+    })),
+  );
+
   /** A name that another item has already. */
   protected readonly refuseName = (name: string): string | null => {
     const taken = this.shelf.gear().some((other) => other.id !== this.gear().id && other.name === name);
@@ -198,6 +230,20 @@ export class GearFiguresComponent {
       return figure ? [{ mode, factor: figure.value, source: figure.source }] : [];
     });
     void this.put({ ...radio, overs });
+  }
+
+  /** Another duty cycle of an activity in a mode, or none so that the plan's own counts. */
+  protected setDuty(
+    { mode, activity, instead }: Pick<DutyFigure, 'mode' | 'activity' | 'instead'>,
+    figure: Figure | null,
+  ): void {
+    const radio = this.radio();
+    if (!radio) return;
+    const duty = (radio.duty ?? []).flatMap((one) => {
+      if (one.mode !== mode || one.activity !== activity) return [one];
+      return figure ? [{ ...figure, mode, activity, instead }] : [];
+    });
+    void this.put({ ...radio, duty });
   }
 
   protected save(change: { name: string }): void {

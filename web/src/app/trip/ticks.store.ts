@@ -1,5 +1,12 @@
 import { computed, inject, Injectable, type OnDestroy } from '@angular/core';
-import { noResults, noTicks, type PackingDocument, type RehearsalDocument } from '@knapsack/contract';
+import {
+  noNotes,
+  noResults,
+  noTicks,
+  type DebriefNotes,
+  type PackingDocument,
+  type RehearsalDocument,
+} from '@knapsack/contract';
 import { ApiService } from '../data/api.service';
 import type { SaveState } from './autosave';
 import { Beside } from './beside';
@@ -9,7 +16,9 @@ import { DraftBox, THIS_TAB } from './draft-box';
 export const packingDrafts = new DraftBox<PackingDocument>(THIS_TAB, 'knapsack.packing-draft.');
 export const rehearsalDrafts = new DraftBox<RehearsalDocument>(THIS_TAB, 'knapsack.rehearsal-draft.');
 
-/** What is ticked and read of the trip in hand: no edit of the plan, and no step of undo. */
+export const debriefDrafts = new DraftBox<DebriefNotes>(THIS_TAB, 'knapsack.debrief-draft.');
+
+/** What is ticked, read and made of the trip in hand: no edit of the plan, and no step of undo. */
 @Injectable()
 export class TicksStore implements OnDestroy {
   private readonly api = inject(ApiService);
@@ -26,23 +35,37 @@ export class TicksStore implements OnDestroy {
     (id, from) => this.api.beside('rehearsals', id, from),
     (document, revision) => this.api.keepBeside('rehearsals', document, revision),
   );
+  /** What somebody makes of its outing; null until the room that shows it has opened it. */
+  readonly debrief = new Beside<DebriefNotes>(
+    debriefDrafts,
+    noNotes,
+    (id, from) => this.api.beside('debriefs', id, from),
+    (document, revision) => this.api.keepBeside('debriefs', document, revision),
+  );
   /** Ids of the gear that lies packed. */
   readonly packed = computed(() => new Set(this.packing.document()?.packed.map(({ gear }) => gear)));
   readonly results = computed(() => this.rehearsal.document()?.results ?? []);
-  readonly saving = computed<readonly SaveState[]>(() => [this.packing.saving(), this.rehearsal.saving()]);
+  readonly saving = computed<readonly SaveState[]>(() => [
+    this.packing.saving(),
+    this.rehearsal.saving(),
+    this.debrief.saving(),
+  ]);
   /** The browser keeps nothing of what is not saved. */
-  readonly failing = computed(() => packingDrafts.failing() || rehearsalDrafts.failing());
+  readonly failing = computed(
+    () => packingDrafts.failing() || rehearsalDrafts.failing() || debriefDrafts.failing(),
+  );
 
   async open(id: string): Promise<void> {
     await Promise.all([this.packing.open(id), this.rehearsal.open(id)]);
   }
 
   async refresh(): Promise<void> {
-    await Promise.all([this.packing.refresh(), this.rehearsal.refresh()]);
+    await Promise.all([this.packing.refresh(), this.rehearsal.refresh(), this.debrief.refresh()]);
   }
 
   ngOnDestroy(): void {
     this.packing.close();
     this.rehearsal.close();
+    this.debrief.close();
   }
 }

@@ -1,11 +1,25 @@
-import type { Gear, LogDocument, Trip } from '@knapsack/contract';
-import type { Band, Learned, LearnedName, Span, Waterfall } from '@knapsack/core';
+import type { Gear, LogDocument, SourceAside, Trip } from '@knapsack/contract';
+import type { Correction, Disagreement } from '@knapsack/contract/debrief';
+import type { Band, Span, Waterfall } from '@knapsack/core';
 import type { FieldTrack } from './field-protocol';
 
 export interface DebriefQuestion {
   readonly trip: Trip;
   readonly log: LogDocument;
   readonly shelf: readonly Gear[];
+  /** Sources that are not weighed. */
+  readonly aside: readonly SourceAside[];
+}
+
+/** A figure that the outing has taught, as a row shows it. */
+export interface CorrectionView {
+  readonly id: string;
+  readonly correction: Correction;
+  readonly sentence: string;
+  /** "fairly sure, 0.16 to 0.18 A" */
+  readonly sure: string;
+  /** What it does to this plan; empty where that is nothing. */
+  readonly effect: string;
 }
 
 /** A stretch of work, as a lane shows it. */
@@ -29,7 +43,10 @@ export interface DebriefView {
   readonly reserveSoc: number;
   readonly planned: readonly DebriefWork[];
   readonly worked: readonly DebriefWork[];
-  readonly learned: ReadonlyMap<LearnedName, Learned>;
+  /** The gear as it was known before the outing. */
+  readonly known: readonly Gear[];
+  readonly corrections: readonly CorrectionView[];
+  readonly disagreements: readonly Disagreement[];
   readonly weighed: string;
   readonly notes: readonly string[];
 }

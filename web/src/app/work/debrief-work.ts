@@ -1,23 +1,44 @@
-import { debriefOf, sayHowFar, sayHowItWent, sayReason, type Debrief } from '@knapsack/contract/debrief';
-import { sayWeighed } from '@knapsack/contract/field';
-import type { PlanInput } from '@knapsack/core';
-import type { DebriefAnswer, DebriefQuestion, DebriefView, DebriefWork } from './debrief-protocol';
+import type { Gear, LogDocument, Trip } from '@knapsack/contract';
+import {
+  correctionId,
+  debriefOf,
+  disagreements,
+  sayCorrection,
+  sayHowFar,
+  sayHowItWent,
+  sayMiddle,
+  sayReason,
+  saySure,
+  withCorrection,
+  type Correction,
+  type Debrief,
+} from '@knapsack/contract/debrief';
+import { sayWeighed, standingEntries } from '@knapsack/contract/field';
+import { effectOn } from '@knapsack/contract/gear';
+import { HOUR_MS, type PlanInput } from '@knapsack/core';
+import type {
+  CorrectionView,
+  DebriefAnswer,
+  DebriefQuestion,
+  DebriefView,
+  DebriefWork,
+} from './debrief-protocol';
 import type { FieldTrack } from './field-protocol';
 import type { Work } from './work';
 
 /** What really happened in an outing, why it differs from the plan, and what that teaches. */
-export const debriefWork: Work<DebriefQuestion, DebriefAnswer> = ({ trip, log, shelf }, { say }) => {
-  const found = debriefOf(trip, log, shelf);
+export const debriefWork: Work<DebriefQuestion, DebriefAnswer> = ({ trip, log, shelf, aside }, { say }) => {
+  const found = debriefOf(trip, log, shelf, { aside });
   say(
     found.ok
-      ? { ok: true, view: viewOf(found.value, trip.place.timeZone) }
+      ? { ok: true, view: viewOf(found.value, trip, log) }
       : { ok: false, problems: found.problems.map(({ sentence }) => sentence) },
   );
 };
 
 const SURE = 0.95;
 
-function viewOf(debrief: Debrief, zone: string): DebriefView {
+function viewOf(debrief: Debrief, trip: Trip, log: LogDocument): DebriefView {
   const { waterfall, planned, now, lasted, lastKnownMs, notes } = debrief;
   const { stood } = now.followed;
   const track = (those: typeof stood): FieldTrack => ({
@@ -28,7 +49,7 @@ function viewOf(debrief: Debrief, zone: string): DebriefView {
   const known = Math.max(1, stood.findLastIndex(({ timeMs }) => timeMs <= lastKnownMs) + 1);
   return {
     howItWent: sayHowItWent(debrief),
-    howFar: sayHowFar(debrief, zone),
+    howFar: sayHowFar(debrief, trip.place.timeZone),
     reason: sayReason(waterfall),
     mark: lasted >= SURE ? 'fine' : lasted > 0.5 ? 'look' : 'stop',
     soc: now.soc,
@@ -39,9 +60,28 @@ function viewOf(debrief: Debrief, zone: string): DebriefView {
     reserveSoc: planned.packs[0].reserveSoc,
     planned: workIn(planned),
     worked: workIn(now.plan),
-    learned: now.learned,
+    known: debrief.shelf,
+    corrections: debrief.corrections.map((correction) => correctionView(correction, trip, debrief.shelf)),
+    disagreements: disagreements(standingEntries(log), planned.sun !== undefined, hoursIn(now.plan)),
     weighed: sayWeighed(now),
     notes,
+  };
+}
+
+/** Hours on the air of all operating positions. */
+const hoursIn = (plan: PlanInput): number =>
+  plan.blocks.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0) / HOUR_MS;
+
+function correctionView(correction: Correction, trip: Trip, known: readonly Gear[]): CorrectionView {
+  const gear = known.find(({ id }) => id === correction.gear)!;
+  const taught = withCorrection(gear, correction, trip);
+  const { after } = correction;
+  return {
+    id: correctionId(correction),
+    correction,
+    sentence: sayCorrection(correction, gear.name),
+    sure: `${saySure(after)}, ${sayMiddle(correction, after)}`,
+    effect: (taught.ok && effectOn({ ...trip, name: 'This plan' }, known, taught.value)) || '',
   };
 }
 

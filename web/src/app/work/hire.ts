@@ -11,6 +11,7 @@ export type WorkKind =
   | 'fieldRation'
   | 'ideal'
   | 'kit'
+  | 'nextPlans'
   | 'pack'
   | 'ration'
   | 'readings'

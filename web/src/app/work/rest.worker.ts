@@ -12,6 +12,7 @@ import { fieldWork } from './field-work';
 import { fieldRationWork } from './field-ration-work';
 import type { WorkerName, WorkKind } from './hire';
 import { idealWork } from './ideal-work';
+import { nextPlansWork } from './next-plans-work';
 import { packingWork } from './pack-work';
 import { rationWork } from './ration-work';
 import { readingsWork } from './readings-work';
@@ -33,6 +34,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
     const kits = new KitWorker();
     return ({ data }: MessageEvent<ToKitWorker>) => postMessage(kits.answer(data));
   },
+  nextPlans: () => answering(nextPlansWork),
   pack: () => answering(packingWork),
   ration: () => answering(rationWork),
   readings: () => answering(readingsWork),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { REPEATS, positionOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import { REPEATS, blockDuty, positionOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
 import {
   ACTIVITIES,
   ACTIVITY_NAMES,
@@ -12,6 +12,7 @@ import {
   type Mode,
   MODE_NAMES,
   sayMode,
+  sayQuantity,
   shareOfDuty,
   usualShare,
 } from '@knapsack/core';
@@ -71,7 +72,11 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           label="Transmit duty cycle"
           [value]="block.share"
           (committed)="set({ share: $event })"
-        />,
+        />
+        @if (learned(); as share) {
+          <span class="muted">({{ share }} is used, as outings have taught)</span>
+        }
+        ,
         <span class="duty">
           @if (duty(); as now) {
             @if (now.in === 'slots') {
@@ -194,6 +199,12 @@ export class BlockSentenceComponent {
       seconds ? { in: 'pieces', perMinute: (block.share * 60) / seconds, seconds } : duty,
       'perMinute',
     );
+  });
+  /** What is calculated with in the place of the share, where outings have taught it. */
+  protected readonly learned = computed(() => {
+    const block = this.selection.selected();
+    const { share, from } = block ? blockDuty(block, this.bag.radioOf(block)) : {};
+    return from && share !== undefined ? sayQuantity({ value: share, unit: 'share' }) : null;
   });
   protected readonly piece = computed(() => familyOf(this.selection.selected()?.mode ?? 'CW').piece.name);
   /** Lengths of a call, s, that the user has said, by block and mode. */

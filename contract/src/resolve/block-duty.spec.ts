@@ -1,5 +1,5 @@
 import { assessTrip } from './assess-trip.js';
-import { dutyOf } from './duty-of.js';
+import { blockDuty } from './block-duty.js';
 import { resolve } from './resolve.js';
 import { blockAt, curlew, shale, trip } from '../testing/outing.js';
 import type { DutyFigure, Radio } from '../documents/gear.js';
@@ -15,19 +15,19 @@ const block = (share: number, change: object = {}) => ({ ...blockAt('one', 8, 10
 
 describe('the transmit duty cycle of a block', () => {
   it('is what was learned where the plan says what is usual, or what it was learned instead of', () => {
-    const { share, from } = dutyOf(block(0.5), taught);
+    const { share, from } = blockDuty(block(0.5), taught);
     expect([share, from?.source]).toEqual([0.4, 'learned']);
     expect(from?.spread).toBeCloseTo(0.05, 12);
-    expect(dutyOf(block(0.3), taught).share).toBe(0.4);
-    expect(dutyOf(block(0.3), curlew)).toEqual({ share: 0.3 });
-    expect(dutyOf(block(0.3), null)).toEqual({ share: 0.3 });
+    expect(blockDuty(block(0.3), taught).share).toBe(0.4);
+    expect(blockDuty(block(0.3), curlew)).toEqual({ share: 0.3 });
+    expect(blockDuty(block(0.3), null)).toEqual({ share: 0.3 });
   });
 
   it('is somebody’s own word where the plan says anything else, and that of its own mode and activity', () => {
-    expect(dutyOf(block(0.35), taught)).toEqual({ share: 0.35 });
-    expect(dutyOf(block(0.4), taught)).toEqual({ share: 0.4 });
-    expect(dutyOf(block(0.3, { mode: 'SSB' }), taught)).toEqual({ share: 0.3 });
-    expect(dutyOf(block(0.3, { activity: 'contest' }), taught)).toEqual({ share: 0.3 });
+    expect(blockDuty(block(0.35), taught)).toEqual({ share: 0.35 });
+    expect(blockDuty(block(0.4), taught)).toEqual({ share: 0.4 });
+    expect(blockDuty(block(0.3, { mode: 'SSB' }), taught)).toEqual({ share: 0.3 });
+    expect(blockDuty(block(0.3, { activity: 'contest' }), taught)).toEqual({ share: 0.3 });
   });
 
   it('is what the trip is calculated with, and less unsure than one that is planned', () => {
