@@ -12,7 +12,7 @@ const WORKSPACES = new Map([
   ['contract', ['dist']],
   ['server', ['dist']],
   ['cli', ['dist']],
-  ['demo', ['gear.json', 'trips', 'logs']],
+  ['demo', ['gear.json', 'trips', 'logs', 'season']],
 ]);
 /** The engine for Node.js 20 has to be compiled, so a release, which brings no compiler, goes without. */
 const LEFT_OUT = ['better-sqlite3-node20'];

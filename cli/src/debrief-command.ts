@@ -35,7 +35,7 @@ export function debriefCommand(terminal: Terminal): Command {
     .option(...GEAR_OPTION)
     .option('--adif <FILE>', 'a contact log in ADIF')
     .option('--meter <FILE>', 'what an instrument recorded: lines, or the days of a charge controller')
-    .option('--calling', 'between contacts the operator calls')
+    .option('--calling', 'between contacts the operator calls, whatever the plan says')
     .option('--json', 'print it as JSON')
     .action((tripFile: string, logFile: string, { gear, adif, meter, calling, json }: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, gear);
@@ -52,7 +52,7 @@ export function debriefCommand(terminal: Terminal): Command {
           : taken(meter, entriesOfRecord(readText(meter), trip, Date.parse(trip.end)));
       const contacts = read && taken(adif!, entriesOfContacts(trip, read.contacts));
       const whole = withEntries(log, ...(record?.entries ?? []), ...(contacts?.entries ?? []));
-      const found = taken(tripFile, debriefOf(trip, whole, shelf, { calling: calling === true }));
+      const found = taken(tripFile, debriefOf(trip, whole, shelf, calling ? { calling: true } : {}));
       const leftOut = read?.leftOut ?? [];
       const others = contacts?.others ?? 0;
       const notes = [...(record?.notes ?? []), ...found.notes, ...(others > 0 ? [sayOthers(others)] : [])];

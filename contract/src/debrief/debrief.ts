@@ -9,6 +9,7 @@ import {
   secondsSent,
   succeed,
   waterfall,
+  type ActivityName,
   type MeanAndSpread,
   type Mode,
   type OnAir,
@@ -22,6 +23,7 @@ import type { LogDocument } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
 import { standingEntries } from '../field/standing.js';
 import { whatNow, type WhatNow } from '../field/what-now.js';
+import { expandBlocks } from '../resolve/expand-blocks.js';
 import { resolve } from '../resolve/resolve.js';
 import { contactBlocks } from './contact-blocks.js';
 import { correctionsOf, type Correction } from './corrections.js';
@@ -33,8 +35,10 @@ import { withoutAside } from './sources.js';
 const MOST_POINTS = 120;
 
 export interface DebriefOptions {
-  /** Between contacts the operator calls. */
+  /** Between contacts the operator calls, or does not; if absent where the plan says so: calling and running stations, or a contest. */
   readonly calling?: boolean;
+  /** Simulated outings; as many as usual if absent. */
+  readonly particles?: number;
   /** What is not weighed: another source was chosen. */
   readonly aside?: readonly SourceAside[];
 }
@@ -69,7 +73,7 @@ export function debriefOf(
   trip: Trip,
   log: LogDocument,
   shelf: readonly Gear[],
-  { calling = false, aside = [] }: DebriefOptions = {},
+  { calling, aside = [], particles }: DebriefOptions = {},
 ): Result<Debrief> {
   const standing = withoutAside(standingEntries(log), aside);
   if (standing.length === 0) {
@@ -82,15 +86,18 @@ export function debriefOf(
   const byContacts = stretches.length > 0 && standing.every(({ kind }) => kind !== 'work');
   const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, stretches) } : trip;
   const told = stretches.length > 0 ? onAir(stretches) : null;
-  const duties = told ? dutiesOf(told, calling) : new Map<Mode, MeanAndSpread>();
+  const duties = told ? dutiesOf(told, callsIn(worked, calling)) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
-  const now = whatNow(worked, { ...log, entries: standing }, then, endMs, { duties, standEveryMs });
+  const now = whatNow(worked, { ...log, entries: standing }, then, endMs, {
+    ...{ duties, standEveryMs },
+    ...(particles !== undefined && { particles }),
+  });
   if (!now.ok) return now;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   const lastKnownMs = Math.min(endMs, Math.max(startMs, ...known));
   return succeed({
-    waterfall: waterfall(planned.value, now.value.followed),
+    waterfall: waterfall(planned.value, now.value.followed, particles === undefined ? {} : { particles }),
     planned: planned.value,
     now: now.value,
     lasted: chanceCarried(now.value.followed),
@@ -114,14 +121,29 @@ function shelfThen(trip: Trip, shelf: readonly Gear[]): readonly Gear[] {
   return knownBefore([...along, ...shelf], trip);
 }
 
+/** Who does this calls between contacts. */
+const CALLS: ReadonlySet<ActivityName> = new Set(['calling', 'contest']);
+
+/** Of the hours in a mode, the share in which the operator calls between contacts, 0 to 1. */
+const callsIn =
+  (trip: Trip, calling?: boolean) =>
+  (mode: Mode): number => {
+    if (calling !== undefined) return calling ? 1 : 0;
+    const hours = (some: ReturnType<typeof expandBlocks>) =>
+      some.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0);
+    const all = expandBlocks(trip).filter(({ block }) => block.mode === mode);
+    const inAll = hours(all);
+    return inAll > 0 ? hours(all.filter(({ block }) => CALLS.has(block.activity))) / inAll : 0;
+  };
+
 /** The duty cycle by mode, where a rule knows the mode. */
-function dutiesOf({ byMode }: OnAir, calling: boolean): ReadonlyMap<Mode, MeanAndSpread> {
+function dutiesOf({ byMode }: OnAir, callsShare: (mode: Mode) => number): ReadonlyMap<Mode, MeanAndSpread> {
   const duties = new Map<Mode, MeanAndSpread>();
   for (const mode of MODE_NAMES) {
     const perHour = byMode.get(mode)?.perHour ?? null;
     const seconds = secondsSent(mode);
     if (perHour === null || seconds === null) continue;
-    duties.set(mode, dutyOfContacts(perHour, seconds, calling ? CALLING_SHARE : 0));
+    duties.set(mode, dutyOfContacts(perHour, seconds, CALLING_SHARE * callsShare(mode)));
   }
   return duties;
 }

@@ -1,5 +1,5 @@
 import type { ActivityName, Mode } from '@knapsack/core';
-import { withEntry, withoutEntries, type Figure, type FigureEntry } from '../documents/figure.js';
+import { entriesOf, withEntry, withoutEntries, type Figure, type FigureEntry } from '../documents/figure.js';
 import type { DutyFigure, Gear, Radio } from '../documents/gear.js';
 import { currentOf, transmitFigure, type TransmitFigure } from '../documents/transmit-figure.js';
 
@@ -77,10 +77,6 @@ function learnedPoint(gear: Gear, rfW: number): TransmitFigure | undefined {
   return here.find(isTaught) ?? here.find(({ source }) => source === 'measured');
 }
 
-const entriesOf = ({ others = [], pinned: _pinned, ...standing }: Figure): readonly FigureEntry[] => [
-  standing,
-  ...others,
-];
 const isTaught = (point: TransmitFigure): boolean =>
   entriesOf(currentOf(point)).some(({ source }) => source === 'learned');
 

@@ -20,6 +20,12 @@ export interface Figure extends FigureEntry {
   readonly others?: readonly FigureEntry[];
 }
 
+/** Everything that was said of a figure, the entry that stands first. */
+export const entriesOf = ({ others = [], pinned: _pinned, ...standing }: Figure): readonly FigureEntry[] => [
+  standing,
+  ...others,
+];
+
 /** How far a figure is to be believed: its source, and its spread where it was measured. */
 export const trustOf = ({ value, source, spread }: FigureEntry): Trust => ({
   source,

@@ -36,7 +36,7 @@ export interface Waterfall {
 }
 
 /** What became of the charge, so that used = loads − offered + not taken + lost, Ah: the mean of outings. */
-interface Books {
+export interface OutingBooks {
   readonly usedAh: number;
   readonly loadsAh: number;
   readonly offeredAh: number;
@@ -44,7 +44,8 @@ interface Books {
   readonly lostAh: number;
 }
 
-function booksOf(march: FieldMarch): Books {
+/** The books of outings where they stand. */
+export function outingBooks({ march }: Pick<Followed, 'march'>): OutingBooks {
   const { particles, law } = march;
   const shares = sharesOf(particles.weight);
   const mean = (column: Float64Array) => weightedMean(column, shares).mean;
@@ -82,8 +83,8 @@ const loadsIn = (plan: PlanInput): number => forecast(plan).march.books.loadsAh;
 export function waterfall(planned: PlanInput, followed: Followed, options: FollowOptions = {}): Waterfall {
   const lessons = learnedFrom(followed);
   const { endMs } = planned.outing;
-  const before = booksOf(follow(planned, { readings: [], events: [] }, endMs, options).march);
-  const after = booksOf(followed.march);
+  const before = outingBooks(follow(planned, { readings: [], events: [] }, endMs, options));
+  const after = outingBooks(followed);
   // What was worked, under the sun as it was planned: the loads are compared one by one.
   const { sun: _asWorked, momentsMs: _read, ...bare } = followed.march.law.plan;
   const worked: PlanInput = {

@@ -1,0 +1,83 @@
+import type { Battery, ControllerGear, Gear } from '../documents/gear.js';
+import type { Measure } from '../documents/requirements.js';
+import { keepVariant } from '../documents/variants.js';
+import { curlew, shale, trip } from '../testing/outing.js';
+import { heldAgainst, kitsOf, MEASURE_RULES } from './held-against.js';
+
+const battery: Battery = {
+  ...shale,
+  weightG: { value: 1200, source: 'measured' },
+  price: { value: 90, source: 'datasheet' },
+  protects: true,
+};
+const rill: ControllerGear = {
+  ...{ schema: 'knapsack.gear', version: 5, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
+  maxA: { value: 8, source: 'datasheet' },
+  noise: [
+    { band: '20 m', unit: 'S', off: 1, on: 4 },
+    { band: '40 m', unit: 'S', off: 1, on: 1 },
+  ],
+};
+const shelf: readonly Gear[] = [curlew, battery, rill];
+const held = (measure: Measure, target: number, of = trip(), gear = shelf, band?: string) =>
+  heldAgainst({ id: 'r', measure, target, ...(band && { band }) }, kitsOf(of)[0], gear);
+
+describe('a kit held against requirements', () => {
+  it('is weighed, and told by how much it misses', () => {
+    // A radio of 700 g and two batteries of 1.2 kg.
+    expect(held('carriedG', 3200)).toEqual({ value: 3100, isMet: true, words: '3.10 kg' });
+    expect(held('carriedG', 3000)).toEqual(
+      jasmine.objectContaining({ isMet: false, words: '3.10 kg, missed by 0.10 kg' }),
+    );
+    expect(held('carriedG', 3000, trip(), [curlew, shale])).toEqual(
+      jasmine.objectContaining({ isMet: null, words: 'not known' }),
+    );
+  });
+
+  it('has usable charge, energy by weight and money by energy of all its batteries', () => {
+    // Twice 10 Ah less a tenth.
+    expect(held('usableAh', 17).value).toBeCloseTo(18, 0);
+    const warm = trip({ temperatureC: 25 });
+    const wh = held('whPerKg', 90, warm).value!;
+    expect(wh).toBeCloseTo((18 * 12.8) / 2.4, 0);
+    expect(held('costPerWh', 1, warm).value).toBeCloseTo(180 / (18 * 12.8), 2);
+    expect(
+      held('costPerWh', 1, trip(), [curlew, { ...battery, price: undefined } as unknown as Gear]).isMet,
+    ).toBeNull();
+  });
+
+  it('lasts so long without sun, and in so many of a hundred', () => {
+    // Under 0.3 A of its mean over twelve hours, 18 Ah.
+    const hours = held('hoursWithoutSun', 24).value!;
+    expect(hours).toBeGreaterThan(60);
+    expect(held('chance', 0.9)).toEqual(
+      jasmine.objectContaining({ value: 1, isMet: true, words: '100 of 100' }),
+    );
+    const short = held('hoursWithoutSun', 24, trip({ startSoc: 0.15 }));
+    expect(short.value).toBeLessThan(12);
+    expect(short.isMet).toBeFalse();
+  });
+
+  it('has a controller that was listened to, on the band that is meant', () => {
+    const of = trip({ loadout: [...trip().loadout, { gear: 'rill', count: 1 }] });
+    expect(held('noise', 1, of, shelf, '40 m').isMet).toBeTrue();
+    expect(held('noise', 1, of, shelf, '20 m').words).toBe('3 S-units, missed by 2 S-units');
+    expect(held('noise', 1, of, shelf, '10 m').isMet).toBeNull();
+    expect(held('noise', 1).isMet).toBeNull();
+  });
+
+  it('has something that disconnects, where that is known', () => {
+    expect(held('disconnect', 1)).toEqual({ value: 1, isMet: true, words: 'yes' });
+    expect(held('disconnect', 1, trip(), [curlew, { ...battery, protects: false }]).words).toBe('no');
+    expect(held('disconnect', 1, trip(), [curlew, shale]).isMet).toBeNull();
+  });
+
+  it('is each variant of a trip, and not known where its gear is not', () => {
+    const two = keepVariant(trip({ variantName: 'light' }), 'v', 'heavy');
+    expect(kitsOf(two).map(({ name }) => name)).toEqual(['light', 'heavy']);
+    for (const measure of Object.keys(MEASURE_RULES) as Measure[])
+      expect(held(measure, 1, trip(), []).isMet)
+        .withContext(measure)
+        .toBeNull();
+  });
+});

@@ -1,0 +1,152 @@
+import { chanceOf, forecast, packWorth, sayMoney, sayQuantity } from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import type { Measure, Requirement } from '../documents/requirements.js';
+import type { Trip } from '../documents/trip.js';
+import { asTrip, partOf, UNNAMED_VARIANT } from '../documents/variants.js';
+import { batteryPieces } from '../harness/battery-pieces.js';
+import { packingOf } from '../packing/packing-of.js';
+import { isKind, lookUp } from '../resolve/look-up.js';
+import { resolve } from '../resolve/resolve.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
+
+/** How a measure is told and which way is better. */
+interface MeasureRule {
+  readonly label: string;
+  /** Less is better. */
+  readonly less: boolean;
+  readonly say: (value: number) => string;
+  /** There or not. */
+  readonly yesNo?: boolean;
+}
+
+/** What a kit can be held against. Source of what each means: convention of this project, docs/model.md. */
+export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
+  carriedG: { label: 'weighs at most', less: true, say: (value) => sayQuantity({ value, unit: 'g' }) },
+  usableAh: { label: 'usable charge', less: false, say: (value) => sayQuantity({ value, unit: 'Ah' }) },
+  whPerKg: {
+    label: 'usable energy by its batteries’ weight',
+    less: false,
+    say: (value) => `${value.toFixed(0)} Wh/kg`,
+  },
+  costPerWh: { label: 'costs by usable energy', less: true, say: (value) => `${sayMoney(value, 2)} a Wh` },
+  chance: { label: 'lasts in', less: false, say: (value) => `${Math.round(100 * value)} of 100` },
+  hoursWithoutSun: {
+    label: 'lasts without sun',
+    less: false,
+    say: (value) => sayQuantity({ value, unit: 'duration' }),
+  },
+  noise: { label: 'noise of the controller', less: true, say: (value) => `${value.toFixed(0)} S-units` },
+  disconnect: {
+    label: 'something disconnects an empty battery',
+    less: false,
+    yesNo: true,
+    say: (value) => (value >= 1 ? 'yes' : 'no'),
+  },
+};
+
+/** A kit that is held against requirements: a variant of a trip. */
+export interface HeldKit {
+  readonly name: string;
+  readonly trip: Trip;
+}
+
+/** A requirement and a kit: met, missed by how much, or not known. */
+export interface Held {
+  readonly value: number | null;
+  readonly isMet: boolean | null;
+  readonly words: string;
+}
+
+/** The kits of a trip: the variant in hand and those beside it. */
+export const kitsOf = (trip: Trip): readonly HeldKit[] => [
+  { name: trip.variantName ?? UNNAMED_VARIANT, trip: asTrip(trip, partOf(trip)) },
+  ...(trip.variants ?? []).map((variant) => ({ name: variant.name, trip: asTrip(trip, variant) })),
+];
+
+/** How a kit stands to a requirement. */
+export function heldAgainst(requirement: Requirement, { trip }: HeldKit, shelf: readonly Gear[]): Held {
+  const { measure, target } = requirement;
+  const { less, say } = MEASURE_RULES[measure];
+  const value = valueOf(requirement, trip, shelf);
+  if (value === null) return { value, isMet: null, words: 'not known' };
+  const isMet = less ? value <= target : value >= target;
+  const missed = Math.abs(value - target);
+  return {
+    ...{ value, isMet },
+    words: isMet || MEASURE_RULES[measure].yesNo ? say(value) : `${say(value)}, missed by ${say(missed)}`,
+  };
+}
+
+function valueOf({ measure, band }: Requirement, trip: Trip, shelf: readonly Gear[]): number | null {
+  const { carried, missing } = lookUp(trip, shelf);
+  if (missing.length > 0) return null;
+  const batteries = batteryPieces(carried).map(({ gear }) => gear);
+  switch (measure) {
+    case 'carriedG': {
+      const { grams, unweighed } = packingOf(trip, shelf);
+      return unweighed > 0 ? null : grams;
+    }
+    case 'usableAh':
+      return summed(batteries, (gear) => usable(gear, trip).usableAh);
+    case 'whPerKg': {
+      const wh = summed(batteries, (gear) => usable(gear, trip).usableWh);
+      const grams = summed(batteries, ({ weightG }) => weightG?.value ?? null);
+      return wh === null || grams === null || grams === 0 ? null : (1000 * wh) / grams;
+    }
+    case 'costPerWh': {
+      const wh = summed(batteries, (gear) => usable(gear, trip).usableWh);
+      const price = summed(batteries, (gear) => gear.price?.value ?? null);
+      return wh === null || price === null || wh === 0 ? null : price / wh;
+    }
+    case 'chance':
+    case 'hoursWithoutSun':
+      return planned(measure, trip, shelf);
+    case 'noise': {
+      const heard = carried
+        .filter(isKind('controller'))
+        .flatMap(({ gear }) => gear.noise ?? [])
+        .filter((one) => one.unit === 'S' && (band === undefined || one.band === band));
+      return heard.length > 0 ? Math.max(...heard.map(({ on, off }) => Math.max(0, on - off))) : null;
+    }
+    case 'disconnect': {
+      const controller = carried.find(isKind('controller'))?.gear;
+      if (trip.radioOn === 'terminals' && controller?.disconnectV) return 1;
+      const protects = batteries.map((gear) => (gear.kind === 'station' ? true : gear.protects));
+      if (protects.includes(undefined) || protects.length === 0) return null;
+      return protects.every(Boolean) ? 1 : 0;
+    }
+  }
+}
+
+/** A sum of what is known of all; null where of one it is not. */
+function summed<One>(all: readonly One[], valueOf: (one: One) => number | null): number | null {
+  let sum = 0;
+  for (const one of all) {
+    const value = valueOf(one);
+    if (value === null) return null;
+    sum += value;
+  }
+  return all.length > 0 ? sum : null;
+}
+
+type Pieces = ReturnType<typeof batteryPieces>[number]['gear'];
+
+/** What a battery gives between full and its reserve at the temperature of the outing. */
+function usable(gear: Pieces, { temperatureC }: Trip) {
+  const label = packLabelOf(gear, 1);
+  const { usableWh, hours } = packWorth(label, temperatureC, 1, {});
+  // Of one amp as many hours as Ah.
+  return { usableWh, usableAh: hours };
+}
+
+function planned(measure: 'chance' | 'hoursWithoutSun', trip: Trip, shelf: readonly Gear[]): number | null {
+  const plan = resolve(trip, shelf);
+  if (!plan.ok) return null;
+  if (measure === 'chance') return chanceOf(plan.value).chance;
+  const { sun: _none, ...dark } = plan.value;
+  const { verdict } = forecast(dark);
+  const hours = (plan.value.outing.endMs - plan.value.outing.startMs) / 3_600_000;
+  if (!verdict.lasts) return (verdict.endMs! - plan.value.outing.startMs) / 3_600_000;
+  // What is left would go on at the mean of the outing.
+  return hours + (verdict.meanA > 0 ? verdict.marginAh / verdict.meanA : 0);
+}

@@ -1,0 +1,343 @@
+// The past outings of the demo: places, hours, bags, how it really was, and what was read. All of it is made up.
+const FLAT = { aim: { how: 'flat' }, mount: 'flat', ground: 'grass' };
+const TILTED = { aim: { how: 'fixed', tiltDeg: 40, azimuthDeg: 180 }, mount: 'propped', ground: 'grass' };
+const place = (name, latitudeDeg, longitudeDeg, timeZone = 'Europe/Oslo', heightM = 10) => ({
+  ...{ name, latitudeDeg, longitudeDeg, timeZone, heightM },
+});
+const SMALL = ['curlew-10', 'lead-short', 'wire-antenna', 'leads-bag'];
+const SUN = ['frond-42', 'rill-8', 'panel-lead'];
+/** Comes along in case the other fails, and never had to. */
+const SPARE = ['dunlin-3'];
+/** Factors on what was known of the gear, and on the planned duty cycles. */
+const real = (receive, keyDown, duty, panel, capacity) => ({ receive, keyDown, duty, panel, capacity });
+
+export const OUTINGS = [
+  {
+    ...{ id: 'dunlin-bar', name: 'Dunlin Bar', start: '2025-06-07T08:00:00+02:00', hours: 9, airC: 16 },
+    ...{
+      place: place('Dunlin Bar', 58.1, 6.6),
+      climate: 'maritime',
+      cloud: [0.3, 0.4, 0.5],
+      sky: 'asForecast',
+    },
+    ...{ wayIn: 'bicycle', band: '20m', panel: FLAT },
+    work: [
+      [0.5, 3.5, 'CW', 'calling', 10, 0.5],
+      [5, 8, 'SSB', 'calling', 10, 0.5],
+    ],
+    bag: [...SMALL, 'shale-18', ...SUN],
+    real: real(1.05, 1.03, 0.84, 0.97, 0.99),
+    reads: [
+      [0.1, 'off', 'volts'],
+      [1, 'listening', 'amps'],
+      [1.2, 'keyDown', 'amps', 'volts'],
+      [3.6, 'off', 'outAh'],
+      [5.4, 'keyDown', 'amps'],
+      [8.2, 'off', 'outAh', 'inAh'],
+    ],
+    ...{
+      counts: true,
+      notes: [],
+      looks: [1.5, 5.5],
+    },
+    lessons: [['keep', 'The wire over the boulder needs no mast.', 'wire-antenna']],
+  },
+  {
+    ...{ id: 'plover-sands', name: 'Plover Sands', start: '2025-08-15T12:00:00+02:00', hours: 22, airC: 19 },
+    ...{ place: place('Plover Sands', 57.6, 7.9), climate: 'maritime', cloud: [0.6], sky: 'asForecast' },
+    ...{ wayIn: 'trolley', band: '40m' },
+    work: [
+      [0.5, 6, 'SSB', 'calling', 10, 0.5],
+      [7, 13.5, 'CW', 'calling', 10, 0.5],
+      [14.5, 21.5, 'CW', 'calling', 10, 0.5],
+    ],
+    floorSoc: 0.2,
+    bag: [...SMALL, 'cobble-17', ...SPARE],
+    real: real(1.05, 1.04, 1.0, 1, 0.78),
+    reads: [
+      [0.1, 'off', 'volts'],
+      [1.1, 'listening', 'amps', 'volts'],
+      [1.3, 'keyDown', 'amps', 'volts'],
+      [5.6, 'off', 'outAh', 'volts'],
+      [9, 'listening', 'outAh', 'volts'],
+      [13.6, 'off', 'outAh', 'volts'],
+      [15, 'listening', 'outAh', 'volts'],
+      [18, 'listening', 'outAh', 'volts'],
+      [19.5, 'listening', 'outAh', 'volts'],
+      [20.2, 'listening', 'outAh', 'volts'],
+    ],
+    ...{ counts: true, looks: [], notes: [[18.1, 'The meter dips at every call.']] },
+    lessons: [
+      ['change', 'Charge the day before, and look at the volts while transmitting.', 'curlew-10'],
+      [
+        'change',
+        'Leave the old lead battery at home: it is heavy and gives less than it says.',
+        'cobble-17',
+        '2025-08-20',
+      ],
+    ],
+  },
+  {
+    ...{
+      startSoc: 0.42,
+      id: 'lapwing-moss',
+      name: 'Lapwing Moss',
+      start: '2025-10-25T10:00:00+02:00',
+      hours: 7,
+      airC: 8,
+    },
+    ...{
+      place: place('Lapwing Moss', 58.7, 6.1, 'Europe/Oslo', 240),
+      climate: 'maritime',
+      cloud: [0.8],
+      sky: 'asForecast',
+    },
+    ...{ wayIn: 'foot', band: '30m' },
+    work: [
+      [0.5, 3.5, 'CW', 'calling', 10, 0.5],
+      [4, 6.5, 'CW', 'calling', 5, 0.5],
+    ],
+    bag: [...SMALL, 'shale-9', ...SPARE],
+    real: real(1.06, 1.03, 0.86, 1, 0.98),
+    reads: [
+      [1, 'listening', 'amps'],
+      [1.1, 'keyDown', 'amps'],
+      [3.6, 'off', 'outAh'],
+      [6.7, 'off', 'outAh', 'volts'],
+    ],
+    ...{ adif: true, notes: [], looks: [] },
+    lessons: [['buy', 'A smaller case for the key.', null, '2025-11-02']],
+  },
+  {
+    ...{
+      startSoc: 0.27,
+      id: 'godwit-flats',
+      name: 'Godwit Flats',
+      start: '2026-01-17T09:00:00+01:00',
+      hours: 6,
+      airC: 1,
+    },
+    ...{ place: place('Godwit Flats', 58.0, 7.1), climate: 'maritime', cloud: [0.7], sky: 'asForecast' },
+    ...{ wayIn: 'foot', band: '40m' },
+    work: [[0.5, 5.5, 'CW', 'answering', 5, 0.2]],
+    bag: [...SMALL, 'shale-9', ...SPARE],
+    real: real(1.02, 1.02, 0.9, 1, 0.95),
+    reads: [
+      [0.8, 'listening', 'amps', 'volts'],
+      [3, 'listening', 'outAh', 'volts'],
+      [5.6, 'off', 'outAh', 'volts'],
+    ],
+    ...{ counts: true, notes: [[4.2, 'Hands too cold for the paddle after four hours.']], looks: [] },
+    lessons: [['buy', 'A paddle that works in gloves.', 'curlew-10']],
+  },
+  {
+    ...{
+      startSoc: 0.36,
+      id: 'quarry-ridge',
+      name: 'Quarry Ridge',
+      start: '2026-03-14T09:00:00+01:00',
+      hours: 9,
+      airC: 5,
+    },
+    ...{
+      place: place('Quarry Ridge', 59.1, 6.4, 'Europe/Oslo', 410),
+      climate: 'mountain',
+      cloud: [0.2, 0.3, 0.4],
+      sky: 'duller',
+    },
+    ...{ wayIn: 'foot', band: '20m', panel: FLAT },
+    work: [
+      [0.5, 3.5, 'SSB', 'calling', 10, 0.5],
+      [4.5, 8, 'CW', 'calling', 10, 0.5],
+    ],
+    bag: [...SMALL, 'shale-18', ...SUN, ...SPARE],
+    real: real(1.05, 1.04, 0.88, 0.93, 0.97),
+    reads: [
+      [0.1, 'off', 'volts'],
+      [1, 'listening', 'amps'],
+      [1.1, 'keyDown', 'amps'],
+      [3.6, 'off', 'outAh', 'inAh'],
+      [6, 'keyDown', 'volts'],
+      [8.2, 'off', 'outAh', 'inAh', 'volts'],
+    ],
+    ...{
+      counts: true,
+      notes: [],
+      looks: [1, 4, 7],
+    },
+    lessons: [['change', 'Turn the panel at noon, not at breakfast.', 'frond-42']],
+  },
+  {
+    ...{ id: 'tern-spit', name: 'Tern Spit', start: '2026-05-08T16:00:00+02:00', hours: 40, airC: 11 },
+    ...{
+      place: place('Tern Spit', 58.3, 8.2),
+      climate: 'maritime',
+      cloud: [0.3, 0.5, 0.4, 0.3],
+      sky: 'asForecast',
+    },
+    ...{ wayIn: 'paddle', band: '40m', panel: TILTED },
+    work: [
+      [1, 5, 'CW', 'calling', 10, 0.5],
+      [6, 13, 'FT8', 'slots', 5, 0.42],
+      [17, 22, 'SSB', 'calling', 10, 0.5],
+      [25, 30, 'CW', 'answering', 10, 0.2],
+      [31, 37, 'FT8', 'slots', 5, 0.42],
+    ],
+    bag: [...SMALL, 'shale-18', ...SUN, 'relay-unit', ...SPARE],
+    real: real(1.06, 1.04, 0.9, 0.94, 0.965),
+    reads: [
+      [0.1, 'off', 'volts'],
+      [1.5, 'listening', 'amps'],
+      [1.7, 'keyDown', 'amps', 'volts'],
+      [5.2, 'off', 'outAh'],
+      [13.5, 'off', 'outAh', 'volts'],
+      [22.5, 'off', 'outAh'],
+      [30.5, 'off', 'outAh', 'volts'],
+      [37.5, 'off', 'outAh', 'volts'],
+      [39.5, 'off', 'outAh'],
+    ],
+    ...{
+      controllerFile: true,
+      counts: true,
+      notes: [[14, 'The night was short on charge: slots from one to three only.']],
+    },
+    looks: [2, 17.5, 20, 38],
+    lessons: [
+      ['repair', 'The crimp at minus runs warm at 10 W.', 'lead-short', '2026-05-12'],
+      ['buy', 'A panel lead that latches: it came off twice.', 'panel-lead'],
+    ],
+  },
+  {
+    ...{
+      startSoc: 0.3,
+      id: 'fulmar-down',
+      name: 'Fulmar Down',
+      start: '2026-06-20T10:00:00+02:00',
+      hours: 7,
+      airC: 18,
+    },
+    ...{
+      place: place('Fulmar Down', 58.9, 5.9, 'Europe/Oslo', 180),
+      climate: 'maritime',
+      cloud: [0.2, 0.3],
+      sky: 'asForecast',
+    },
+    ...{ wayIn: 'foot', band: '20m', panel: FLAT },
+    work: [[0.5, 6, 'SSB', 'calling', 10, 0.5]],
+    bag: [...SMALL, 'shale-9', 'frond-20', 'rill-8', 'panel-lead', ...SPARE],
+    real: real(1.06, 1.03, 0.82, 0.97, 0.96),
+    reads: [
+      [1, 'listening', 'amps'],
+      [1.1, 'keyDown', 'amps'],
+      [3.5, 'off', 'outAh', 'inAh'],
+      [6.3, 'off', 'outAh', 'inAh', 'volts'],
+    ],
+    ...{
+      counts: true,
+      notes: [],
+      looks: [1, 4],
+    },
+    lessons: [['keep', 'The small battery and the small panel are enough for a summer’s day.']],
+  },
+  {
+    ...{
+      id: 'skua-head-camp',
+      name: 'Skua Head camp',
+      start: '2026-07-11T12:00:00+01:00',
+      hours: 24,
+      airC: 15,
+    },
+    ...{
+      place: place('Skua Head', 54.6, -5.4, 'Europe/London', 20),
+      climate: 'maritime',
+      cloud: [0.2, 0.3, 0.3],
+      sky: 'duller',
+    },
+    ...{ wayIn: 'vehicle', band: '40m', panel: TILTED },
+    work: [
+      [0.5, 6, 'SSB', 'contest', 50, 0.4],
+      [6.5, 14, 'SSB', 'contest', 50, 0.4],
+      [17, 23.5, 'SSB', 'contest', 50, 0.4],
+    ],
+    bag: ['whimbrel-100', 'shale-60', 'bracken-100', 'weir-30', 'lead-short', 'wire-antenna', ...SPARE],
+    real: real(1.06, 1.05, 1.3, 0.88, 0.86),
+    reads: [
+      [1, 'listening', 'amps', 'volts'],
+      [1.2, 'keyDown', 'amps', 'volts'],
+      [6.2, 'off', 'outAh', 'inAh'],
+      [12.2, 'off', 'outAh', 'volts'],
+      [17.5, 'listening', 'outAh', 'inAh', 'volts'],
+      [19.5, 'listening', 'outAh', 'inAh', 'volts'],
+      [20.6, 'listening', 'outAh', 'inAh', 'volts'],
+      [21, 'keyDown', 'volts'],
+      [21.2, 'listening', 'outAh', 'inAh', 'volts'],
+    ],
+    ...{ counts: true, notes: [[20, 'Thick cloud since Saturday noon; nobody had said so.']] },
+    looks: [2, 5, 18, 20],
+    lessons: [
+      ['change', 'Half power from midnight on, or a second battery.', 'shale-60'],
+      ['change', 'Ask a second forecast before a camp that leans on the sun.'],
+    ],
+  },
+  {
+    ...{
+      id: 'gannet-rock-autumn',
+      name: 'Gannet Rock, autumn',
+      start: '2026-09-05T10:00:00+02:00',
+      hours: 26,
+      airC: 13,
+    },
+    ...{
+      place: place('Gannet Rock', 59.02, 5.31, 'Europe/Oslo', 6),
+      climate: 'maritime',
+      cloud: [0.4, 0.5, 0.7, 0.3],
+      sky: 'asForecast',
+    },
+    ...{ wayIn: 'paddle', band: '40m', panel: TILTED },
+    work: [
+      [1, 3, 'CW', 'answering', 10, 0.2],
+      [8, 12, 'CW', 'calling', 10, 0.5],
+      [13, 19, 'FT8', 'slots', 5, 0.42],
+      [21, 25, 'SSB', 'calling', 10, 0.5],
+    ],
+    bag: [...SMALL, 'shale-18', ...SUN, 'relay-unit', ...SPARE],
+    real: real(1.06, 1.04, 0.86, 0.91, 0.955),
+    reads: [
+      [0.1, 'off', 'volts'],
+      [1.5, 'listening', 'amps'],
+      [1.7, 'keyDown', 'amps'],
+      [3.2, 'off', 'outAh', 'inAh'],
+      [12.2, 'off', 'outAh', 'volts'],
+      [19.3, 'off', 'outAh', 'volts'],
+      [22, 'keyDown', 'volts', 'amps'],
+      [25.5, 'off', 'outAh', 'inAh'],
+    ],
+    ...{
+      counts: true,
+      notes: [],
+      looks: [1, 4, 22],
+    },
+    lessons: [
+      ['buy', 'A second antenna wire for the top band.', 'wire-antenna'],
+      ['keep', 'Three guys held in a force six.', 'wire-antenna'],
+    ],
+  },
+];
+
+export const REQUIREMENTS = [
+  { id: 'q1', measure: 'carriedG', target: 9000, why: 'Two of us carry it across the rocks.' },
+  {
+    ...{ id: 'q2', measure: 'chance', target: 0.9, why: 'Skua Head ended before its time.' },
+    lesson: { trip: 'skua-head-camp', id: 'l1' },
+  },
+  { id: 'q3', measure: 'hoursWithoutSun', target: 24, why: 'A night and a day of fog.' },
+  {
+    id: 'q4',
+    measure: 'whPerKg',
+    target: 85,
+    why: 'The lead battery of Plover Sands.',
+    lesson: { trip: 'plover-sands', id: 'l2' },
+  },
+  { id: 'q5', measure: 'noise', target: 1, band: '17 m', why: 'Hiss beside the controller.' },
+  { id: 'q6', measure: 'disconnect', target: 1 },
+];
