@@ -235,7 +235,7 @@ for (const outing of OUTINGS) {
     ...log.events
       .filter(({ kind }) => kind === 'sky')
       .map(({ timeMs, cloud, rain, fog }, place) => ({
-        ...{ id: `s${place + 1}`, at: iso(timeMs), kind: 'sky', cloud: Number(cloud.toFixed(2)) },
+        ...{ id: `s${place + 1}`, at: iso(timeMs), kind: 'sky', cloud: Math.round(8 * Math.min(1, Math.max(0, cloud))) / 8 },
         ...(rain && { rain }),
         ...(fog && { fog }),
       })),

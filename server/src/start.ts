@@ -11,7 +11,7 @@ import { Devices } from './reach/devices.js';
 import { PassphraseFile } from './reach/passphrase.js';
 import { addressesOf, type Reach } from './reach/reach.js';
 import { StartProblem } from './database/start-problem.js';
-import { seed } from './documents/seed.js';
+import { seedDemo } from './documents/seed.js';
 import { storesOf } from './documents/stores.js';
 
 export interface StartOptions {
@@ -48,7 +48,7 @@ export async function start(options: StartOptions): Promise<Running> {
   const access = reach && accessTo(reach, options.accessFolder ?? dataFolder, elsewhere);
   const database = await Database.open(dataFolder);
   const stores = storesOf(database);
-  if (withDemo) await seed(stores, demoFolder);
+  if (withDemo) await seedDemo(stores, demoFolder);
   const copies = new DailyCopies(database, dataFolder);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const instruments = new Instruments(options.accessFolder ?? dataFolder);

@@ -1,6 +1,6 @@
 import type { Contact } from '@knapsack/core';
 import { emptyLog, type LogEntry } from '../documents/log.js';
-import { hour, shelf, trip } from '../testing/outing.js';
+import { blockAt, hour, shelf, trip } from '../testing/outing.js';
 import { debriefOf, type DebriefOptions } from './debrief.js';
 import { entriesOfContacts } from './entries-of-contacts.js';
 import { learnedWords, sayHowFar, sayHowItWent, sayLearned, sayReason } from './say-debrief.js';
@@ -48,11 +48,24 @@ describe('what really happened in an outing', () => {
     expect(found.lastKnownMs).toBe(hour(9));
     expect(found.onAir!.hours).toBeCloseTo(1, 9);
     expect(found.waterfall.steps.find(({ what }) => what === 'work')!.ah).toBeLessThan(-1);
-    // 21 contacts in an hour of 18 s each.
-    expect(found.duties.get('CW')!.mean).toBeCloseTo((21 * 18) / 3600, 9);
-    const { before, after } = found.now.learned.get('dutyCycle.CW')!;
+    // 21 contacts in an hour of 18 s each; the plan says that stations are called and run.
+    const sent = (21 * 18) / 3600;
+    expect(found.duties.get('CW')!.mean).toBeCloseTo(sent + 0.35 * (1 - sent), 9);
+    const answering = debrief(contacts, { calling: false });
+    expect(answering.duties.get('CW')!.mean).toBeCloseTo(sent, 9);
+    const { before, after } = answering.now.learned.get('dutyCycle.CW')!;
     expect(after.mean).toBeLessThan(before.mean - 0.05);
-    expect(debrief(contacts, { calling: true }).duties.get('CW')!.mean).toBeGreaterThan(0.35);
+    expect(debrief(contacts, { calling: true }).duties).toEqual(found.duties);
+  });
+
+  it('takes calling for the hours in which the plan has it', () => {
+    const half = (activity: 'answering' | 'calling') => {
+      const blocks = [blockAt('one', 8, 10), { ...blockAt('two', 12, 14), activity }];
+      const found = debriefOf(trip({ blocks }), { ...emptyLog('islet'), entries: every(3, 8, 14) }, shelf);
+      if (!found.ok) throw new Error(found.problems[0].sentence);
+      return found.value.duties.get('CW')!.mean;
+    };
+    expect(half('calling')).toBeGreaterThan(half('answering') + 0.05);
   });
 
   it('is the work of the log where there is some, and the contacts teach the duty cycle alone', () => {

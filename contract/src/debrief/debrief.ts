@@ -86,7 +86,7 @@ export function debriefOf(
   const byContacts = stretches.length > 0 && standing.every(({ kind }) => kind !== 'work');
   const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, stretches) } : trip;
   const told = stretches.length > 0 ? onAir(stretches) : null;
-  const duties = told ? dutiesOf(told, callsIn(worked, calling)) : new Map<Mode, MeanAndSpread>();
+  const duties = told ? dutiesOf(told, callsIn(trip, calling)) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
   const now = whatNow(worked, { ...log, entries: standing }, then, endMs, {
@@ -113,6 +113,13 @@ export function debriefOf(
     ],
   });
 }
+
+/** What was entered so long before its end tells how it ended. */
+const UP_TO_THE_END_MS = HOUR_MS;
+
+/** Whether something is known of the end of an outing; else it is as planned. */
+export const isEndKnown = ({ now, lastKnownMs }: Pick<Debrief, 'now' | 'lastKnownMs'>): boolean =>
+  now.nowMs - lastKnownMs < UP_TO_THE_END_MS;
 
 /** The gear that a trip is calculated with, as it was known before its outing. */
 function shelfThen(trip: Trip, shelf: readonly Gear[]): readonly Gear[] {

@@ -55,7 +55,7 @@ describe('an outing in three figures', () => {
     };
     expect(found({ hours: 3 }).onAir!.hours).toBeCloseTo(3, 9);
     expect(found({ hours: 3 }).duties.size).toBe(0);
-    expect(found({ hours: 3, contacts: 60 }).duties.get('CW')!.mean).toBeCloseTo((20 * 18) / 3600, 9);
+    expect(found({ hours: 3, contacts: 60 }).duties.get('CW')!.mean).toBeCloseTo(0.1 + 0.35 * 0.9, 9);
     expect(found({ hours: 3 }).waterfall.steps[0].ah).toBeLessThan(-0.5);
   });
 

@@ -7,7 +7,7 @@ import {
   type WaterfallStep,
 } from '@knapsack/core';
 import { sayLeft } from '../field/say-now.js';
-import type { Debrief } from './debrief.js';
+import { isEndKnown, type Debrief } from './debrief.js';
 
 /** Steps that a person takes for one reason. */
 const REASONS: readonly (readonly [string, readonly WaterfallStep[]])[] = [
@@ -40,7 +40,7 @@ const MOST_LIKELY = 0.9;
 /** "It lasted: 63 % left, 58 to 68."; no more than most likely where its end is not known. */
 export function sayHowItWent(debrief: Pick<Debrief, 'lasted' | 'now' | 'lastKnownMs'>): string {
   const { now, lastKnownMs } = debrief;
-  const isKnown = now.nowMs - lastKnownMs < UP_TO_THE_END_MS;
+  const isKnown = isEndKnown({ now, lastKnownMs });
   const lasted = isKnown ? debrief.lasted : Math.min(MOST_LIKELY, Math.max(1 - MOST_LIKELY, debrief.lasted));
   const how =
     lasted >= SURE
@@ -55,11 +55,9 @@ export function sayHowItWent(debrief: Pick<Debrief, 'lasted' | 'now' | 'lastKnow
 
 /** Where nothing is known of the end: "Nothing was entered after Sat 23:50: the rest is as planned." */
 export function sayHowFar({ lastKnownMs, now }: Pick<Debrief, 'lastKnownMs' | 'now'>, zone: string): string {
-  if (now.nowMs - lastKnownMs < UP_TO_THE_END_MS) return '';
+  if (isEndKnown({ now, lastKnownMs })) return '';
   return `Nothing was entered after ${sayTime(lastKnownMs, zone)}: the rest is as planned.`;
 }
-
-const UP_TO_THE_END_MS = 3_600_000;
 
 const LEARNED = {
   dutyCycle: 'Transmit duty cycle',

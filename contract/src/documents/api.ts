@@ -1,3 +1,4 @@
+import type { Lesson } from './debrief-notes.js';
 import type { Trip } from './trip.js';
 
 /** A line of the list of trips. */
@@ -24,6 +25,17 @@ export const summaryOf = (
   ...{ id, name, placeName: place.name, start, end, timeZone: place.timeZone, archived },
   ...{ revision, savedAs },
 });
+
+/** A line of the logbook as the server knows it: an outing of which something is known, and what its figures stand on. */
+export interface LogbookLine {
+  readonly trip: TripSummary;
+  /** Ids of the gear in its bag. */
+  readonly gear: readonly string[];
+  readonly logRevision: number;
+  /** 0 where nobody has made anything of it yet. */
+  readonly debriefRevision: number;
+  readonly lessons: readonly Lesson[];
+}
 
 /** A stored document and the revision that If-Match asks for. */
 export interface Stored<Document> {

@@ -8,7 +8,12 @@ const HEADINGS = [
   ...['lowest state of charge %', 'carried by the sun %', 'chance told %', 'came', 'ended early h'],
 ] as const;
 
-const CAME = { lasted: 'lasted', endedEarly: 'ended early', leftEarly: 'left early' } as const;
+const CAME = {
+  lasted: 'lasted',
+  endedEarly: 'ended early',
+  leftEarly: 'left early',
+  notKnown: 'not known',
+} as const;
 
 /** Digits that say something. */
 const tidy = (value: number, digits: number): number => Number(value.toFixed(digits));

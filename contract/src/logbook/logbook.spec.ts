@@ -43,6 +43,7 @@ describe('a line of the logbook', () => {
     const end: LogEntry = { id: 'e', at: at(14), kind: 'end' };
     const full = taken([read(13.9, 2), end]);
     expect([full.came, full.earlyHours]).toEqual(['leftEarly', 4]);
+    expect(taken([read(12, 1.5)]).came).toBe('notKnown');
     const small = trip({ startSoc: 0.2 });
     const empty = taken([read(13.9, 2.1), end], small);
     expect(empty.came).toBe('endedEarly');
@@ -72,7 +73,7 @@ describe('many outings', () => {
   it('tell how well the chances came true, from five outings up', () => {
     const four = [of(0.9), of(0.9), of(0.5), of(0.5, 'endedEarly')];
     expect(cameTrue(four)).toBeNull();
-    expect(cameTrue([...four, of(0.1, 'leftEarly')])).toBeNull();
+    expect(cameTrue([...four, of(0.1, 'leftEarly'), of(0.1, 'notKnown')])).toBeNull();
     const found = cameTrue([...four, of(1)])!;
     expect([found.outings, found.lasted]).toEqual([5, 4]);
     expect(found.expected).toBeCloseTo(3.8, 9);

@@ -15,12 +15,12 @@ import type { Gear } from '../documents/gear.js';
 import type { LogDocument } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
 import { correctionId, type Correction } from '../debrief/corrections.js';
-import { debriefOf, type Debrief } from '../debrief/debrief.js';
+import { debriefOf, isEndKnown, type Debrief } from '../debrief/debrief.js';
 import { WAYS_IN } from '../documents/packing.js';
 import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
 
-/** How an outing ended: with all its hours worked, because nothing was left, or because somebody chose to leave. */
-export type CameTrue = 'lasted' | 'endedEarly' | 'leftEarly';
+/** How an outing ended: with all its hours worked, because nothing was left, because somebody chose to leave; or nobody said. */
+export type CameTrue = 'lasted' | 'endedEarly' | 'leftEarly' | 'notKnown';
 
 /** What an outing taught of a figure of the gear, to be seen over the years. */
 export interface TaughtFigure {
@@ -146,10 +146,14 @@ export function outingRow(
 }
 
 /** Whether it lasted: where it was called off, by whether what was left would have carried the rest of the plan. */
-function endingOf({ now, planned, lasted }: Debrief, { march }: Forecast): Pick<OutingRow, 'came' | 'earlyHours'> {
+function endingOf(debrief: Debrief, { march }: Forecast): Pick<OutingRow, 'came' | 'earlyHours'> {
+  const { now, planned, lasted } = debrief;
   const untilMs = now.plan.outing.endMs;
   const earlyMs = planned.outing.endMs - untilMs;
-  if (earlyMs <= EARLY_MS) return { came: lasted > 0.5 ? 'lasted' : 'endedEarly', earlyHours: 0 };
+  if (earlyMs <= EARLY_MS) {
+    const came = !isEndKnown(debrief) ? 'notKnown' : lasted > 0.5 ? 'lasted' : 'endedEarly';
+    return { came, earlyHours: 0 };
+  }
   const restAh = chargeBetween(march.edgesMs, march.wantedA, untilMs, planned.outing.endMs);
   const [{ reserveSoc }] = planned.packs;
   const storedAh = planned.packs.reduce((sum, { label }) => sum + label.ratedAh * label.health, 0);

@@ -27,11 +27,12 @@ export interface ComeTrue {
 export const LEAST_OUTINGS = 5;
 
 /**
- * How well the chances came true; null before there are enough outings. Who left by choice proves nothing. Source: Brier (1950),
+ * How well the chances came true; null before there are enough outings. Who left by choice proves nothing, nor does an end that
+ * nobody knows. Source: Brier (1950),
  * Monthly Weather Review 78, 1.
  */
 export function cameTrue(rows: readonly Pick<OutingRow, 'told' | 'came'>[]): ComeTrue | null {
-  const counted = rows.filter(({ came }) => came !== 'leftEarly');
+  const counted = rows.filter(({ came }) => came === 'lasted' || came === 'endedEarly');
   if (counted.length < LEAST_OUTINGS) return null;
   const isIn = (tenth: number) => (row: Pick<OutingRow, 'told'>) =>
     Math.min(9, Math.floor(10 * row.told + 1e-9)) === tenth;

@@ -7,6 +7,7 @@ import {
   noTicks,
   summaryOf,
   type Gear,
+  type RequirementsDocument,
   type Stored,
   type Trip,
 } from '@knapsack/contract';
@@ -14,7 +15,7 @@ import { pino, type Logger } from 'pino';
 import type { DailyCopies } from '../backup/daily-copies.js';
 import type { Database } from '../database/database.js';
 import type { Stores } from '../documents/stores.js';
-import { seed } from '../documents/seed.js';
+import { seedDemo } from '../documents/seed.js';
 import { dryRunRoutes } from '../instruments/dry-run-routes.js';
 import { instrumentRoutes, lineRoutes } from '../instruments/instrument-routes.js';
 import type { Instruments } from '../instruments/instruments.js';
@@ -27,6 +28,7 @@ import { cardRoutes } from './card-routes.js';
 import { documentRoutes } from './document-routes.js';
 import { guard } from './guard.js';
 import { problemHandler, sendProblem } from './problems.js';
+import { logbookRoutes } from './logbook-routes.js';
 import { logRoutes } from './log-routes.js';
 import { meterRoutes } from './meter-routes.js';
 import { searchRoutes } from './search-routes.js';
@@ -98,6 +100,7 @@ export function createApp({
   app.use('/api/card', cardRoutes(stores.gear));
   app.use('/api/meter', meterRoutes(stores.gear));
   app.use('/api/trips', tripFileRoutes(database, stores));
+  app.use('/api/logbook', logbookRoutes(stores));
   app.use('/api/dry-runs', dryRunRoutes(stores));
   app.use('/api/instruments', instrumentRoutes(instruments));
   app.use('/api/places', siteRoutes());
@@ -106,7 +109,7 @@ export function createApp({
   app.use('/api/backup', backupRoutes({ database, stores, copies }));
   app.post('/api/demo', async (_request, response) => {
     if (!demoFolder) return sendProblem(response, 404, 'No demo data came with this installation.');
-    await seed(stores, demoFolder);
+    await seedDemo(stores, demoFolder);
     response.status(204).end();
   });
   app.use('/api', (_request, response) => sendProblem(response, 404, 'There is nothing at this address.'));
@@ -155,7 +158,8 @@ function documents(app: Express, stores: Stores): void {
       what: 'list of requirements',
       store: stores.requirements,
       summarise: asIs,
-      unwritten: noRequirements,
+      // There is one list: of another name there is none.
+      unwritten: (id) => ({ ...noRequirements(), id }) as RequirementsDocument,
     }),
   );
 }

@@ -52,6 +52,9 @@ const openPage = (main: HTMLElement): HTMLElement =>
         ></i
         ><span>Bench</span>
       </a>
+      <a routerLink="/logbook" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
+        <i class="bi bi-journal-text" aria-hidden="true"></i><span>Logbook</span>
+      </a>
       <a routerLink="/sum" routerLinkActive="here" ariaCurrentWhenActive="page" class="rail-item">
         <i class="bi bi-calculator" aria-hidden="true"></i><span>Quick sum</span>
       </a>

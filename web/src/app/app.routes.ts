@@ -34,6 +34,11 @@ export const routes: Routes = [
     loadComponent: () => import('./bench/bench.page').then((module) => module.BenchPage),
   },
   {
+    path: 'logbook',
+    title: 'Logbook',
+    loadComponent: () => import('./logbook/logbook.page').then((module) => module.LogbookPage),
+  },
+  {
     path: 'backup',
     title: 'Backup',
     loadComponent: () => import('./backup/backup.page').then((module) => module.BackupPage),

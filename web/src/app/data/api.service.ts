@@ -6,6 +6,8 @@ import {
   type DryRunMade,
   type Gear,
   type InstrumentView,
+  type DebriefNotes,
+  type LogbookLine,
   type LogDocument,
   type LogEntry,
   type NewInstrument,
@@ -37,6 +39,13 @@ export type BesideKind = 'packings' | 'rehearsals' | 'debriefs' | 'requirements'
 
 /** What a trip goes out as. */
 export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';
+
+/** All that is stored of an outing. */
+export interface StoredOuting {
+  readonly trip: Trip;
+  readonly log: LogDocument;
+  readonly notes: DebriefNotes;
+}
 
 /** What a field card is made of; the gear as it is here, saved or not. */
 export interface CardPdfQuestion {
@@ -121,6 +130,16 @@ export class ApiService {
   /** Joins the entries of a log with those that the server has; it says what is wrong with anything else. @returns all of them */
   addToLog(trip: string, log: unknown): Observable<LogDocument> {
     return this.http.post<LogDocument>(`/api/logs/${trip}`, log, { headers: JSON_HEADERS });
+  }
+
+  /** The outings that something is known of. */
+  logbook(): Observable<readonly LogbookLine[]> {
+    return this.http.get<readonly LogbookLine[]>('/api/logbook');
+  }
+
+  /** All that is stored of one. */
+  outing(trip: string): Observable<StoredOuting> {
+    return this.http.get<StoredOuting>(`/api/logbook/${trip}`);
   }
 
   /** A trip together with what is ticked and read of it, as one document. */

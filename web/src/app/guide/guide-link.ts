@@ -4,11 +4,12 @@ const HALLS: ReadonlyMap<string, string> = new Map([
   ['begin', 'begin'],
   ['sum', 'quick-sum'],
   ['gear', 'gear'],
+  ['logbook', 'logbook'],
   ['bench', 'bench'],
   ['backup', 'settings'],
   ['settings', 'settings'],
 ]);
-const ROOMS: ReadonlySet<string> = new Set(['size', 'wire', 'pack', 'rehearse', 'card', 'field']);
+const ROOMS: ReadonlySet<string> = new Set(['size', 'wire', 'pack', 'rehearse', 'card', 'field', 'debrief']);
 
 /** The chapter that tells of the page at an address: "/trips/gannet-rock-light/wire" has "wire". */
 export function chapterFor(url: string): string {

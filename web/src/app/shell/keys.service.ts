@@ -10,6 +10,7 @@ const HALLS: ReadonlyMap<string, string> = new Map([
   ['t', '/'],
   ['g', '/gear'],
   ['b', '/bench'],
+  ['l', '/logbook'],
   ['s', '/sum'],
   ['d', '/backup'],
   ['o', '/settings'],

@@ -14,6 +14,7 @@ const GROUPS: readonly Group[] = [
       ['g then t', 'Trips'],
       ['g then g', 'Gear'],
       ['g then b', 'Bench'],
+      ['g then l', 'Logbook'],
       ['g then s', 'Quick sum'],
       ['g then d', 'Backup'],
       ['g then o', 'Settings'],

@@ -4,8 +4,7 @@ import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { ShelfService } from '../data/shelf.service';
 import type { LineQuestion, TripLine } from '../work/trip-line-work';
-import { hireWorker } from '../work/hire';
-import type { Answered, Asked } from '../work/newest-worker';
+import { OneByOne } from '../work/one-by-one';
 
 /**
  * The small ridges of the list, calculated in a worker one after the other, only for the trips that are in sight, and kept
@@ -17,7 +16,7 @@ export class TripLinesService {
   private readonly shelf = inject(ShelfService);
   private readonly known = signal<ReadonlyMap<string, TripLine>>(new Map());
   private readonly wanted = new Map<string, TripSummary>();
-  private worker: Worker | null = null;
+  private readonly worker = new OneByOne<LineQuestion, TripLine>('tripLine');
   private busy = false;
   private shelfLoaded: Promise<unknown> | null = null;
   private shelfKey = '';
@@ -57,7 +56,7 @@ export class TripLinesService {
       await (this.shelfLoaded ?? Promise.resolve());
       for (let next = this.take(); next; next = this.take()) {
         const { document } = await firstValueFrom(this.api.tripInPassing(next.id));
-        const line = await this.calculate({ trip: document, shelf: this.shelf.gear() });
+        const line = await this.worker.ask({ trip: document, shelf: this.shelf.gear() });
         const key = keyOf(next);
         this.known.update((known) => new Map(known).set(key, line));
       }
@@ -75,22 +74,6 @@ export class TripLinesService {
       return trip;
     }
     return null;
-  }
-
-  private calculate(question: LineQuestion): Promise<TripLine> {
-    this.worker ??= hireWorker('tripLine');
-    const { worker } = this;
-    return new Promise((done, failed) => {
-      worker.onmessage = ({ data }: MessageEvent<Answered<TripLine>>) => done(data.answer);
-      worker.onerror = (event) => {
-        event.preventDefault();
-        worker.terminate();
-        this.worker = null;
-        failed(new Error('The calculation stopped by a fault in Knapsack.'));
-      };
-      const asked: Asked<LineQuestion> = { number: 1, question };
-      worker.postMessage(asked);
-    });
   }
 }
 

@@ -11,8 +11,10 @@ import { debriefWork } from './debrief-work';
 import { fieldWork } from './field-work';
 import { fieldRationWork } from './field-ration-work';
 import type { WorkerName, WorkKind } from './hire';
+import { heldWork } from './held-work';
 import { idealWork } from './ideal-work';
 import { nextPlansWork } from './next-plans-work';
+import { outingWork } from './outing-work';
 import { packingWork } from './pack-work';
 import { rationWork } from './ration-work';
 import { readingsWork } from './readings-work';
@@ -29,12 +31,14 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   debrief: () => answering(debriefWork),
   field: () => answering(fieldWork),
   fieldRation: () => answering(fieldRationWork),
+  held: () => answering(heldWork),
   ideal: () => answering(idealWork),
   kit: () => {
     const kits = new KitWorker();
     return ({ data }: MessageEvent<ToKitWorker>) => postMessage(kits.answer(data));
   },
   nextPlans: () => answering(nextPlansWork),
+  outing: () => answering(outingWork),
   pack: () => answering(packingWork),
   ration: () => answering(rationWork),
   readings: () => answering(readingsWork),
