@@ -35,6 +35,11 @@ const HALLS: readonly (readonly [string, string, (page: Page) => Promise<unknown
   ['Backup', '/backup', (page) => page.getByText('There is none yet').waitFor()],
   ['Settings', '/settings', (page) => page.getByText('It reads:').waitFor()],
   ['the guide', '/guide/plan', (page) => page.getByRole('heading', { name: 'What it answers' }).waitFor()],
+  [
+    'the Logbook',
+    '/logbook',
+    (page) => page.getByText(/^Of 9 outings 7 lasted; 8\.1 were to be expected\.$/).waitFor(),
+  ],
   ['the quick sum', '/sum', (page) => page.locator('.answer').getByText('Lasts').waitFor()],
 ];
 for (const [name, path, isWhole] of HALLS) {

@@ -90,3 +90,144 @@ test('an outing of which nothing is known says so, and where to enter it', async
   await page.locator('.debrief').getByRole('link', { name: 'Field' }).click();
   await expect(page).toHaveURL(/field$/);
 });
+
+/** What the plan of a later trip takes, and how many of a hundred outings last, as the debrief tells it. */
+const nextPlan = (page: Page) => page.locator('.next-plans li').filter({ hasText: 'Gannet Rock light' });
+
+test('what was learned is accepted, changes the next plan, and is taken back, by mouse', async ({
+  page,
+  knapsack,
+}) => {
+  await page.clock.setFixedTime('2027-01-20T10:00:00Z');
+  await page.goto(`${knapsack.address}/trips/tern-spit/debrief`);
+  const rows = page.locator('.corrections li');
+  await expect(rows.filter({ hasText: 'FT8, every other slot' })).toBeVisible();
+  await expect(nextPlan(page)).toContainText('lasts in');
+  const shelf = async () => (await page.request.get(`${knapsack.address}/api/gear/curlew-10`)).text();
+  const before = await shelf();
+  const planOf = async () => {
+    await page.goto(`${knapsack.address}/trips/gannet-rock-light`);
+    const words = page.locator('.room-verdict, .verdict').first();
+    await expect(words).toContainText('Ah');
+    return words.innerText();
+  };
+  const accept = page.getByRole('button', { name: /^Accept: FT8, every other slot/ });
+  await accept.click();
+  await expect(accept).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.locator('.debrief h3', { hasText: 'With what is accepted' })).toBeVisible();
+  await expect(nextPlan(page)).toContainText(/takes [\d.]+ Ah, not [\d.]+ Ah/);
+  const told = /takes ([\d.]+) Ah, not ([\d.]+) Ah/.exec(await nextPlan(page).innerText())!;
+  expect(Number(told[1])).not.toBe(Number(told[2]));
+  expect(await shelf()).toContain('"source":"learned"');
+  const taught = await planOf();
+  // The block says so where it is planned.
+  await page.locator('[data-block="b3"]').click();
+  await expect(page.locator('.block-sentence')).toContainText('is used, as outings have taught');
+
+  await page.goto(`${knapsack.address}/trips/tern-spit/debrief`);
+  await expect(accept).toHaveAttribute('aria-pressed', 'true');
+  await accept.click();
+  await expect(accept).toHaveAttribute('aria-pressed', 'false');
+  await expect.poll(shelf).toBe(before);
+  expect(await planOf()).not.toBe(taught);
+});
+
+test('an outing in three figures teaches something by keys alone; lessons and what was left are kept', async ({
+  page,
+  knapsack,
+}) => {
+  await page.clock.setFixedTime('2027-01-20T10:00:00Z');
+  await page.goto(`${knapsack.address}/trips/winter-bothy/debrief`);
+  await expect(sentence(page)).toContainText('its log is empty');
+  const used = page.getByLabel('Used, Ah');
+  await used.focus();
+  await page.keyboard.type('1.05');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('7 h 30');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('none');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'The number of contacts must be a number' }),
+  ).toBeVisible();
+  await page.getByLabel('Contacts', { exact: true }).fill('120');
+  await page.keyboard.press('Enter');
+  await expect(sentence(page)).toContainText('left');
+  await expect(page.locator('.debrief')).toContainText('120 contacts in 7.5 h on the air');
+  const accept = page.getByRole('button', { name: /^Accept: CW, calling and running stations/ });
+  await accept.focus();
+  await page.keyboard.press('Space');
+  await expect(accept).toHaveAttribute('aria-pressed', 'true');
+  const leave = page.getByRole('button', { name: /^Leave: CW, answering calls/ });
+  await leave.focus();
+  await page.keyboard.press('Enter');
+  await expect(leave).toHaveAttribute('aria-pressed', 'true');
+
+  await page.getByLabel('Kind of the new lesson').selectOption('buy');
+  await page.getByLabel('New lesson', { exact: true }).fill('Warmer gloves.');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('What it is about: Warmer gloves.').selectOption({ label: 'Dunlin 3' });
+  await page.getByRole('button', { name: 'Put on the wish list: Warmer gloves.' }).click();
+  await expect(page.locator('ks-notices')).toContainText('“Warmer gloves” is on the wish list in Gear.');
+  await expect(page.locator('.trip-header, header').first()).toContainText('saved');
+  await page.reload();
+  await expect(page.getByLabel('Lesson: Warmer gloves.', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Done: Warmer gloves.' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(accept).toHaveAttribute('aria-pressed', 'true');
+  await expect(leave).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('two sources that cannot both be right are shown, and one is chosen', async ({ page, knapsack }) => {
+  const entries = [
+    { id: 'a1', at: '2027-01-17T07:50:00Z', kind: 'reading', state: 'off', outAh: 0.6 },
+    { id: 'a2', at: '2027-01-17T07:55:00Z', kind: 'reading', state: 'off', source: 'meter', outAh: 1.1 },
+  ];
+  await page.request.post(`${knapsack.address}/api/logs/winter-bothy`, {
+    data: { schema: 'knapsack.log', version: 2, trip: 'winter-bothy', entries },
+  });
+  await page.goto(`${knapsack.address}/trips/winter-bothy/debrief`);
+  const room = page.locator('.debrief');
+  await expect(room).toContainText('They disagree. typed readings: 0.60 Ah; Inline meter: 1.10 Ah.');
+  await room.getByRole('button', { name: 'Go by: Inline meter' }).click();
+  await expect(room).toContainText('Set aside: typed readings.');
+  await expect(room).not.toContainText('They disagree');
+  await expect.poll(() => figure(page, 'actual')).toBeGreaterThan(0.95);
+  await room.getByRole('button', { name: /Weigh it again/ }).click();
+  await expect(room).toContainText('They disagree');
+});
+
+test('a meter’s table comes in, its columns said by hand; one of another day is refused', async ({
+  page,
+  knapsack,
+}) => {
+  const table = (day: string) => ({
+    ...{ name: 'meter.csv', mimeType: 'text/csv' },
+    buffer: Buffer.from(
+      `clock,first,second\n${Array.from({ length: 100 }, (_, row) => {
+        const at = new Date(Date.parse(`${day}T15:00:00Z`) + row * 600_000).toISOString();
+        return `${at},13.0,0.08`;
+      }).join('\n')}\n`,
+    ),
+  });
+  await page.goto(`${knapsack.address}/trips/winter-bothy/debrief`);
+  const room = page.locator('.debrief');
+  const chooser = page.getByLabel('File of readings');
+  await chooser.setInputFiles(table('2027-01-16'));
+  await page.getByLabel('Column of the time').selectOption({ label: 'clock' });
+  await page.getByLabel('Column of the volts').selectOption({ label: 'first' });
+  await page.getByLabel('Column of the amps').selectOption({ label: 'second' });
+  await page.getByRole('button', { name: 'Use these columns' }).click();
+  await expect(room).toContainText(/meter\.csv: 4\d entries more in the log of Winter bothy\./);
+  await expect(room).toContainText(/Inline meter: 4\d readings/);
+  // 0.08 A for sixteen and a half hours.
+  await expect.poll(() => figure(page, 'actual')).toBeGreaterThan(1.2);
+  await chooser.setInputFiles(table('2027-02-20'));
+  await page.getByLabel('Column of the time').selectOption({ label: 'clock' });
+  await page.getByLabel('Column of the volts').selectOption({ label: 'first' });
+  await page.getByLabel('Column of the amps').selectOption({ label: 'second' });
+  await page.getByRole('button', { name: 'Use these columns' }).click();
+  await expect(room).toContainText('which is not this outing. Nothing was taken in.');
+});

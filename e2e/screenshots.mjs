@@ -31,11 +31,6 @@ const found = async (page) => {
   await page.getByRole('button', { name: 'Apply' }).waitFor();
 };
 
-const matters = async (page) => {
-  await page.locator('[data-unfolds="chance"]').click();
-  await page.locator('.tornado li').first().waitFor();
-};
-
 const runInHand = async (page) => {
   await page.locator('.harness').getByText('0.6 m').click();
   await page.locator('.run-figures').waitFor();
@@ -81,7 +76,6 @@ const SHOTS = [
   { name: 'begin', path: '/begin' },
   { name: 'quick-sum', path: '/sum' },
   { name: 'plan', path: PLAN },
-  { name: 'plan-chance', path: '/trips/headland-contest-camp', act: matters },
   { name: 'size', path: '/trips/gannet-rock-light/size', act: found },
   { name: 'wire', path: '/trips/headland-contest-camp/wire', act: runInHand },
   { name: 'pack', path: `${PLAN}/pack`, act: panelInHand },
@@ -95,8 +89,13 @@ const SHOTS = [
   },
   {
     name: 'debrief',
-    path: `${PLAN}/debrief`,
-    act: (page) => page.locator('.waterfall').waitFor(),
+    path: '/trips/skua-head-camp/debrief',
+    act: (page) => page.locator('.next-plans li').first().waitFor(),
+  },
+  {
+    name: 'logbook',
+    path: '/logbook',
+    act: (page) => page.getByText(/^Of 9 outings 7 lasted; 8\.1 were to be expected\.$/).waitFor(),
   },
   { name: 'settings', path: '/settings' },
   { name: 'plan-variants', path: PLAN, act: twoVariants },

@@ -13,6 +13,7 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['/settings', (page) => page.getByText('It reads:').waitFor()],
   ['/guide/plan', (page) => page.getByRole('heading', { name: 'What it answers' }).waitFor()],
   ['/gear', (page) => page.locator('[data-gear="curlew-10"] .bag-name').click()],
+  ['/logbook', (page) => page.locator('.requirements tfoot').waitFor()],
   ['/bench', (page) => page.getByRole('button', { name: 'Record' }).waitFor()],
   [
     '/trips/gannet-rock-light',
@@ -36,7 +37,7 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
       await page.getByRole('button', { name: 'Pause' }).click();
     },
   ],
-  ['/trips/gannet-rock-light/debrief', (page) => page.locator('.waterfall').waitFor()],
+  ['/trips/gannet-rock-light/debrief', (page) => page.locator('.next-plans li').first().waitFor()],
   [`${CAMP}/card`, (page) => page.locator('.field-card').getByText('Take care').waitFor()],
 ];
 

@@ -39,3 +39,19 @@ for (const [name, ranks] of [...own, ['the charge, outings of another make', oth
   console.log(`${name.padEnd(38)} ${held.padStart(6)} %   ${unevenness(ranks).toFixed(1).padStart(6)}`);
 }
 console.log(`${outings} outings each; one standard error is ${(40 / Math.sqrt(outings)).toFixed(1)} points`);
+
+const { seasonErrors } = await load('core/dist/testing/field-season.js');
+const OUTINGS = 6;
+const years = Number(process.argv[4] ?? 200);
+const learned = Array.from({ length: years }, (_, seed) => seasonErrors(seed, OUTINGS));
+console.log(
+  `\nmean error of a plan, each outing’s lessons accepted for the next; the plan of outing 1 to ${OUTINGS}`,
+);
+for (const name of ['dutyCycle', 'receive', 'keyDown', 'panelOutput', 'usedAh']) {
+  const means = Array.from(
+    { length: OUTINGS },
+    (_, outing) => (100 * learned.reduce((sum, errors) => sum + errors[outing][name], 0)) / years,
+  );
+  console.log(`${name.padEnd(14)}${means.map((mean) => `${mean.toFixed(1)} %`.padStart(9)).join('')}`);
+}
+console.log(`${years} seasons`);

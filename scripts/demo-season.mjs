@@ -153,7 +153,7 @@ function played(outing, trip) {
     return march.particles.isOn[0] === 1 && socs.at(-1) > NEXT_TO_NOTHING;
   };
   if (!goesOn(endMs)) {
-    for (untilMs = startMs; goesOn(untilMs + HOUR_MS / 4); ) untilMs += HOUR_MS / 4;
+    for (untilMs = startMs; goesOn(untilMs + HOUR_MS / 4);) untilMs += HOUR_MS / 4;
   }
   const done = acts.filter((act) => act.timeMs <= untilMs);
   return { ...core.play(real, done, untilMs, seed), untilMs, endMs };
@@ -235,7 +235,12 @@ for (const outing of OUTINGS) {
     ...log.events
       .filter(({ kind }) => kind === 'sky')
       .map(({ timeMs, cloud, rain, fog }, place) => ({
-        ...{ id: `s${place + 1}`, at: iso(timeMs), kind: 'sky', cloud: Math.round(8 * Math.min(1, Math.max(0, cloud))) / 8 },
+        ...{
+          id: `s${place + 1}`,
+          at: iso(timeMs),
+          kind: 'sky',
+          cloud: Math.round(8 * Math.min(1, Math.max(0, cloud))) / 8,
+        },
         ...(rain && { rain }),
         ...(fog && { fog }),
       })),

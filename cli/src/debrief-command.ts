@@ -2,9 +2,8 @@ import { Command } from 'commander';
 import {
   debriefOf,
   entriesOfContacts,
-  learnedWords,
+  sayCorrection,
   sayDifference,
-  sayLearned,
   sayOthers,
   sayWaterfall,
   type Debrief,
@@ -12,7 +11,7 @@ import {
 import { entriesOfRecord, withEntries } from '@knapsack/contract/field';
 import { readAdif } from '@knapsack/contract/formats';
 import { readLog } from '@knapsack/contract/schemas';
-import { fixed, isWorthAWord } from '@knapsack/core';
+import { fixed } from '@knapsack/core';
 import { readJson, readText } from './read-json.js';
 import { taken } from './taken.js';
 import { InputProblem, type Terminal } from './terminal.js';
@@ -67,9 +66,10 @@ export function debriefCommand(terminal: Terminal): Command {
     });
 }
 
-const asJson = ({ waterfall, now, onAir, duties }: Debrief) => ({
+const asJson = ({ waterfall, now, onAir, duties, corrections }: Debrief) => ({
   waterfall,
   learned: Object.fromEntries(now.learned),
+  corrections,
   soc: now.soc,
   contacts: onAir && {
     contacts: onAir.contacts,
@@ -78,13 +78,13 @@ const asJson = ({ waterfall, now, onAir, duties }: Debrief) => ({
   },
 });
 
-const inWords = ({ waterfall, now, onAir }: Debrief, notes: readonly string[]): string =>
+const inWords = ({ waterfall, corrections, shelf, onAir }: Debrief, notes: readonly string[]): string =>
   `${[
     sayDifference(waterfall),
     ...sayWaterfall(waterfall).map((line) => `  ${line}`),
     ...(onAir ? [`${onAir.contacts} contacts in ${fixed(onAir.hours, 1)} h on the air.`] : []),
-    ...[...now.learned].flatMap(([name, each]) =>
-      isWorthAWord(each) ? [`${learnedWords(name)}: ${sayLearned(each)}.`] : [],
+    ...corrections.map((correction) =>
+      sayCorrection(correction, shelf.find(({ id }) => id === correction.gear)?.name ?? correction.gear),
     ),
     ...notes,
   ].join('\n')}\n`;

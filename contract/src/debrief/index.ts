@@ -3,6 +3,7 @@ export * from './corrections.js';
 export * from './debrief.js';
 export * from './entries-of-contacts.js';
 export * from './entries-of-figures.js';
+export * from './entries-of-readings.js';
 export * from './known-before.js';
 export * from './learned-figures.js';
 export * from './next-plans.js';

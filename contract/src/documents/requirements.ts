@@ -12,6 +12,8 @@ export const MEASURES = [
   'costPerWh',
   'chance',
   'hoursWithoutSun',
+  'hoursAfterFailure',
+  'availability',
   'noise',
   'disconnect',
 ] as const;

@@ -58,6 +58,17 @@ describe('a kit held against requirements', () => {
     expect(short.isMet).toBeFalse();
   });
 
+  it('still works some hours though any one piece fails, and is available where it is left alone', () => {
+    // One of two batteries may fail; the only radio may not.
+    expect(held('hoursAfterFailure', 1).value).toBe(0);
+    const twice = trip({ loadout: [...trip().loadout, { gear: 'spare', count: 1 }] });
+    const spare: Gear = { ...curlew, id: 'spare', name: 'Spare' };
+    expect(held('hoursAfterFailure', 1, twice, [...shelf, spare]).value).toBeCloseTo(5, 9);
+    expect(held('availability', 0.9)).toEqual(jasmine.objectContaining({ value: null, isMet: null }));
+    const alone = held('availability', 0.9, trip({ unattended: true }));
+    expect([alone.isMet, alone.words]).toEqual([true, '100 % of the time']);
+  });
+
   it('has a controller that was listened to, on the band that is meant', () => {
     const of = trip({ loadout: [...trip().loadout, { gear: 'rill', count: 1 }] });
     expect(held('noise', 1, of, shelf, '40 m').isMet).toBeTrue();

@@ -8,6 +8,7 @@ import { packingOf } from '../packing/packing-of.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
+import { failures } from '../what-if/failures.js';
 
 /** How a measure is told and which way is better. */
 interface MeasureRule {
@@ -34,6 +35,16 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     label: 'lasts without sun',
     less: false,
     say: (value) => sayQuantity({ value, unit: 'duration' }),
+  },
+  hoursAfterFailure: {
+    label: 'on the air though any one piece fails',
+    less: false,
+    say: (value) => sayQuantity({ value, unit: 'duration' }),
+  },
+  availability: {
+    label: 'available, where nobody is there',
+    less: false,
+    say: (value) => `${Math.round(100 * value)} % of the time`,
   },
   noise: { label: 'noise of the controller', less: true, say: (value) => `${value.toFixed(0)} S-units` },
   disconnect: {
@@ -98,7 +109,12 @@ function valueOf({ measure, band }: Requirement, trip: Trip, shelf: readonly Gea
       const price = summed(batteries, (gear) => gear.price?.value ?? null);
       return wh === null || price === null || wh === 0 ? null : price / wh;
     }
+    case 'hoursAfterFailure': {
+      const hours = failures(trip, shelf).map((failure) => failure.hours);
+      return hours.length > 0 ? Math.min(...hours) : null;
+    }
     case 'chance':
+    case 'availability':
     case 'hoursWithoutSun':
       return planned(measure, trip, shelf);
     case 'noise': {
@@ -139,10 +155,15 @@ function usable(gear: Pieces, { temperatureC }: Trip) {
   return { usableWh, usableAh: hours };
 }
 
-function planned(measure: 'chance' | 'hoursWithoutSun', trip: Trip, shelf: readonly Gear[]): number | null {
+function planned(
+  measure: 'chance' | 'availability' | 'hoursWithoutSun',
+  trip: Trip,
+  shelf: readonly Gear[],
+): number | null {
   const plan = resolve(trip, shelf);
   if (!plan.ok) return null;
   if (measure === 'chance') return chanceOf(plan.value).chance;
+  if (measure === 'availability') return chanceOf(plan.value).availability?.p50 ?? null;
   const { sun: _none, ...dark } = plan.value;
   const { verdict } = forecast(dark);
   const hours = (plan.value.outing.endMs - plan.value.outing.startMs) / 3_600_000;

@@ -14,7 +14,8 @@ import { CapacityTestComponent } from './capacity-test.component';
 import { DutyToTripComponent } from './duty-to-trip.component';
 import { PanelCheckComponent } from './panel-check.component';
 import { readingsCsv } from './readings-csv';
-import { ReadingsFileComponent } from './readings-file.component';
+import { NoticesService } from '../shell/notices.service';
+import { ReadingsFileComponent, type ReadingsOfFile } from '../parts/readings-file.component';
 import { TraceComponent } from './trace.component';
 
 /** Measuring a radio: the meter's trace, the stretches marked on it, and what they come to, saved onto the radio. */
@@ -35,6 +36,7 @@ import { TraceComponent } from './trace.component';
 })
 export class BenchPage {
   protected readonly store = inject(BenchStore);
+  private readonly notices = inject(NoticesService);
   private readonly keys = inject(KeysService);
   protected readonly loaded = signal(false);
   protected readonly problem = signal<string | null>(null);
@@ -137,6 +139,12 @@ export class BenchPage {
   }
 
   /** Saves the recording as a file that the bench reads back. */
+  protected takeFile({ readings, file, notes }: ReadingsOfFile): void {
+    this.store.take(readings, file);
+    const count = readings.timesMs.length.toLocaleString('en');
+    this.notices.show({ text: [`${count} readings from ${file}.`, ...notes].join(' ') });
+  }
+
   protected saveFile(): void {
     saveFile('readings.csv', readingsCsv(this.store.readings()), 'text/csv');
     this.store.noteKept();

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Battery, Gear } from '@knapsack/contract';
+import type { Battery, Gear, TripSummary } from '@knapsack/contract';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { effectOn, neededAh } from '@knapsack/contract/gear';
@@ -13,7 +13,7 @@ export class TripEffectsService {
 
   /** "Gannet Rock light gains 0.4 Ah", for each trip that carries the item and is changed by it. */
   async of(shelf: readonly Gear[], after: Gear): Promise<readonly string[]> {
-    const summaries = await firstValueFrom(this.api.trips());
+    const summaries = await this.tripsInHand();
     const sentences: string[] = [];
     let touched = 0;
     for (const { id } of summaries) {
@@ -26,9 +26,14 @@ export class TripEffectsService {
     return sentences;
   }
 
+  /** Those that are put away have been: nothing changes them. */
+  private async tripsInHand(): Promise<readonly TripSummary[]> {
+    return (await firstValueFrom(this.api.trips())).filter(({ archived }) => !archived);
+  }
+
   /** What the user's trips need of a battery; null where none carries it. */
   async needOf(shelf: readonly Gear[], battery: Battery): Promise<MostNeeded | null> {
-    const summaries = await firstValueFrom(this.api.trips());
+    const summaries = await this.tripsInHand();
     let most: MostNeeded | null = null;
     let touched = 0;
     for (const { id, name } of summaries) {

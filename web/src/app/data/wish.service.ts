@@ -17,7 +17,9 @@ export class WishService {
 
   /** @returns whether it stands there now; else it was told why not */
   async add(words: string): Promise<boolean> {
-    const name = freeName(words.replace(/\.$/, '').slice(0, LONGEST_NAME), this.shelf.gear());
+    const wanted = words.replace(/\.$/, '').slice(0, LONGEST_NAME);
+    const isTaken = this.shelf.gear().some(({ name }) => name === wanted);
+    const name = isTaken ? freeName(wanted, this.shelf.gear()) : wanted;
     const gear = {
       ...({ schema: GEAR_SCHEMA, version: GEAR_VERSION, kind: 'other' } as const),
       ...{ id: `other-${newKey()}`, name, wished: true },

@@ -44,7 +44,19 @@ import { WorkedLanesComponent } from './worked-lanes.component';
         @if (view.howFar) {
           <p class="muted">{{ view.howFar }}</p>
         }
-        <div class="debrief-body">
+      } @else {
+        @for (problem of store.problems(); track problem) {
+          <p class="room-verdict sentence" role="alert">{{ problem }}</p>
+          <p>
+            What is read and noted in <a [routerLink]="['../field']">Field</a> comes here; so does a contact
+            log, what an instrument recorded, or what you remember.
+          </p>
+        } @empty {
+          <p class="room-verdict sentence muted">Looking at what was entered …</p>
+        }
+      }
+      <div class="debrief-body">
+        @if (store.view(); as view) {
           <section aria-labelledby="debrief-charge">
             <h2 id="debrief-charge">Charge, planned and actual</h2>
             @if (ridge(); as ridge) {
@@ -66,23 +78,14 @@ import { WorkedLanesComponent } from './worked-lanes.component';
               <p class="muted">{{ view.weighed }}</p>
             }
           </section>
-          <div>
-            <section aria-labelledby="debrief-lessons"><ks-lessons /></section>
-            <section aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
-          </div>
-        </div>
-      } @else {
-        @for (problem of store.problems(); track problem) {
-          <p class="room-verdict sentence" role="alert">{{ problem }}</p>
-          <p>
-            What is read and noted in <a [routerLink]="['../field']">Field</a> comes here; so does a contact
-            log, or what an instrument recorded.
-          </p>
-          <section class="debrief-body" aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
-        } @empty {
-          <p class="room-verdict sentence muted">Looking at what was entered …</p>
         }
-      }
+        <div>
+          @if (store.view()) {
+            <section aria-labelledby="debrief-lessons"><ks-lessons /></section>
+          }
+          <section aria-labelledby="debrief-sources"><ks-debrief-sources /></section>
+        </div>
+      </div>
     </div>
   `,
 })

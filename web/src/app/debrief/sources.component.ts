@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { ReadingEntry, ToldBy } from '@knapsack/contract';
-import { stretchesIn, type SourceSays } from '@knapsack/contract/debrief';
+import { entriesOfReadings, stretchesIn, type SourceSays } from '@knapsack/contract/debrief';
 import { INSTRUMENT_WORDS } from '@knapsack/contract/field';
 import { fixed, onAir, sayDuration, sayQuantity } from '@knapsack/core';
+import { ReadingsFileComponent, type ReadingsOfFile } from '../parts/readings-file.component';
 import { FileTaker } from '../trip/file-taker';
 import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
@@ -17,7 +18,7 @@ const SOURCE_WORDS: Readonly<Record<ToldBy, string>> = {
 /** Where the actual comes from: what is in the log, by who entered it; a contact log or what an instrument recorded is taken in. */
 @Component({
   selector: 'ks-debrief-sources',
-  imports: [TypedOutingComponent],
+  imports: [ReadingsFileComponent, TypedOutingComponent],
   providers: [FileTaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -52,6 +53,10 @@ const SOURCE_WORDS: Readonly<Record<ToldBy, string>> = {
         <i class="bi bi-file-earmark-arrow-up" aria-hidden="true"></i> Take in a file
       </button>
       <span class="muted">a contact log (ADIF), or what an instrument recorded</span>
+    </p>
+    <p>
+      <ks-readings-file label="Take in a meter’s table" [zone]="zone()" (taken)="takeTable($event)" />
+      <span class="muted">time, volts and amps as CSV; which column is which can be said</span>
     </p>
     <input
       #file
@@ -124,6 +129,19 @@ export class DebriefSourcesComponent {
       ...notes,
       aside: [...notes.aside.filter((one) => one.source !== source), ...(isAside ? [{ source }] : [])],
     }));
+  }
+
+  protected readonly zone = computed(() => this.trips.trip()?.place.timeZone ?? 'UTC');
+
+  protected takeTable({ readings, file, notes }: ReadingsOfFile): void {
+    const trip = this.trips.trip();
+    if (!trip) return;
+    const found = entriesOfReadings(trip, readings);
+    this.said.set(
+      found.ok
+        ? [...this.taker.add(trip, file, found.value.entries, found.value.notes), ...notes]
+        : [found.problems[0].sentence],
+    );
   }
 
   protected async take(field: HTMLInputElement): Promise<void> {

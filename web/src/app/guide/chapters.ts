@@ -5,6 +5,7 @@ import debrief from '../../../../docs/guide/debrief.md';
 import field from '../../../../docs/guide/field.md';
 import gear from '../../../../docs/guide/gear.md';
 import glossary from '../../../../docs/guide/glossary.md';
+import logbook from '../../../../docs/guide/logbook.md';
 import pack from '../../../../docs/guide/pack.md';
 import plan from '../../../../docs/guide/plan.md';
 import quick from '../../../../docs/guide/quick-sum.md';
@@ -35,6 +36,7 @@ const TEXTS: readonly (readonly [string, string])[] = [
   ['card', card],
   ['field', field],
   ['debrief', debrief],
+  ['logbook', logbook],
   ['gear', gear],
   ['bench', bench],
   ['settings', settings],

@@ -15,12 +15,14 @@ const UNITS: Readonly<Record<Measure, { readonly unit: string; readonly times: n
   costPerWh: { unit: 'a Wh', times: 1 },
   chance: { unit: 'of 100', times: 0.01 },
   hoursWithoutSun: { unit: 'h', times: 1 },
+  hoursAfterFailure: { unit: 'h', times: 1 },
+  availability: { unit: '%', times: 0.01 },
   noise: { unit: 'S-units', times: 1 },
   disconnect: { unit: '', times: 1 },
 };
 const USUAL: Readonly<Record<Measure, number>> = {
   ...{ carriedG: 9000, usableAh: 15, whPerKg: 90, costPerWh: 1, chance: 0.9 },
-  ...{ hoursWithoutSun: 24, noise: 1, disconnect: 1 },
+  ...{ hoursWithoutSun: 24, hoursAfterFailure: 4, availability: 0.95, noise: 1, disconnect: 1 },
 };
 
 /** What the next build must do, and the kits of a trip held against it: met, missed by how much, or not known. */

@@ -74,7 +74,8 @@ export class FileTaker implements OnDestroy {
     return this.add(trip, name, [...answer.entries, ...gone], answer.notes);
   }
 
-  private add(trip: Trip, name: string, entries: readonly LogEntry[], notes: Said): Said {
+  /** Adds what is new of the entries of a file. */
+  add(trip: Trip, name: string, entries: readonly LogEntry[], notes: Said): Said {
     const there = new Set(this.log.log()?.entries.map(({ id }) => id));
     const more = entries.filter(({ id }) => !there.has(id));
     if (more.length === 0) return [`${name} was taken in before: nothing of it is new.`, ...notes];

@@ -1,10 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDestroy } from '@angular/core';
-import { OffDirective } from '../parts/off.directive';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  type OnDestroy,
+} from '@angular/core';
+import { OffDirective } from './off.directive';
 import { NoticesService } from '../shell/notices.service';
-import { BenchStore } from './bench.store';
+import type { Readings } from '@knapsack/core';
 import type { AssignedColumns, Headings } from '@knapsack/contract/readings';
-import type { Choice } from '../parts/choices';
-import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import type { Choice } from './choices';
+import { InlineChoiceComponent } from './inline-choice.component';
 import { hireWorker } from '../work/hire';
 import type { Answered, Asked } from '../work/newest-worker';
 import type { ReadFileAnswer, ReadFileRequest } from '../work/readings-protocol';
@@ -35,6 +44,14 @@ function askedOf(file: File, { words, found }: Headings): AskedColumns {
   };
 }
 
+/** What was read of a file. */
+export interface ReadingsOfFile {
+  readonly readings: Readings;
+  readonly file: string;
+  /** What was left out, in sentences. */
+  readonly notes: readonly string[];
+}
+
 /** Reads a file of readings in a worker, with progress and a way to stop it. */
 @Component({
   selector: 'ks-readings-file',
@@ -42,7 +59,7 @@ function askedOf(file: File, { words, found }: Headings): AskedColumns {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (share() === null) {
-      <button type="button" class="quiet" (click)="file.click()">Read a file of readings</button>
+      <button type="button" class="quiet" (click)="file.click()">{{ label() }}</button>
     } @else {
       <span role="status">reading, {{ percent() }} %</span>
       <button type="button" class="quiet" (click)="cancel()">Stop</button>
@@ -89,7 +106,10 @@ function askedOf(file: File, { words, found }: Headings): AskedColumns {
   `,
 })
 export class ReadingsFileComponent implements OnDestroy {
-  private readonly store = inject(BenchStore);
+  /** Time zone of times that are written without an offset; the browser's if absent. */
+  readonly zone = input<string>();
+  readonly label = input('Read a file of readings');
+  readonly taken = output<ReadingsOfFile>();
   private readonly notices = inject(NoticesService);
   private worker: Worker | null = null;
   /** How far it is, 0 to 1; null while nothing is read. */
@@ -142,9 +162,7 @@ export class ReadingsFileComponent implements OnDestroy {
         if (data.is === 'asks') this.asked.set(askedOf(file, data.headings));
         else if (data.is === 'refused') this.notices.show({ text: data.why });
         else {
-          this.store.take(data.readings, file.name);
-          const count = data.readings.timesMs.length.toLocaleString('en');
-          this.notices.show({ text: [`${count} readings from ${file.name}.`, ...data.notes].join(' ') });
+          this.taken.emit({ readings: data.readings, file: file.name, notes: data.notes });
         }
       }
     };
@@ -152,10 +170,10 @@ export class ReadingsFileComponent implements OnDestroy {
       event.preventDefault();
       this.cancel();
       this.notices.show({
-        text: 'Reading the file stopped by a fault in Knapsack; the recording is as it was.',
+        text: 'Reading the file stopped by a fault in Knapsack; nothing was taken.',
       });
     };
-    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    const zone = this.zone() ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
     const asked: Asked<ReadFileRequest> = {
       number: 1,
       question: { file, zone, ...(columns && { columns }) },
