@@ -39,12 +39,17 @@ describe('a meter’s table in the log of an outing', () => {
     expect(readLog(log).ok).toBeTrue();
     // Once more it is the same.
     expect(withEntries(log, ...taken(readings(6, 18)).entries).entries.length).toBe(entries.length);
-    const debrief = debriefOf(
-      trip(),
-      { ...emptyLog('islet'), entries: taken(readings(6, 18, 0.28)).entries },
-      shelf,
-    );
-    expect(debrief.ok && Math.abs(debrief.value.waterfall.actualAh - 3.36)).toBeLessThan(0.15);
+  });
+
+  it('tells the debrief what was used', () => {
+    const all = readings(6, 18);
+    // In the blocks of the plan, from eight to ten and from twelve to fifteen.
+    const isOn = (index: number) => (index >= 120 && index < 240) || (index >= 360 && index < 540);
+    const amps = all.amps.map((_, index) => (isOn(index) ? 0.6 : 0));
+    const { entries } = taken({ ...all, amps });
+    const found = debriefOf(trip(), { ...emptyLog('islet'), entries }, shelf);
+    expect(found.ok && found.value.now.readings.every(({ fits }) => fits)).toBeTrue();
+    expect(found.ok && Math.abs(found.value.waterfall.actualAh - 3)).toBeLessThan(0.15);
   });
 
   it('begins with the outing where its times count from a start of their own', () => {
