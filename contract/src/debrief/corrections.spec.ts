@@ -53,7 +53,7 @@ describe('what an outing has taught of the gear', () => {
     expect(Math.abs(receive.after.mean - 0.355)).toBeLessThan(0.01);
     expect(receive.after.sd).toBeLessThan(0.8 * receive.before.sd);
     const words = sayCorrection(receive, 'Curlew 10');
-    expect(words).toMatch(/^Curlew 10 receives on 0\.\d+ A, not 0\.\d+ A\.$/);
+    expect(words).toMatch(/^Curlew 10: the receive current is 0\.\d+ A, not 0\.\d+ A\.$/);
     expect(sayMiddle(receive, receive.after)).toMatch(/^0\.\d+ to 0\.\d+ A$/);
     expect(new Set(found.corrections.map(correctionId)).size).toBe(found.corrections.length);
   });
@@ -113,7 +113,7 @@ describe('what an outing has taught of the gear', () => {
       'SSB, calling and running stations: the transmit duty cycle is 38 %, not 30 %.',
     );
     expect(of({ at: 'transmit', rfW: 10 }, 2, 2)).toBe(
-      'Shale 18 takes 2 A, as planned, with the key down at 10 W.',
+      'Shale 18: the transmit current at 10 W is 2 A, as planned.',
     );
     expect(of({ at: 'health' }, 1, 0.9)).toContain('state of health of 90 %, not 100 %');
     expect(of({ at: 'resistanceOhm' }, 0.03, 0.04)).toContain('40 mΩ, not 30 mΩ');

@@ -21,17 +21,17 @@ const sayValue = ({ at }: LearnedPlace, value: number): string => {
   return sayNumber(field, field.unit === '%' ? Math.round(100 * within) / 100 : within, 3);
 };
 
-/** What was learned, with what was taken for so before: "Curlew 10 receives on 0.17 A, not 0.14 A." */
+/** What was learned, with what was taken for so before: "Curlew 10: the receive current is 0.17 A, not 0.14 A." */
 export function sayCorrection({ place, before, after }: Correction, name: string): string {
   const [now, was] = [after, before].map(({ mean }) => sayValue(place, mean));
   const not = now === was ? `${now}, as planned` : `${now}, not ${was}`;
   switch (place.at) {
     case 'receiveA':
-      return `${name} receives on ${not}.`;
+      return `${name}: the receive current is ${not}.`;
     case 'receiveByEarA':
-      return `${name} receives on ${not}, at normal volume.`;
+      return `${name}: the receive current at normal volume is ${not}.`;
     case 'transmit':
-      return `${name} takes ${not}, with the key down at ${fixed(place.rfW, place.rfW < 1 ? 1 : 0)} W.`;
+      return `${name}: the transmit current at ${fixed(place.rfW, place.rfW < 1 ? 1 : 0)} W is ${not}.`;
     case 'truth':
       return `${name} gives ${not}, of what its label says.`;
     case 'measuredAh':

@@ -112,7 +112,7 @@ export class DebriefStore implements OnDestroy {
     if (!trip) return;
     if (!gear) {
       this.notices.show({
-        text: 'This gear travels with the trip alone: put it on the shelf to keep what was learned.',
+        text: 'This gear travels with the trip alone: add it to the shelf to keep what was learned.',
       });
       return;
     }
