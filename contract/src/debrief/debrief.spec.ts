@@ -91,12 +91,15 @@ describe('what really happened in an outing', () => {
     expect(sayHowFar(debrief([read(12, 6)]), 'UTC')).toBe(
       'Nothing was entered after Sat 12:00: the rest is as planned.',
     );
-    for (const [lasted, words] of [
-      [0.7, 'It most likely lasted'],
-      [0.3, 'It most likely ended too soon'],
-      [0.01, 'It ended too soon'],
+    for (const [came, earlyHours, lasted, words] of [
+      ['lasted', 0, 0.7, 'It most likely lasted'],
+      ['endedEarly', 0, 0.3, 'It most likely ended too soon'],
+      ['endedEarly', 0, 0.01, 'It ended too soon'],
+      ['endedEarly', 4, 1, 'It ended 4 h 00 early'],
+      ['leftEarly', 1.5, 1, 'It was left 1 h 30 early, by choice'],
+      ['notKnown', 0, 0.2, 'It most likely ended too soon'],
     ] as const)
-      expect(sayHowItWent({ ...found, lasted })).toContain(`${words}: `);
+      expect(sayHowItWent({ ...found, lasted, ended: { came, earlyHours } })).toContain(`${words}: `);
     const told = (ah: number, sun: number) =>
       sayReason({
         plannedAh: 5,
@@ -111,6 +114,17 @@ describe('what really happened in an outing', () => {
     expect(told(-0.6, 0.2)).toBe('the radio’s currents spared most, 0.6 Ah');
     expect(told(0.04, 0.04)).toBeNull();
     expect(found.now.followed.stood.length).toBeGreaterThan(11);
+  });
+
+  it('ended early where it was called off with too little left for the rest of the plan', () => {
+    const end: LogEntry = { id: 'e', at: at(14), kind: 'end' };
+    expect(debrief([read(13.9, 2), end]).ended).toEqual({ came: 'leftEarly', earlyHours: 4 });
+    const empty = debriefOf(
+      trip({ startSoc: 0.2 }),
+      { ...emptyLog('islet'), entries: [read(13.9, 2.1), end] },
+      shelf,
+    );
+    expect(empty.ok && empty.value.ended.came).toBe('endedEarly');
   });
 
   it('says what was learned', () => {

@@ -27,6 +27,7 @@ import { expandBlocks } from '../resolve/expand-blocks.js';
 import { resolve } from '../resolve/resolve.js';
 import { contactBlocks } from './contact-blocks.js';
 import { correctionsOf, type Correction } from './corrections.js';
+import { endedOf, type Ended } from './ended.js';
 import { stretchesIn } from './entries-of-contacts.js';
 import { knownBefore } from './known-before.js';
 import { withoutAside } from './sources.js';
@@ -51,6 +52,7 @@ export interface Debrief {
   readonly now: WhatNow;
   /** How likely the loads were carried to the end, 0 to 1. */
   readonly lasted: number;
+  readonly ended: Ended;
   /** Up to when something is known: the rest is as planned. UTC epoch ms. */
   readonly lastKnownMs: number;
   /** By the contact log; null without one. */
@@ -96,11 +98,13 @@ export function debriefOf(
   if (!now.ok) return now;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   const lastKnownMs = Math.min(endMs, Math.max(startMs, ...known));
+  const lasted = chanceCarried(now.value.followed);
   return succeed({
     waterfall: waterfall(planned.value, now.value.followed, particles === undefined ? {} : { particles }),
     planned: planned.value,
     now: now.value,
-    lasted: chanceCarried(now.value.followed),
+    lasted,
+    ended: endedOf(planned.value, now.value, lasted, lastKnownMs),
     lastKnownMs,
     onAir: told,
     duties,
@@ -113,13 +117,6 @@ export function debriefOf(
     ],
   });
 }
-
-/** What was entered so long before its end tells how it ended. */
-const UP_TO_THE_END_MS = HOUR_MS;
-
-/** Whether something is known of the end of an outing; else it is as planned. */
-export const isEndKnown = ({ now, lastKnownMs }: Pick<Debrief, 'now' | 'lastKnownMs'>): boolean =>
-  now.nowMs - lastKnownMs < UP_TO_THE_END_MS;
 
 /** The gear that a trip is calculated with, as it was known before its outing. */
 function shelfThen(trip: Trip, shelf: readonly Gear[]): readonly Gear[] {

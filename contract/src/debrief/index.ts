@@ -1,6 +1,7 @@
 export * from './contact-blocks.js';
 export * from './corrections.js';
 export * from './debrief.js';
+export * from './ended.js';
 export * from './entries-of-contacts.js';
 export * from './entries-of-figures.js';
 export * from './entries-of-readings.js';

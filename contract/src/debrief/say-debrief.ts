@@ -1,5 +1,6 @@
 import {
   fixed,
+  sayDuration,
   sayTime,
   type Learned,
   type LearnedName,
@@ -7,7 +8,8 @@ import {
   type WaterfallStep,
 } from '@knapsack/core';
 import { sayLeft } from '../field/say-now.js';
-import { isEndKnown, type Debrief } from './debrief.js';
+import type { Debrief } from './debrief.js';
+import type { CameTrue } from './ended.js';
 
 /** Steps that a person takes for one reason. */
 const REASONS: readonly (readonly [string, readonly WaterfallStep[]])[] = [
@@ -35,29 +37,40 @@ export function sayReason({ plannedAh, actualAh, steps }: Waterfall): string | n
 }
 
 const SURE = 0.95;
-const MOST_LIKELY = 0.9;
 
-/** "It lasted: 63 % left, 58 to 68."; no more than most likely where its end is not known. */
-export function sayHowItWent(debrief: Pick<Debrief, 'lasted' | 'now' | 'lastKnownMs'>): string {
-  const { now, lastKnownMs } = debrief;
-  const isKnown = isEndKnown({ now, lastKnownMs });
-  const lasted = isKnown ? debrief.lasted : Math.min(MOST_LIKELY, Math.max(1 - MOST_LIKELY, debrief.lasted));
-  const how =
-    lasted >= SURE
-      ? 'It lasted'
-      : lasted > 0.5
-        ? 'It most likely lasted'
-        : lasted > 1 - SURE
-          ? 'It most likely ended too soon'
-          : 'It ended too soon';
-  return `${how}: ${sayLeft(now.soc)}`;
+/** "It lasted: 63 % left, 58 to 68.", "It ended 4 h 00 early: …"; no more than most likely where its end is not known. */
+export function sayHowItWent({
+  ended: { came, earlyHours },
+  lasted,
+  now,
+}: Pick<Debrief, 'ended' | 'lasted' | 'now'>): string {
+  return `${howItWent(came, earlyHours, lasted)}: ${sayLeft(now.soc)}`;
 }
+
+function howItWent(came: CameTrue, earlyHours: number, lasted: number): string {
+  const early = sayDuration(earlyHours);
+  switch (came) {
+    case 'leftEarly':
+      return `It was left ${early} early, by choice`;
+    case 'endedEarly':
+      return earlyHours > 0 ? `It ended ${early} early` : `It ${likely(1 - lasted)}ended too soon`;
+    case 'lasted':
+      return `It ${likely(lasted)}lasted`;
+    case 'notKnown':
+      return lasted > 0.5 ? 'It most likely lasted' : 'It most likely ended too soon';
+  }
+}
+
+const likely = (chance: number): string => (chance >= SURE ? '' : 'most likely ');
 
 /** Where nothing is known of the end: "Nothing was entered after Sat 23:50: the rest is as planned." */
-export function sayHowFar({ lastKnownMs, now }: Pick<Debrief, 'lastKnownMs' | 'now'>, zone: string): string {
-  if (isEndKnown({ now, lastKnownMs })) return '';
-  return `Nothing was entered after ${sayTime(lastKnownMs, zone)}: the rest is as planned.`;
-}
+export const sayHowFar = (
+  { lastKnownMs, ended }: Pick<Debrief, 'lastKnownMs' | 'ended'>,
+  zone: string,
+): string =>
+  ended.came === 'notKnown'
+    ? `Nothing was entered after ${sayTime(lastKnownMs, zone)}: the rest is as planned.`
+    : '';
 
 const LEARNED = {
   dutyCycle: 'Transmit duty cycle',

@@ -1,12 +1,10 @@
 import {
   chanceOf,
-  chargeBetween,
   forecast,
   HOUR_MS,
   outingBooks,
   positionsOf,
   succeed,
-  type Forecast,
   type MeanAndSpread,
   type Result,
 } from '@knapsack/core';
@@ -15,12 +13,10 @@ import type { Gear } from '../documents/gear.js';
 import type { LogDocument } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
 import { correctionId, type Correction } from '../debrief/corrections.js';
-import { debriefOf, isEndKnown, type Debrief } from '../debrief/debrief.js';
+import { debriefOf, type Debrief } from '../debrief/debrief.js';
+import type { CameTrue } from '../debrief/ended.js';
 import { WAYS_IN } from '../documents/packing.js';
 import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
-
-/** How an outing ended: with all its hours worked, because nothing was left, because somebody chose to leave; or nobody said. */
-export type CameTrue = 'lasted' | 'endedEarly' | 'leftEarly' | 'notKnown';
 
 /** What an outing taught of a figure of the gear, to be seen over the years. */
 export interface TaughtFigure {
@@ -80,8 +76,6 @@ export interface OutingRow {
 const POINTS = 40;
 /** As many outings as a line of a table needs. */
 const PARTICLES = 600;
-/** Sooner than by so much it was not worked to its end. */
-const EARLY_MS = HOUR_MS / 4;
 
 /**
  * An outing as a line of the logbook, weighed against what was known before it.
@@ -106,7 +100,6 @@ export function outingRow(
   const { startMs, endMs } = planned.outing;
   const stood = followed.stood.map(({ timeMs, soc }) => ({ timeMs, soc: soc.p50 }));
   const { edgesMs, soc } = run.march;
-  const ending = endingOf(debrief, run);
   return succeed({
     ...{ id: trip.id, name: trip.name, place: trip.place.name, timeZone: trip.place.timeZone },
     ...{ startMs, endMs },
@@ -127,7 +120,7 @@ export function outingRow(
     lowestSoc: Math.min(...stood.map((each) => each.soc)),
     reserveSoc: planned.packs[0].reserveSoc,
     told: chanceOf(planned).chance,
-    ...ending,
+    ...debrief.ended,
     sky: now.learned.get('sky') ? skyOf(debrief) : null,
     taught: debrief.corrections.map((correction) => ({
       ...{ id: correctionId(correction), gear: correction.gear, at: correction.place.at },
@@ -143,22 +136,6 @@ export function outingRow(
       endMs,
     ),
   });
-}
-
-/** Whether it lasted: where it was called off, by whether what was left would have carried the rest of the plan. */
-function endingOf(debrief: Debrief, { march }: Forecast): Pick<OutingRow, 'came' | 'earlyHours'> {
-  const { now, planned, lasted } = debrief;
-  const untilMs = now.plan.outing.endMs;
-  const earlyMs = planned.outing.endMs - untilMs;
-  if (earlyMs <= EARLY_MS) {
-    const came = !isEndKnown(debrief) ? 'notKnown' : lasted > 0.5 ? 'lasted' : 'endedEarly';
-    return { came, earlyHours: 0 };
-  }
-  const restAh = chargeBetween(march.edgesMs, march.wantedA, untilMs, planned.outing.endMs);
-  const [{ reserveSoc }] = planned.packs;
-  const storedAh = planned.packs.reduce((sum, { label }) => sum + label.ratedAh * label.health, 0);
-  const leftAh = (now.soc.p50 - reserveSoc) * storedAh;
-  return { came: leftAh < restAh ? 'endedEarly' : 'leftEarly', earlyHours: earlyMs / HOUR_MS };
 }
 
 function hoursOf({ onAir, now }: Debrief): number {

@@ -39,7 +39,7 @@ export const debriefWork: Work<DebriefQuestion, DebriefAnswer> = ({ trip, log, s
 const SURE = 0.95;
 
 function viewOf(debrief: Debrief, trip: Trip, log: LogDocument): DebriefView {
-  const { waterfall, planned, now, lasted, lastKnownMs, notes } = debrief;
+  const { waterfall, planned, now, lasted, ended, lastKnownMs, notes } = debrief;
   const { stood } = now.followed;
   const track = (those: typeof stood): FieldTrack => ({
     timesMs: those.map(({ timeMs }) => timeMs),
@@ -51,7 +51,7 @@ function viewOf(debrief: Debrief, trip: Trip, log: LogDocument): DebriefView {
     howItWent: sayHowItWent(debrief),
     howFar: sayHowFar(debrief, trip.place.timeZone),
     reason: sayReason(waterfall),
-    mark: lasted >= SURE ? 'fine' : lasted > 0.5 ? 'look' : 'stop',
+    mark: ended.came === 'lasted' && lasted >= SURE ? 'fine' : ended.came === 'endedEarly' ? 'stop' : 'look',
     soc: now.soc,
     waterfall,
     past: track(stood.slice(0, known)),
