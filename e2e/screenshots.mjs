@@ -126,7 +126,7 @@ async function take(browser, address, folder, { name, path, act, theme = 'paper'
   await page.goto(address + path);
   await page
     .locator(
-      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code, .begin .asking, .settings .example, .field-sentence',
+      '.verdict .sentence .unfold, .size .question, .trips .trip-verdict, .answer, .shelf, .bench .asking, .room-verdict .blaze, .field-card, .backup-page code, .begin .asking, .settings .example, .field-sentence, .logbook .sentence',
     )
     .first()
     .waitFor();
