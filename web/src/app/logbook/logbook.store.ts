@@ -99,14 +99,15 @@ export class LogbookStore implements OnDestroy {
   async load(): Promise<void> {
     this.problem.set(null);
     try {
-      const [lines, stored] = await Promise.all([
-        firstValueFrom(this.api.logbook()),
-        firstValueFrom(this.shelf.load()),
-      ]);
-      const revisions = new Map(stored.map(({ document, revision }) => [document.id, revision]));
+      const shelf = firstValueFrom(this.shelf.load());
+      // Whoever waits for it hears of a failure; until then nobody does.
+      shelf.catch(() => undefined);
+      const lines = await firstValueFrom(this.api.logbook());
       const byDate = [...lines].sort((a, b) => Date.parse(b.trip.start) - Date.parse(a.trip.start));
+      // Their names and days are shown at once; what they came to follows.
       this.lines.set(byDate);
       this.loaded.set(true);
+      const revisions = new Map((await shelf).map(({ document, revision }) => [document.id, revision]));
       const keys = new Map(byDate.map((line) => [line.trip.id, keyOf(line, revisions)]));
       void this.loadToCome();
       await this.takeKept(keys);
