@@ -68,6 +68,14 @@ test('a contact log is taken in, a longer one in its place, and tells the hours 
   await expect(room).toContainText('nothing of it is new');
   await chooser.setInputFiles(file(...minutes(45)));
   await expect(room).toContainText('Contact log: 16 contacts in 0.8 h on the air');
+  // How long is sent for each is one's own to say.
+  await expect(room).toContainText(/CW: 16 contacts, 21\.3 an hour/);
+  const seconds = page.getByLabel('Seconds sent for a contact in CW');
+  const duty = async () => /duty cycle of (\d+) %/.exec(await room.innerText())?.[1];
+  const before = await duty();
+  await seconds.fill('40');
+  await seconds.press('Enter');
+  await expect.poll(duty).not.toBe(before);
   await chooser.setInputFiles(file(contact(0, '20270110')));
   await expect(room).toContainText('No contact of this file is of the hours of Winter bothy.');
   await page.reload();

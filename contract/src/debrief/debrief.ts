@@ -17,7 +17,7 @@ import {
   type Result,
   type Waterfall,
 } from '@knapsack/core';
-import type { SourceAside } from '../documents/debrief-notes.js';
+import type { SecondsSent, SourceAside } from '../documents/debrief-notes.js';
 import type { Gear } from '../documents/gear.js';
 import type { LogDocument } from '../documents/log.js';
 import type { Trip } from '../documents/trip.js';
@@ -40,6 +40,8 @@ export interface DebriefOptions {
   readonly calling?: boolean;
   /** Simulated outings; as many as usual if absent. */
   readonly particles?: number;
+  /** Seconds sent for a contact where they are not as usual. */
+  readonly seconds?: readonly SecondsSent[];
   /** What is not weighed: another source was chosen. */
   readonly aside?: readonly SourceAside[];
 }
@@ -75,7 +77,7 @@ export function debriefOf(
   trip: Trip,
   log: LogDocument,
   shelf: readonly Gear[],
-  { calling, aside = [], particles }: DebriefOptions = {},
+  { calling, aside = [], particles, seconds = [] }: DebriefOptions = {},
 ): Result<Debrief> {
   const standing = withoutAside(standingEntries(log), aside);
   if (standing.length === 0) {
@@ -88,7 +90,7 @@ export function debriefOf(
   const byContacts = stretches.length > 0 && standing.every(({ kind }) => kind !== 'work');
   const worked = byContacts ? { ...trip, blocks: contactBlocks(trip, stretches) } : trip;
   const told = stretches.length > 0 ? onAir(stretches) : null;
-  const duties = told ? dutiesOf(told, callsIn(trip, calling)) : new Map<Mode, MeanAndSpread>();
+  const duties = told ? dutiesOf(told, callsIn(trip, calling), seconds) : new Map<Mode, MeanAndSpread>();
   const { startMs, endMs } = planned.value.outing;
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
   const now = whatNow(worked, { ...log, entries: standing }, then, endMs, {
@@ -140,12 +142,16 @@ const callsIn =
     return inAll > 0 ? hours(all.filter(({ block }) => CALLS.has(block.activity))) / inAll : 0;
   };
 
-/** The duty cycle by mode, where a rule knows the mode. */
-function dutiesOf({ byMode }: OnAir, callsShare: (mode: Mode) => number): ReadonlyMap<Mode, MeanAndSpread> {
+/** The duty cycle by mode, where a rule knows the mode, or somebody has said how long is sent for a contact. */
+function dutiesOf(
+  { byMode }: OnAir,
+  callsShare: (mode: Mode) => number,
+  ownSeconds: readonly SecondsSent[],
+): ReadonlyMap<Mode, MeanAndSpread> {
   const duties = new Map<Mode, MeanAndSpread>();
   for (const mode of MODE_NAMES) {
     const perHour = byMode.get(mode)?.perHour ?? null;
-    const seconds = secondsSent(mode);
+    const seconds = ownSeconds.find((one) => one.mode === mode)?.seconds ?? secondsSent(mode);
     if (perHour === null || seconds === null) continue;
     duties.set(mode, dutyOfContacts(perHour, seconds, CALLING_SHARE * callsShare(mode)));
   }

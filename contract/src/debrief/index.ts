@@ -1,4 +1,5 @@
 export * from './contact-blocks.js';
+export * from './contact-table.js';
 export * from './corrections.js';
 export * from './debrief.js';
 export * from './ended.js';

@@ -1,4 +1,4 @@
-import type { ReadingSource } from '@knapsack/core';
+import type { Mode, ReadingSource } from '@knapsack/core';
 
 export const DEBRIEF_SCHEMA = 'knapsack.debrief';
 export const DEBRIEF_VERSION = 1;
@@ -37,6 +37,12 @@ export interface SourceAside {
   readonly source: ToldBy;
 }
 
+/** How long somebody sends for a contact in a mode, s, where it is not as usual. */
+export interface SecondsSent {
+  readonly mode: Mode;
+  readonly seconds: number;
+}
+
 /** What somebody makes of an outing; what was accepted stands with the gear. */
 export interface DebriefNotes {
   readonly schema: typeof DEBRIEF_SCHEMA;
@@ -46,6 +52,7 @@ export interface DebriefNotes {
   readonly left: readonly LeftCorrection[];
   readonly aside: readonly SourceAside[];
   readonly lessons: readonly Lesson[];
+  readonly seconds?: readonly SecondsSent[];
 }
 
 export const noNotes = (id: string): DebriefNotes => ({

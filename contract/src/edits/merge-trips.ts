@@ -27,6 +27,7 @@ const KEYS: Readonly<Record<string, string>> = {
   aside: 'source',
   lessons: 'id',
   requirements: 'id',
+  seconds: 'mode',
 };
 
 /** What the fields are called where both have changed them. */

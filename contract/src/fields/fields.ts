@@ -133,6 +133,7 @@ export const FIELDS = {
   contactCount: { label: 'The number of contacts', unit: '', min: 0, max: 100_000, whole: true },
   shadeNow: { label: 'The shaded share', unit: '%', min: 0, max: 1, shown: 100 },
   onAirHours: { label: 'The hours on the air', unit: 'h', min: 0, max: 720, aboveMin: true },
+  secondsSent: { label: 'The time sent for a contact', unit: 's', min: 0, max: 3600, aboveMin: true },
   requirement: { label: 'The target', unit: '', min: 0, max: 1_000_000 },
   wantedHours: { label: 'The hours wanted', unit: 'h', min: 0, max: 8760, aboveMin: true },
 } as const satisfies Record<string, NumberField>;

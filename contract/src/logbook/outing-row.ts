@@ -85,10 +85,14 @@ const PARTICLES = 600;
 export function outingRow(
   trip: Trip,
   log: LogDocument,
-  notes: Pick<DebriefNotes, 'aside'> | null,
+  notes: Pick<DebriefNotes, 'aside' | 'seconds'> | null,
   shelf: readonly Gear[],
 ): Result<OutingRow> {
-  const found = debriefOf(trip, log, shelf, { particles: PARTICLES, aside: notes?.aside ?? [] });
+  const found = debriefOf(trip, log, shelf, {
+    particles: PARTICLES,
+    aside: notes?.aside ?? [],
+    seconds: notes?.seconds ?? [],
+  });
   if (!found.ok) return found;
   const debrief = found.value;
   const { planned, now } = debrief;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { READING_SOURCES } from '@knapsack/core';
+import { MODE_NAMES, READING_SOURCES } from '@knapsack/core';
 import { DEBRIEF_SCHEMA, DEBRIEF_VERSION, LESSON_KINDS } from '../documents/debrief-notes.js';
 import {
   MEASURES,
@@ -45,6 +45,11 @@ export const debriefSchema = Joi.object({
     .unique('id')
     .max(MOST_LESSONS)
     .required()
+    .messages(twice),
+  seconds: Joi.array()
+    .items(Joi.object({ mode: oneOf(MODE_NAMES), seconds: number('secondsSent') }))
+    .unique('mode')
+    .optional()
     .messages(twice),
 });
 

@@ -69,8 +69,8 @@ describe('a log', () => {
     [{ kind: 'panel', aim: { how: 'fixed' } }, '“entries[0].aim.tiltDeg” is missing.'],
     [{ kind: 'contacts', until: '2027-09-04T20:00:00+02:00', count: 1 }, 'Contacts end after they begin.'],
     [
-      { kind: 'contacts', until: '2027-09-04T21:00:00+02:00', count: 0 },
-      'The number of contacts must be between 1 and 100000; 0 is not.',
+      { kind: 'contacts', until: '2027-09-04T21:00:00+02:00', count: -1 },
+      'The number of contacts must be between 0 and 100000; -1 is not.',
     ],
     [{ kind: 'note' }, 'A note needs words.'],
     [

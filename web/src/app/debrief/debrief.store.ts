@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import type { DebriefNotes, Gear, SourceAside, Trip } from '@knapsack/contract';
+import type { DebriefNotes, Gear, SecondsSent, SourceAside, Trip } from '@knapsack/contract';
 import {
   isAccepted,
   withAll,
@@ -23,6 +23,7 @@ import type { NextPlansQuestion } from '../work/next-plans-work';
 /** Most trips to come whose plans are looked at. */
 const MOST_TRIPS = 8;
 const NOTHING: readonly SourceAside[] = [];
+const AS_USUAL: readonly SecondsSent[] = [];
 
 /** What really happened in the outing, by its log, in a worker; what of it is accepted, and what that does to plans. */
 @Injectable()
@@ -47,6 +48,7 @@ export class DebriefStore implements OnDestroy {
 
   readonly notes = this.ticks.debrief.document;
   readonly aside = computed(() => this.notes()?.aside ?? NOTHING);
+  readonly seconds = computed(() => this.notes()?.seconds ?? AS_USUAL);
   readonly view = computed(() => {
     const answer = this.answer();
     return answer?.ok ? answer.view : null;
@@ -79,7 +81,13 @@ export class DebriefStore implements OnDestroy {
       const trip = this.trips.calculated();
       const log = this.log.log();
       if (trip && log && this.notes()) {
-        this.worker.ask({ trip, log, shelf: this.shelf.gear(), aside: this.aside() });
+        this.worker.ask({
+          trip,
+          log,
+          shelf: this.shelf.gear(),
+          aside: this.aside(),
+          seconds: this.seconds(),
+        });
       }
     });
     effect(() => {

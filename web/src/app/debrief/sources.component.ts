@@ -7,6 +7,7 @@ import { ReadingsFileComponent, type ReadingsOfFile } from '../parts/readings-fi
 import { FileTaker } from '../trip/file-taker';
 import { OutingLog } from '../trip/outing-log';
 import { TripStore } from '../trip/trip.store';
+import { DebriefContactsComponent } from './contacts.component';
 import { DebriefStore } from './debrief.store';
 import { TypedOutingComponent } from './typed-outing.component';
 
@@ -18,7 +19,7 @@ const SOURCE_WORDS: Readonly<Record<ToldBy, string>> = {
 /** Where the actual comes from: what is in the log, by who entered it; a contact log or what an instrument recorded is taken in. */
 @Component({
   selector: 'ks-debrief-sources',
-  imports: [ReadingsFileComponent, TypedOutingComponent],
+  imports: [DebriefContactsComponent, ReadingsFileComponent, TypedOutingComponent],
   providers: [FileTaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -46,6 +47,7 @@ const SOURCE_WORDS: Readonly<Record<ToldBy, string>> = {
         </button>
       </p>
     }
+    <ks-debrief-contacts />
     <h3>In three figures</h3>
     <ks-typed-outing />
     <p>

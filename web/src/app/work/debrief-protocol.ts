@@ -1,5 +1,5 @@
-import type { Gear, LogDocument, SourceAside, Trip } from '@knapsack/contract';
-import type { Correction, Disagreement } from '@knapsack/contract/debrief';
+import type { Gear, LogDocument, SecondsSent, SourceAside, Trip } from '@knapsack/contract';
+import type { ContactTable, Correction, Disagreement } from '@knapsack/contract/debrief';
 import type { Band, Span, Waterfall } from '@knapsack/core';
 import type { FieldTrack } from './field-protocol';
 
@@ -9,6 +9,8 @@ export interface DebriefQuestion {
   readonly shelf: readonly Gear[];
   /** Sources that are not weighed. */
   readonly aside: readonly SourceAside[];
+  /** Seconds sent for a contact where they are not as usual. */
+  readonly seconds: readonly SecondsSent[];
 }
 
 /** A figure that the outing has taught, as a row shows it. */
@@ -47,6 +49,7 @@ export interface DebriefView {
   readonly known: readonly Gear[];
   readonly corrections: readonly CorrectionView[];
   readonly disagreements: readonly Disagreement[];
+  readonly contacts: ContactTable | null;
   readonly weighed: string;
   readonly notes: readonly string[];
 }

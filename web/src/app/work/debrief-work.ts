@@ -1,5 +1,6 @@
-import type { Gear, LogDocument, Trip } from '@knapsack/contract';
+import type { Gear, LogDocument, SecondsSent, Trip } from '@knapsack/contract';
 import {
+  contactTable,
   correctionId,
   debriefOf,
   disagreements,
@@ -27,18 +28,26 @@ import type { FieldTrack } from './field-protocol';
 import type { Work } from './work';
 
 /** What really happened in an outing, why it differs from the plan, and what that teaches. */
-export const debriefWork: Work<DebriefQuestion, DebriefAnswer> = ({ trip, log, shelf, aside }, { say }) => {
-  const found = debriefOf(trip, log, shelf, { aside });
+export const debriefWork: Work<DebriefQuestion, DebriefAnswer> = (
+  { trip, log, shelf, aside, seconds },
+  { say },
+) => {
+  const found = debriefOf(trip, log, shelf, { aside, seconds });
   say(
     found.ok
-      ? { ok: true, view: viewOf(found.value, trip, log) }
+      ? { ok: true, view: viewOf(found.value, trip, log, seconds) }
       : { ok: false, problems: found.problems.map(({ sentence }) => sentence) },
   );
 };
 
 const SURE = 0.95;
 
-function viewOf(debrief: Debrief, trip: Trip, log: LogDocument): DebriefView {
+function viewOf(
+  debrief: Debrief,
+  trip: Trip,
+  log: LogDocument,
+  seconds: readonly SecondsSent[],
+): DebriefView {
   const { waterfall, planned, now, lasted, ended, lastKnownMs, notes } = debrief;
   const { stood } = now.followed;
   const track = (those: typeof stood): FieldTrack => ({
@@ -61,6 +70,7 @@ function viewOf(debrief: Debrief, trip: Trip, log: LogDocument): DebriefView {
     planned: workIn(planned),
     worked: workIn(now.plan),
     known: debrief.shelf,
+    contacts: contactTable(debrief, seconds),
     corrections: debrief.corrections.map((correction) => correctionView(correction, trip, debrief.shelf)),
     disagreements: disagreements(standingEntries(log), planned.sun !== undefined, hoursIn(now.plan)),
     weighed: sayWeighed(now),
