@@ -121,6 +121,32 @@ describe('what an outing has taught of the gear', () => {
   });
 });
 
+describe('gear as it was known before an outing', () => {
+  const radio = byId(shelf, 'curlew') as Radio;
+  const later = { value: 0.2, source: 'measured', date: '2028-01-01' } as const;
+
+  it('knows nothing of what was measured after it', () => {
+    const measured: Radio = { ...radio, receiveA: { ...later, others: [radio.receiveA] } };
+    expect(knownBefore([measured], trip())).toEqual([radio]);
+    const shale = byId(shelf, 'shale');
+    const tested = { ...shale, measuredAh: { ...later, value: 9 } } as Gear;
+    expect(knownBefore([tested], trip())).toEqual([shale]);
+    // On its last day is not after it.
+    const then = { ...later, date: dayLearned(trip()) };
+    expect(knownBefore([{ ...radio, receiveA: then }], trip())).toEqual([{ ...radio, receiveA: then }]);
+  });
+
+  it('keeps what it cannot do without, though it was measured later', () => {
+    const measured: Radio = {
+      ...radio,
+      receiveA: later,
+      transmit: [{ rfW: 10, amps: 2, source: 'learned', date: '2028-01-01', outing: 'x' }],
+    };
+    expect(knownBefore([measured], trip())).toEqual([measured]);
+    expect(debrief(trip(), [measured, byId(shelf, 'shale')]).waterfall.plannedAh).toBeGreaterThan(1);
+  });
+});
+
 describe('a figure that was learned', () => {
   const bench: Figure = { value: 0.3, source: 'measured', date: '2027-05-02' };
   const learned = (date: string) => ({ value: 0.4, source: 'learned', date, outing: 'islet' }) as const;

@@ -111,6 +111,10 @@ function placesOf(gear: Gear): readonly LearnedPlace[] {
 
 const PLAIN = ['receiveA', 'receiveByEarA', 'truth', 'measuredAh', 'health', 'resistanceOhm'] as const;
 
+/** Whether an item is none without the figure of a place: then it stays, whatever was said of it. */
+const isNeeded = (gear: Gear, { at }: LearnedPlace): boolean =>
+  at === 'receiveA' || (at === 'transmit' && gear.kind === 'radio' && gear.transmit.length === 1);
+
 /** An item without some of what was said of the figures that outings teach. */
 export const withoutLearned = (
   gear: Gear,
@@ -119,7 +123,7 @@ export const withoutLearned = (
   placesOf(gear).reduce((so, place) => {
     const before = figureAt(so, place);
     const after = before && withoutEntries(before, (entry) => isGone(entry, place));
-    return after === before ? so : withFigureAt(so, place, after);
+    return after === before || (after === null && isNeeded(so, place)) ? so : withFigureAt(so, place, after);
   }, gear);
 
 /** What an outing has taught an item and was accepted: where. */

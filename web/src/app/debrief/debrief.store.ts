@@ -46,7 +46,12 @@ export class DebriefStore implements OnDestroy {
     { answered: (plans) => this.plans.set(plans), failed: () => this.plans.set([]) },
   );
 
-  readonly notes = this.ticks.debrief.document;
+  private readonly tripId = computed(() => this.trips.trip()?.id);
+  /** Null until those of the trip in hand are there. */
+  readonly notes = computed(() => {
+    const notes = this.ticks.debrief.document();
+    return notes?.id === this.tripId() ? notes : null;
+  });
   readonly aside = computed(() => this.notes()?.aside ?? NOTHING);
   readonly seconds = computed(() => this.notes()?.seconds ?? AS_USUAL);
   readonly view = computed(() => {
@@ -74,7 +79,7 @@ export class DebriefStore implements OnDestroy {
 
   constructor() {
     effect(() => {
-      const id = this.trips.trip()?.id;
+      const id = this.tripId();
       if (id !== undefined) untracked(() => void this.open(id));
     });
     effect(() => {
@@ -178,7 +183,7 @@ export class DebriefStore implements OnDestroy {
   }
 
   private async open(id: string): Promise<void> {
-    if (this.notes()?.id !== id) await this.ticks.debrief.open(id);
+    if (!this.notes()) await this.ticks.debrief.open(id);
     try {
       const end = Date.parse(this.trips.trip()?.end ?? '');
       const later = (await firstValueFrom(this.api.trips()))
