@@ -21,9 +21,11 @@ const served = async (withDemo, work) => {
 };
 const idOf = (index) => `soak-${index % 50}`;
 const revisions = new Map();
+let ofTheDemo = 0;
 
 try {
   await served(true, async (trips) => {
+    ofTheDemo = (await (await fetch(trips)).json()).length;
     const model = await (await fetch(`${trips}/winter-bothy`)).json();
     for (let index = 0; index < WRITES; index++) {
       const id = idOf(index);
@@ -42,7 +44,7 @@ try {
   });
   await served(false, async (trips) => {
     const list = await (await fetch(trips)).json();
-    assert.equal(list.length, 3 + revisions.size);
+    assert.equal(list.length, ofTheDemo + revisions.size);
     for (let index = WRITES - revisions.size; index < WRITES; index++) {
       const answer = await fetch(`${trips}/${idOf(index)}`);
       assert.equal(answer.headers.get('etag'), revisions.get(idOf(index)));
