@@ -21,7 +21,7 @@ test('each room leads to its chapter, a sum to its term, and all of it is a book
   await page.keyboard.press('h');
   await expect(page.getByRole('heading', { name: 'Begin', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'All of it, to print' }).click();
-  await expect(page.locator('article')).toHaveCount(15);
+  await expect(page.locator('article')).toHaveCount(16);
   await page.getByRole('link', { name: 'Glossary' }).first().click();
   await expect(page.getByRole('heading', { name: 'Transmit duty cycle' })).toBeVisible();
 });
