@@ -38,8 +38,6 @@ const MOST_POINTS = 120;
 export interface DebriefOptions {
   /** Between contacts the operator calls, or does not; if absent where the plan says so: calling and running stations, or a contest. */
   readonly calling?: boolean;
-  /** Simulated outings; as many as usual if absent. */
-  readonly particles?: number;
   /** Seconds sent for a contact where they are not as usual. */
   readonly seconds?: readonly SecondsSent[];
   /** What is not weighed: another source was chosen. */
@@ -77,7 +75,7 @@ export function debriefOf(
   trip: Trip,
   log: LogDocument,
   shelf: readonly Gear[],
-  { calling, aside = [], particles, seconds = [] }: DebriefOptions = {},
+  { calling, aside = [], seconds = [] }: DebriefOptions = {},
 ): Result<Debrief> {
   const standing = withoutAside(standingEntries(log), aside);
   if (standing.length === 0) {
@@ -95,14 +93,13 @@ export function debriefOf(
   const standEveryMs = Math.max(HOUR_MS, (endMs - startMs) / MOST_POINTS);
   const now = whatNow(worked, { ...log, entries: standing }, then, endMs, {
     ...{ duties, standEveryMs },
-    ...(particles !== undefined && { particles }),
   });
   if (!now.ok) return now;
   const known = standing.map((entry) => Date.parse(entry.kind === 'contacts' ? entry.until : entry.at));
   const lastKnownMs = Math.min(endMs, Math.max(startMs, ...known));
   const lasted = chanceCarried(now.value.followed);
   return succeed({
-    waterfall: waterfall(planned.value, now.value.followed, particles === undefined ? {} : { particles }),
+    waterfall: waterfall(planned.value, now.value.followed),
     planned: planned.value,
     now: now.value,
     lasted,

@@ -10,8 +10,8 @@ const FIELD_OF: Readonly<Record<LearnedPlace['at'], FieldName>> = {
   duty: 'share',
 };
 
-/** Most that four of five outings would agree on: the middle 80 % of a normal law, standard deviations. */
-const MIDDLE_80 = 1.2816;
+/** Within so many standard deviations lie four of five cases of a normal law. */
+export const MIDDLE_80 = 1.2816;
 
 const sayValue = ({ at }: LearnedPlace, value: number): string => {
   const field = FIELDS[FIELD_OF[at]];

@@ -1,4 +1,4 @@
-import { HOUR_MS, onAir, type ReadingSource } from '@knapsack/core';
+import { HOUR_MS, onAir, type PlanInput, type ReadingSource } from '@knapsack/core';
 import type { SourceAside, ToldBy } from '../documents/debrief-notes.js';
 import type { LogEntry, ReadingEntry } from '../documents/log.js';
 import { stretchesIn } from './entries-of-contacts.js';
@@ -17,6 +17,10 @@ export function withoutAside(
   const gone = new Set<ToldBy | null>(aside.map(({ source }) => source));
   return gone.size === 0 ? standing : standing.filter((entry) => !gone.has(toldBy(entry)));
 }
+
+/** Hours of the blocks that the first operating position has worked. */
+export const workedHours = ({ blocks }: Pick<PlanInput, 'blocks'>): number =>
+  blocks.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0) / HOUR_MS;
 
 /** What a source says of the whole outing. */
 export interface SourceSays {
@@ -45,12 +49,12 @@ const SAME_TIME_MS = HOUR_MS;
  *
  * @param standing entries of a log that stand, in the order of time
  * @param hasPanel a battery monitor counts what the panel spares the battery too: it tells of something else then
- * @param workedHours by the work that was noted
+ * @param notedHours by the work that was noted
  */
 export function disagreements(
   standing: readonly LogEntry[],
   hasPanel: boolean,
-  workedHours: number,
+  notedHours: number,
 ): readonly Disagreement[] {
   const counted = countedBy(standing).filter(({ source }) => !hasPanel || source !== 'monitor');
   const pairs = counted.flatMap((one, place) =>
@@ -65,14 +69,14 @@ export function disagreements(
     .map(([one, other]): Disagreement => ({ of: 'charge', says: [asSays(one), asSays(other)] }));
   const byContacts = onAir(stretchesIn(standing)).hours;
   const noted = standing.some(({ kind }) => kind === 'work');
-  const differ = Math.abs(byContacts - workedHours);
+  const differ = Math.abs(byContacts - notedHours);
   const hours: readonly Disagreement[] =
-    noted && byContacts > 0 && differ > HOURS + HOURS_SHARE * Math.max(byContacts, workedHours)
+    noted && byContacts > 0 && differ > HOURS + HOURS_SHARE * Math.max(byContacts, notedHours)
       ? [
           {
             of: 'hours',
             says: [
-              { source: 'work', value: workedHours },
+              { source: 'work', value: notedHours },
               { source: 'contacts', value: byContacts },
             ],
           },

@@ -1,4 +1,4 @@
-import { chanceOf, forecast, packWorth, sayMoney, sayQuantity } from '@knapsack/core';
+import { chanceOf, forecast, HOUR_MS, packWorth, sayMoney, sayQuantity } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Measure, Requirement } from '../documents/requirements.js';
 import type { Trip } from '../documents/trip.js';
@@ -8,6 +8,7 @@ import { packingOf } from '../packing/packing-of.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
+import { disconnectOf } from '../resolve/resolve-restart.js';
 import { failures } from '../what-if/failures.js';
 
 /** How a measure is told and which way is better. */
@@ -125,8 +126,7 @@ function valueOf({ measure, band }: Requirement, trip: Trip, shelf: readonly Gea
       return heard.length > 0 ? Math.max(...heard.map(({ on, off }) => Math.max(0, on - off))) : null;
     }
     case 'disconnect': {
-      const controller = carried.find(isKind('controller'))?.gear;
-      if (trip.radioOn === 'terminals' && controller?.disconnectV) return 1;
+      if (disconnectOf(trip, carried)) return 1;
       const protects = batteries.map((gear) => (gear.kind === 'station' ? true : gear.protects));
       if (protects.includes(undefined) || protects.length === 0) return null;
       return protects.every(Boolean) ? 1 : 0;
@@ -166,8 +166,8 @@ function planned(
   if (measure === 'availability') return chanceOf(plan.value).availability?.p50 ?? null;
   const { sun: _none, ...dark } = plan.value;
   const { verdict } = forecast(dark);
-  const hours = (plan.value.outing.endMs - plan.value.outing.startMs) / 3_600_000;
-  if (!verdict.lasts) return (verdict.endMs! - plan.value.outing.startMs) / 3_600_000;
+  const { startMs, endMs } = plan.value.outing;
+  if (!verdict.lasts) return (verdict.endMs! - startMs) / HOUR_MS;
   // What is left would go on at the mean of the outing.
-  return hours + (verdict.meanA > 0 ? verdict.marginAh / verdict.meanA : 0);
+  return (endMs - startMs) / HOUR_MS + (verdict.meanA > 0 ? verdict.marginAh / verdict.meanA : 0);
 }

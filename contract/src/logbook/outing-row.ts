@@ -1,7 +1,6 @@
 import {
   chanceOf,
   forecast,
-  HOUR_MS,
   outingBooks,
   positionsOf,
   succeed,
@@ -15,6 +14,7 @@ import type { Trip } from '../documents/trip.js';
 import { correctionId, type Correction } from '../debrief/corrections.js';
 import { debriefOf, type Debrief } from '../debrief/debrief.js';
 import type { CameTrue } from '../debrief/ended.js';
+import { workedHours } from '../debrief/sources.js';
 import { WAYS_IN } from '../documents/packing.js';
 import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
 
@@ -74,8 +74,6 @@ export interface OutingRow {
 
 /** Points of a small ridge. */
 const POINTS = 40;
-/** As many outings as a line of a table needs. */
-const PARTICLES = 600;
 
 /**
  * An outing as a line of the logbook, weighed against what was known before it.
@@ -89,7 +87,6 @@ export function outingRow(
   shelf: readonly Gear[],
 ): Result<OutingRow> {
   const found = debriefOf(trip, log, shelf, {
-    particles: PARTICLES,
     aside: notes?.aside ?? [],
     seconds: notes?.seconds ?? [],
   });
@@ -144,7 +141,7 @@ export function outingRow(
 
 function hoursOf({ onAir, now }: Debrief): number {
   if (onAir && onAir.hours > 0) return onAir.hours;
-  return now.plan.blocks.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0) / HOUR_MS;
+  return workedHours(now.plan);
 }
 
 /** Light as a share of what was forecast: what is expected under a forecast is no more than that. */

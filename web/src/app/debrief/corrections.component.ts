@@ -1,10 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { sayNextPlan } from '@knapsack/contract/debrief';
+import { MIDDLE_80, sayNextPlan } from '@knapsack/contract/debrief';
 import type { CorrectionView } from '../work/debrief-protocol';
 import { DebriefStore } from './debrief.store';
-
-/** How far a figure may be off in the middle 80 %, standard deviations. */
-const MIDDLE_80 = 1.2816;
 
 /** What the outing has taught, sentence by sentence: accepted as a figure of the gear, or left. */
 @Component({

@@ -98,7 +98,8 @@ export class DebriefStore implements OnDestroy {
     effect(() => {
       const view = this.view();
       const trip = this.trips.calculated();
-      if (!view || !trip || view.corrections.length === 0) return;
+      if (!view || !trip) return;
+      if (view.corrections.length === 0) return this.plans.set([]);
       const all = view.corrections.map(({ correction }) => correction);
       const accepted = this.accepted();
       const chosen = view.corrections

@@ -53,8 +53,11 @@ import { SeasonStripComponent } from './season-strip.component';
         <p role="alert">
           {{ problem }} <button type="button" class="solid" (click)="load()">Try again</button>
         </p>
-      } @else if (!store.loaded()) {
-        <p class="sentence muted">Looking for outings …</p>
+      }
+      @if (!store.loaded()) {
+        @if (!store.problem()) {
+          <p class="sentence muted">Looking for outings …</p>
+        }
       } @else if (store.entries().length === 0) {
         <p class="sentence">No outing yet.</p>
         <p>

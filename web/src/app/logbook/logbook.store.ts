@@ -47,7 +47,8 @@ export class LogbookStore implements OnDestroy {
   private readonly rows = signal<ReadonlyMap<string, OutingRow>>(new Map());
   private readonly problems = signal<ReadonlyMap<string, string>>(new Map());
   private readonly inSight = new Set<string>();
-  private ended = false;
+  /** Counts the loads; the work for an earlier one ends. */
+  private turn = 0;
   readonly loaded = signal(false);
   readonly problem = signal<string | null>(null);
 
@@ -92,11 +93,12 @@ export class LogbookStore implements OnDestroy {
   });
 
   ngOnDestroy(): void {
-    this.ended = true;
+    this.turn += 1;
     this.worker.dismiss();
   }
 
   async load(): Promise<void> {
+    const turn = ++this.turn;
     this.problem.set(null);
     try {
       const shelf = firstValueFrom(this.shelf.load());
@@ -109,11 +111,11 @@ export class LogbookStore implements OnDestroy {
       this.loaded.set(true);
       const revisions = new Map((await shelf).map(({ document, revision }) => [document.id, revision]));
       const keys = new Map(byDate.map((line) => [line.trip.id, keyOf(line, revisions)]));
-      void this.loadToCome();
+      this.loadToCome().catch(() => undefined);
       await this.takeKept(keys);
-      await this.workOut(keys);
+      await this.workOut(keys, turn);
     } catch (error) {
-      this.problem.set(problemText(error));
+      if (turn === this.turn) this.problem.set(problemText(error));
     }
   }
 
@@ -137,10 +139,11 @@ export class LogbookStore implements OnDestroy {
     if (gone.length > 0) await this.kept.drop(...gone);
   }
 
-  private async workOut(keys: ReadonlyMap<string, string>): Promise<void> {
-    for (let id = this.next(); id !== null && !this.ended; id = this.next()) {
+  private async workOut(keys: ReadonlyMap<string, string>, turn: number): Promise<void> {
+    for (let id = this.next(); id !== null && turn === this.turn; id = this.next()) {
       const stored = await firstValueFrom(this.api.outing(id));
       const answer = await this.worker.ask({ ...stored, shelf: this.shelf.gear() });
+      if (turn !== this.turn) return;
       const done = id;
       if (answer.ok) {
         this.rows.update((rows) => new Map(rows).set(done, answer.row));

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import {
   noRequirements,
   REQUIREMENTS_ID,
@@ -13,7 +13,8 @@ import { ShelfService } from '../data/shelf.service';
 import { Beside } from '../trip/beside';
 import { DraftBox, THIS_TAB } from '../trip/draft-box';
 import type { HeldKitView, HeldQuestion } from '../work/held-work';
-import { OneByOne } from '../work/one-by-one';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
 
 const drafts = new DraftBox<RequirementsDocument>(THIS_TAB, 'knapsack.requirements-draft.');
 
@@ -22,7 +23,10 @@ const drafts = new DraftBox<RequirementsDocument>(THIS_TAB, 'knapsack.requiremen
 export class RequirementsStore implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
-  private readonly worker = new OneByOne<HeldQuestion, readonly HeldKitView[]>('held');
+  private readonly worker = new NewestWorker<HeldQuestion, readonly HeldKitView[]>(() => hireWorker('held'), {
+    answered: (kits) => this.kits.set(kits),
+    failed: () => this.kits.set([]),
+  });
   private readonly list = new Beside<RequirementsDocument>(
     drafts,
     noRequirements,
@@ -35,36 +39,37 @@ export class RequirementsStore implements OnDestroy {
   readonly kits = signal<readonly HeldKitView[]>([]);
   readonly requirements = computed<readonly Requirement[]>(() => this.list.document()?.requirements ?? []);
 
+  constructor() {
+    // The shelf may come after the list: whatever changes, the kits are held against it anew.
+    effect(() => {
+      const [trip, requirements, shelf] = [this.trip(), this.requirements(), this.shelf.gear()];
+      if (trip && shelf.length > 0) this.worker.ask({ trip, shelf, requirements });
+    });
+  }
+
   async open(): Promise<void> {
     await this.list.open(REQUIREMENTS_ID);
-    const trips = await firstValueFrom(this.api.trips());
-    this.trips.set(trips.filter(({ archived }) => !archived));
-    const [first] = this.trips();
-    if (first) await this.hold(first.id);
+    try {
+      const trips = await firstValueFrom(this.api.trips());
+      this.trips.set(trips.filter(({ archived }) => !archived));
+      const [first] = this.trips();
+      if (first && !this.trip()) await this.hold(first.id);
+    } catch {
+      // The server is away: the list stands without kits, and the page loads again when it is back.
+    }
   }
 
   /** Holds the kits of a trip against the list. */
   async hold(id: string): Promise<void> {
-    const { document } = await firstValueFrom(this.api.tripInPassing(id));
-    this.trip.set(document);
-    await this.holdAgain();
+    this.trip.set((await firstValueFrom(this.api.tripInPassing(id))).document);
   }
 
   change(change: (requirements: readonly Requirement[]) => readonly Requirement[]): void {
     this.list.change((list) => ({ ...list, requirements: change(list.requirements) }));
-    void this.holdAgain();
   }
 
   ngOnDestroy(): void {
     this.list.close();
     this.worker.dismiss();
-  }
-
-  private async holdAgain(): Promise<void> {
-    const trip = this.trip();
-    if (!trip) return;
-    const requirements = this.requirements();
-    const kits = await this.worker.ask({ trip, shelf: this.shelf.gear(), requirements });
-    if (this.requirements() === requirements && this.trip() === trip) this.kits.set(kits);
   }
 }

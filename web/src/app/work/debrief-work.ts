@@ -11,12 +11,13 @@ import {
   sayReason,
   saySure,
   withCorrection,
+  workedHours,
   type Correction,
   type Debrief,
 } from '@knapsack/contract/debrief';
 import { sayWeighed, standingEntries } from '@knapsack/contract/field';
 import { effectOn } from '@knapsack/contract/gear';
-import { HOUR_MS, type PlanInput } from '@knapsack/core';
+import type { PlanInput } from '@knapsack/core';
 import type {
   CorrectionView,
   DebriefAnswer,
@@ -72,15 +73,11 @@ function viewOf(
     known: debrief.shelf,
     contacts: contactTable(debrief, seconds),
     corrections: debrief.corrections.map((correction) => correctionView(correction, trip, debrief.shelf)),
-    disagreements: disagreements(standingEntries(log), planned.sun !== undefined, hoursIn(now.plan)),
+    disagreements: disagreements(standingEntries(log), planned.sun !== undefined, workedHours(now.plan)),
     weighed: sayWeighed(now),
     notes,
   };
 }
-
-/** Hours on the air of all operating positions. */
-const hoursIn = (plan: PlanInput): number =>
-  plan.blocks.reduce((sum, { startMs, endMs }) => sum + endMs - startMs, 0) / HOUR_MS;
 
 function correctionView(correction: Correction, trip: Trip, known: readonly Gear[]): CorrectionView {
   const gear = known.find(({ id }) => id === correction.gear)!;
