@@ -69,7 +69,7 @@ test('a contact log is taken in, a longer one in its place, and tells the hours 
   await chooser.setInputFiles(file(...minutes(45)));
   await expect(room).toContainText('Contact log: 16 contacts in 0.8 h on the air');
   // How long is sent for each is one's own to say.
-  await expect(room).toContainText(/CW: 16 contacts, 21\.3 an hour/);
+  await expect(room).toContainText(/CW: 16 contacts, 21\.3 an hour\./);
   const seconds = page.getByLabel('Seconds sent for a contact in CW');
   const duty = async () => /duty cycle of (\d+) %/.exec(await room.innerText())?.[1];
   const before = await duty();

@@ -95,6 +95,39 @@ describe('what an outing has taught of the gear', () => {
     expect(second.before.sd).toBeLessThan(0.8 * found.now.learned.get('receive')!.before.sd);
   });
 
+  it('is nothing of what was only planned when the last was entered', () => {
+    const [first, second] = trip().blocks;
+    const blocks = [first, { ...second, mode: 'SSB' as const, powerW: 5 }];
+    const keyed = [8.4, 8.5, 8.6, 8.7].map((of) => read(of, { state: 'keyDown', amps: 1.95 }));
+    const log = { ...emptyLog('islet'), entries: [...entries.slice(0, 3), ...keyed] };
+    const found = debriefOf(trip({ blocks }), log, shelf);
+    if (!found.ok) throw new Error(found.problems[0].sentence);
+    const ids = found.value.corrections.map(correctionId).join();
+    expect(ids).toContain('curlew receiveA');
+    expect(ids).toContain('curlew transmit 10');
+    expect(ids).not.toMatch(/SSB|transmit 5/);
+  });
+
+  it('stands with the transmit current that was measured, and beside what the sheet says', () => {
+    const radio = byId(shelf, 'curlew') as Radio;
+    const sheet = { rfW: 10, amps: 2.3, source: 'datasheet' } as const;
+    const two: Radio = { ...radio, transmit: [sheet, ...radio.transmit] };
+    const place = { at: 'transmit', rfW: 10 } as const;
+    const taught = withCorrection(two, { place, after: { mean: 2.05, sd: 0.02 } }, trip());
+    if (!taught.ok) throw new Error();
+    const { transmit } = taught.value as Radio;
+    expect(transmit.length).toBe(two.transmit.length);
+    expect(transmit[0]).toEqual(sheet);
+    expect(transmit[1]).toEqual(
+      jasmine.objectContaining({
+        amps: 2.05,
+        source: 'learned',
+        others: [{ value: 1.9, source: 'measured' }],
+      }),
+    );
+    expect(JSON.stringify(withoutCorrection(taught.value, place, 'islet'))).toBe(JSON.stringify(two));
+  });
+
   it('says how sure it is by what is left of the doubt', () => {
     expect(saySure({ mean: 1, sd: 0.02 })).toBe('sure');
     expect(saySure({ mean: 1, sd: 0.05 })).toBe('fairly sure');
@@ -119,6 +152,12 @@ describe('what an outing has taught of the gear', () => {
     expect(of({ at: 'resistanceOhm' }, 0.03, 0.04)).toContain('40 mΩ, not 30 mΩ');
     expect(of({ at: 'receiveByEarA' }, 0.3, 0.4)).toContain('at normal volume');
   });
+});
+
+it('is kept as it is told: a share to the per cent', () => {
+  const place = { at: 'duty', mode: 'CW', activity: 'calling', instead: 0.5 } as const;
+  const taught = withCorrection(byId(shelf, 'curlew'), { place, after: { mean: 0.4826, sd: 0.02 } }, trip());
+  expect(taught.ok && (taught.value as Radio).duty![0].value).toBe(0.48);
 });
 
 describe('gear as it was known before an outing', () => {

@@ -157,8 +157,11 @@ function packCorrections(
 /** Tables of resistance are of room temperature, C. */
 const ROOM_C = 25;
 
-/** Figures are kept to four digits: no outing teaches more. */
-const tidy = (value: number): number => Number(value.toPrecision(4));
+/** Figures are kept to four digits, shares to the per cent, as they are told: no outing teaches more. */
+const tidy = ({ at }: LearnedPlace, value: number): number =>
+  SHARES.has(at) ? Math.round(100 * value) / 100 : digits(value);
+const digits = (value: number): number => Number(value.toPrecision(4));
+const SHARES: ReadonlySet<LearnedPlace['at']> = new Set(['duty', 'truth', 'health']);
 
 /** An item with a correction accepted; refused where the outing's is accepted already. */
 export function withCorrection(
@@ -167,10 +170,10 @@ export function withCorrection(
   trip: Pick<Trip, 'id' | 'name' | 'end' | 'place'>,
 ): Result<Gear> {
   const changed = withLearned(gear, place, {
-    value: tidy(after.mean),
+    value: tidy(place, after.mean),
     source: 'learned',
     date: dayLearned(trip),
-    spread: tidy(after.sd),
+    spread: digits(after.sd),
     outing: trip.id,
   });
   if (changed) return succeed(changed);

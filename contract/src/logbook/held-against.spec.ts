@@ -81,6 +81,15 @@ describe('a kit held against requirements', () => {
     expect(held('disconnect', 1)).toEqual({ value: 1, isMet: true, words: 'yes' });
     expect(held('disconnect', 1, trip(), [curlew, { ...battery, protects: false }]).words).toBe('no');
     expect(held('disconnect', 1, trip(), [curlew, shale]).isMet).toBeNull();
+    // One in the harness before the radio does it too, whatever the battery does.
+    const parts = [
+      { id: 'd', kind: 'disconnect' as const, from: 'shale', disconnectV: 11.5, reconnectV: 13.3 },
+    ];
+    const behind = trip({
+      loadout: [trip().loadout[0], { gear: 'shale', count: 1 }],
+      harness: { parts, runs: [{ to: 'curlew', from: 'd' }] },
+    });
+    expect(held('disconnect', 1, behind, [curlew, { ...battery, protects: false }]).words).toBe('yes');
   });
 
   it('is each variant of a trip, and not known where its gear is not', () => {

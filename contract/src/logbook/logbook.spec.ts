@@ -102,7 +102,8 @@ describe('many outings', () => {
       [0.9, 3, 3],
       [0.5, 2, 1],
     ]);
-    // A tenth that no number of the machine is exactly.
+    // A tenth that the machine has a little less of.
+    expect(cameTrue(Array.from({ length: 5 }, () => of(1 - 0.9)))!.byTens[0].from).toBe(0.1);
     expect(cameTrue(Array.from({ length: 5 }, () => of(0.7)))!.byTens[0].from).toBe(0.7);
   });
 

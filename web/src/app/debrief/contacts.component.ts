@@ -14,19 +14,18 @@ import { DebriefStore } from './debrief.store';
       <h3>By the contacts</h3>
       @for (row of table.modes; track row.name) {
         <p>
-          <b>{{ row.name || 'no mode noted' }}</b>: {{ row.contacts }} contacts{{ anHour(row.perHour) }}
+          <b>{{ row.name || 'no mode noted' }}</b>: {{ row.contacts }} contacts{{ anHour(row.perHour) }}.
           @if (row.mode && row.seconds !== null) {
-            ,
             <ks-number
               field="secondsSent"
               [label]="'Seconds sent for a contact in ' + row.name"
               [value]="row.seconds"
               (committed)="send(row.mode, $event)"
             />
-            sent for each
+            are sent for each.
           }
           @if (row.duty; as duty) {
-            : a transmit duty cycle of {{ percent(duty.mean) }} ± {{ percent(duty.sd) }}
+            That is a transmit duty cycle of {{ percent(duty.mean) }} ± {{ percent(duty.sd) }}.
           }
         </p>
       }

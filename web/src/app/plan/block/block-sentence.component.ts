@@ -74,9 +74,10 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           (committed)="set({ share: $event })"
         />
         @if (learned(); as share) {
-          <span class="muted">({{ share }} is used, as outings have taught)</span>
+          &ngsp;<span class="muted">({{ share }} is used, as outings have taught),</span>
+        } @else {
+          ,
         }
-        ,
         <span class="duty">
           @if (duty(); as now) {
             @if (now.in === 'slots') {
