@@ -62,7 +62,15 @@ describe('what an outing has taught of the gear', () => {
     const before = figures(after, shelf);
     const taught = withAll(shelf, found.corrections, trip());
     const then = figures(after, taught);
-    expect(then.usedAh).toBeGreaterThan(before.usedAh + 0.3);
+    // Five hours at the duty cycle, receive and transmit current that stood before, and that stand now.
+    const mean = (share: number, receiveA: number, keyDownA: number) =>
+      receiveA + share * 0.44 * (keyDownA - receiveA);
+    const { receiveA, transmit, duty } = byId(taught, 'curlew') as Radio;
+    const keyDownA = transmit.find(({ rfW }) => rfW === 10)!.amps;
+    const share = duty?.[0].value ?? 0.5;
+    expect(before.usedAh).toBeCloseTo(5 * mean(0.5, 0.3, 1.9), 6);
+    expect(then.usedAh).toBeCloseTo(5 * mean(share, receiveA.value, keyDownA), 6);
+    expect(then.usedAh).toBeGreaterThan(before.usedAh + 0.25);
     expect(then.chance).toBeLessThan(before.chance - 0.1);
     const back = taught.map((gear) =>
       found.corrections.reduce((so, { place }) => withoutCorrection(so, place, 'islet'), gear),
