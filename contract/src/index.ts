@@ -17,6 +17,7 @@ export * from './documents/transmit-figure.js';
 export * from './documents/trip.js';
 export * from './documents/variants.js';
 export * from './documents/debrief-notes.js';
+export * from './documents/operator-figures.js';
 export * from './documents/requirements.js';
 export * from './resolve/block-duty.js';
 export * from './resolve/expand-blocks.js';

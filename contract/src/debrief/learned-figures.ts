@@ -1,6 +1,7 @@
 import type { ActivityName, Mode } from '@knapsack/core';
 import { entriesOf, withEntry, withoutEntries, type Figure, type FigureEntry } from '../documents/figure.js';
-import type { DutyFigure, Gear, Radio } from '../documents/gear.js';
+import type { Gear, Radio } from '../documents/gear.js';
+import type { DutyFigure } from '../documents/operator-figures.js';
 import { currentOf, transmitFigure, type TransmitFigure } from '../documents/transmit-figure.js';
 
 /** Where on an item a figure stands that an outing can teach. */

@@ -1,15 +1,14 @@
 import type {
-  ActivityName,
   ChemistryName,
   ControllerKind,
   ConverterName,
   Mode,
   CableRunName,
-  Source,
   Technology,
 } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Figure } from './figure.js';
+import type { DutyFigure, MeasuredOver } from './operator-figures.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
@@ -89,21 +88,6 @@ export interface Radio extends GearCommon {
   };
   /** Whether its receiver was quiet beside a charge controller. */
   readonly quiet?: boolean;
-}
-
-/** Transmit duty cycle of an activity in a mode, 0 to 1. */
-export interface DutyFigure extends Figure {
-  readonly mode: Mode;
-  readonly activity: ActivityName;
-  /** What was planned where it was learned: a plan that says just this, or what is usual, means this figure. */
-  readonly instead: number;
-}
-
-/** Mean transmit current of an over in a mode, as a share between key-up and key-down current. */
-export interface MeasuredOver {
-  readonly mode: Mode;
-  readonly factor: number;
-  readonly source: Source;
 }
 
 export interface Battery extends GearCommon {

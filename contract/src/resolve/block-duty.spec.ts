@@ -2,7 +2,8 @@ import { assessTrip } from './assess-trip.js';
 import { blockDuty } from './block-duty.js';
 import { resolve } from './resolve.js';
 import { blockAt, curlew, shale, trip } from '../testing/outing.js';
-import type { DutyFigure, Radio } from '../documents/gear.js';
+import type { Radio } from '../documents/gear.js';
+import type { DutyFigure } from '../documents/operator-figures.js';
 
 const duty: readonly DutyFigure[] = [
   {

@@ -6,7 +6,6 @@ import {
   type DryRunMade,
   type Gear,
   type InstrumentView,
-  type DebriefNotes,
   type LogbookLine,
   type LogDocument,
   type LogEntry,
@@ -27,6 +26,7 @@ import {
 import type { DryRunSetup } from '@knapsack/contract/field';
 import type { ClimateWord } from '@knapsack/core';
 import { forkJoin, map, type Observable } from 'rxjs';
+import type { StoredOuting } from './stored-outing';
 import { DEVICE_MAY_ANSWER, KEPT_AT, STAYS } from './kept-answers.interceptor';
 
 /** Who may answer: the server alone, or this device in its place where it is away. */
@@ -39,13 +39,6 @@ export type BesideKind = 'packings' | 'rehearsals' | 'debriefs' | 'requirements'
 
 /** What a trip goes out as. */
 export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';
-
-/** All that is stored of an outing. */
-export interface StoredOuting {
-  readonly trip: Trip;
-  readonly log: LogDocument;
-  readonly notes: DebriefNotes;
-}
 
 /** What a field card is made of; the gear as it is here, saved or not. */
 export interface CardPdfQuestion {
