@@ -1,10 +1,11 @@
 import { Command } from 'commander';
 import { targetOf } from '@knapsack/contract';
-import { readSizeOptions } from '@knapsack/contract/schemas';
+import { readRequirements, readSizeOptions } from '@knapsack/contract/schemas';
 import { sizeAnswer, type KitAnswer, type SizeAnswer, type SizeOptions } from '@knapsack/contract/size';
 import { fixed, sayDuration, sayMoney, sayQuantity } from '@knapsack/core';
 import { searchShelf } from '@knapsack/server/search';
 import { numberOption } from './options.js';
+import { readJson } from './read-json.js';
 import { taken } from './taken.js';
 import type { Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
@@ -17,6 +18,7 @@ interface Options {
   maxPieces?: number;
   wished?: boolean;
   aims?: string;
+  requirements?: string;
   json?: boolean;
 }
 
@@ -38,10 +40,22 @@ export function sizeCommand(terminal: Terminal): Command {
     .option('--max-pieces <count>', 'most pieces', numberAsTyped('--max-pieces'))
     .option('--wished', 'try what is on the wish list as well')
     .option('--aims <words>', 'how the panel may lie: planned, flat, propped, turned; with commas')
+    .option(
+      '--requirements <FILE>',
+      'what the kit must do besides: a list of requirements as the logbook keeps it',
+    )
     .option('--json', 'print it as JSON')
     .action(async (tripFile: string, given: Options) => {
       const { trip, shelf } = readTripFiles(tripFile, given.gear);
-      const options = taken('What was asked', readSizeOptions(asked(given, given.chance ?? targetOf(trip))));
+      const { requirements: file } = given;
+      const build = file === undefined ? null : taken(file, readRequirements(readJson(file)));
+      const options = taken(
+        'What was asked',
+        readSizeOptions({
+          ...asked(given, given.chance ?? targetOf(trip)),
+          ...(build && { requirements: build.requirements }),
+        }),
+      );
       const found = taken(tripFile, await searchShelf({ trip, shelf, options }));
       const answer = sizeAnswer(found, { trip, shelf, options });
       terminal.out(given.json ? `${JSON.stringify(answer)}\n` : inWords(trip.name, answer));

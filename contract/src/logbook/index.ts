@@ -1,6 +1,5 @@
 export * from './figures-over-time.js';
 export * from './forecasts-of-places.js';
-export * from './held-against.js';
 export * from './logbook-csv.js';
 export * from './never-used.js';
 export * from './outing-row.js';

@@ -53,11 +53,9 @@ export const debriefSchema = Joi.object({
     .messages(twice),
 });
 
-export const requirementsSchema = Joi.object({
-  schema: Joi.string().valid(REQUIREMENTS_SCHEMA).required(),
-  version: Joi.number().valid(REQUIREMENTS_VERSION).required(),
-  id: Joi.string().valid(REQUIREMENTS_ID).required(),
-  requirements: Joi.array()
+/** Requirements, each of an id of its own. */
+export const requirementList = (): Joi.ArraySchema =>
+  Joi.array()
     .items(
       Joi.object({
         id: id(),
@@ -70,6 +68,11 @@ export const requirementsSchema = Joi.object({
     )
     .unique('id')
     .max(MOST_REQUIREMENTS)
-    .required()
-    .messages(twice),
+    .messages(twice);
+
+export const requirementsSchema = Joi.object({
+  schema: Joi.string().valid(REQUIREMENTS_SCHEMA).required(),
+  version: Joi.number().valid(REQUIREMENTS_VERSION).required(),
+  id: Joi.string().valid(REQUIREMENTS_ID).required(),
+  requirements: requirementList().required(),
 });

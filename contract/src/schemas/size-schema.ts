@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { METRIC, type Habits, fail, succeed, type Result } from '@knapsack/core';
 import { USUAL_RATION_OPTIONS, type RationOptions } from '../size/ration-trip.js';
 import { SIZE_AIMS, sizeProblems, USUAL_SIZE_OPTIONS, type SizeOptions } from '../size/size-options.js';
+import { requirementList } from './debrief-schema.js';
 import { STRICT } from './joi.js';
 import { asProblem } from './read.js';
 
@@ -12,6 +13,7 @@ const sizeOptions = Joi.object({
   limits: Joi.object({ grams: limit(), price: limit(), litres: limit(), pieces: limit() }),
   wished: Joi.boolean(),
   aims: Joi.array().items(Joi.string().valid(...Object.keys(SIZE_AIMS))),
+  requirements: requirementList().optional(),
 });
 
 const hour = () => Joi.number().min(0).max(24).required();

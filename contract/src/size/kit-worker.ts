@@ -15,6 +15,7 @@ import {
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { buildBar } from '../requirements/build-bar.js';
 import { fixes, type Fix } from '../what-if/fixes.js';
 import type { SizeOptions } from './size-options.js';
 import { shelfSpace, withKit, type ShelfSpace } from './size-space.js';
@@ -98,11 +99,19 @@ export class KitWorker {
     };
   }
 
-  /** Tries a kit; one that would be of interest has to pass Wire as well. */
+  /** Tries a kit; one that would be of interest has to pass Wire as well, and what the next build must do. */
   private tried(kit: Kit, mustBeat: number): Trial {
     const trial = this.trials!.try(kit, mustBeat);
     if (trial.tried < this.samples) return trial;
-    const barred = this.stopOf(kit);
+    const barred = this.stopOf(kit) ?? this.notTheBuild(kit, trial);
     return barred ? { ...trial, barred } : trial;
+  }
+
+  private notTheBuild(kit: Kit, trial: Trial) {
+    const { trip, shelf, options } = this.question!;
+    const { requirements = [] } = options;
+    return requirements.length > 0
+      ? buildBar(requirements, withKit(trip, shelf, this.parts!, kit), shelf, trial)
+      : null;
   }
 }

@@ -1,4 +1,5 @@
 import type { KitLimits, Problem } from '@knapsack/core';
+import type { Requirement } from '../documents/requirements.js';
 
 /** Ways to lay out a panel that a search may try. */
 export const SIZE_AIMS = {
@@ -20,6 +21,8 @@ export interface SizeOptions {
   readonly wished: boolean;
   /** At least one. */
   readonly aims: readonly SizeAim[];
+  /** What a kit has to meet to be of interest; nothing if absent. */
+  readonly requirements?: readonly Requirement[];
 }
 
 export const USUAL_SIZE_OPTIONS: SizeOptions = {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { MEASURES, type Measure, type Requirement } from '@knapsack/contract';
-import { MEASURE_RULES } from '@knapsack/contract/logbook';
+import { MEASURE_RULES } from '@knapsack/contract/requirements';
 import { newKey } from '../data/new-id';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import type { LessonOf } from './open-lessons.component';
@@ -152,8 +152,8 @@ const USUAL: Readonly<Record<Measure, number>> = {
     </form>
     @if (store.trip(); as trip) {
       <p>
-        <a [routerLink]="['/trips', trip.id, 'size']"
-          >Ask Size for the lightest kit that lasts on {{ trip.name }}</a
+        <a [routerLink]="['/trips', trip.id, 'size']" [queryParams]="{ build: 1 }"
+          >Find the lightest kit that meets all of it on {{ trip.name }}</a
         >
       </p>
     }

@@ -16,10 +16,11 @@ import {
   sayQuantity,
   type TriedKit,
 } from '@knapsack/core';
+import { BUILD_RULE } from '@knapsack/contract/requirements';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { RouterLink } from '@angular/router';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import { SpeechService } from '../shell/speech.service';
 import { ChanceStore } from '../trip/chance.store';
 import { TripStore } from '../trip/trip.store';
@@ -52,6 +53,9 @@ const BINDING: ReadonlySet<string> = new Set([
   RULES.peak.title,
   RULES.continuous.title,
 ]);
+
+/** What the next build must do binds as a limit does. */
+const binds = (rule: string): boolean => BINDING.has(rule) || rule.startsWith(BUILD_RULE);
 
 interface Pick {
   readonly words: string;
@@ -88,6 +92,10 @@ export class SizePage {
     label,
   }));
   protected readonly asked = computed(() => `${Math.round(this.store.options().chance * 100)} of 100`);
+  /** That kits are held against the next build as well. */
+  protected readonly build = computed(() =>
+    this.store.effective().requirements ? ' and all that the next build must do' : '',
+  );
   protected readonly limitTexts = computed(() => {
     const { limits } = this.store.effective();
     return Object.fromEntries(
@@ -135,11 +143,11 @@ export class SizePage {
     if (!state?.finished || !picks || picks.lightest) return null;
     const [first] = state.ruledOut;
     // Where every kit breaks a rule that is no limit: the one that most of them break.
-    const mostly = state.of === 0 && first && !BINDING.has(first.rule) ? first : null;
+    const mostly = state.of === 0 && first && !binds(first.rule) ? first : null;
     return {
       best: picks.best,
       nearest: state.nearest,
-      binds: mostly ? null : (state.ruledOut.find(({ rule }) => BINDING.has(rule)) ?? null),
+      binds: mostly ? null : (state.ruledOut.find(({ rule }) => binds(rule)) ?? null),
       kits: state.of,
       mostly,
     };
@@ -175,6 +183,8 @@ export class SizePage {
   });
 
   constructor() {
+    // The logbook's list sends one here to ask for the lightest kit that meets all of it.
+    if (inject(ActivatedRoute).snapshot.queryParamMap.has('build')) this.store.holdAgainstBuild(true);
     const speech = inject(SpeechService);
     // A search says when it begins and when it ends, not what it counts meanwhile.
     let wasBusy = false;

@@ -22,6 +22,7 @@ import {
 } from '@knapsack/contract/size';
 import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
 import { isTypical } from '@knapsack/contract/typical';
+import { RequirementsService } from '../data/requirements.service';
 import { ShelfService } from '../data/shelf.service';
 import { TypicalGearService } from '../data/typical-gear.service';
 import { hireWorker } from '../work/hire';
@@ -40,6 +41,7 @@ const REST_MS = 250;
 const MOST_WORKERS = 8;
 const KEPT_AS = 'knapsack.size';
 const FROM_KEPT_AS = 'knapsack.size.from';
+const BUILD_KEPT_AS = 'knapsack.size.build';
 
 const ENERGY: ReadonlySet<GearKind> = new Set(['battery', 'station']);
 /** What a kit brings; the rest of the bag stays. */
@@ -115,11 +117,16 @@ export class SizeStore implements OnDestroy {
   /** What was asked last in this browser; the chance is the trip's own. */
   private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
   private readonly target = computed(() => targetOf(this.plan.trip() ?? {}));
+  private readonly list = inject(RequirementsService);
+  /** What the next build must do; kits are held against it where that is asked. */
+  readonly requirements = this.list.requirements;
+  readonly forBuild = signal(kept<{ on: boolean }>(BUILD_KEPT_AS, { on: false }).on);
   /** The same as long as nothing of it changes, so that trying a kit on starts no search anew. */
   readonly options = computed<SizeOptions>(() => ({ ...this.ownOptions(), chance: this.target() }));
   /** As asked, with what the carry limit leaves room for where no weight is asked for. */
   readonly effective = computed<SizeOptions>(() => {
-    const options = this.options();
+    const requirements = this.forBuild() ? this.requirements() : [];
+    const options = { ...this.options(), ...(requirements.length > 0 && { requirements }) };
     const room = this.roomG();
     return room === null || options.limits.grams !== undefined || room === 0
       ? options
@@ -174,8 +181,15 @@ export class SizeStore implements OnDestroy {
     keep(FROM_KEPT_AS, { from });
   }
 
+  /** Holds kits against what the next build must do, or no longer. */
+  holdAgainstBuild(on: boolean): void {
+    this.forBuild.set(on);
+    keep(BUILD_KEPT_AS, { on });
+  }
+
   constructor() {
     void this.typical.load();
+    void this.list.load();
     effect(() => {
       const question = this.question();
       const options = this.effective();

@@ -56,6 +56,18 @@ describe('autosave', () => {
     expect(autosave.knownRevision).toBe(5);
   });
 
+  it('leaves alone what was typed after the page let go of it and opened it again', async () => {
+    autosave.changed(trip({ name: 'A' }));
+    const saved = autosave.flush();
+    autosave.stop();
+    draftBox.keep({ revision: 4, document: trip({ name: 'B' }) });
+    server.accept(0);
+    await saved;
+    expect(draftBox.find('islet')?.document.name).toBe('B');
+    void autosave.flush();
+    expect(draftBox.find('islet')?.document.name).toBe('B');
+  });
+
   it('saves what was typed during a save next, on the new revision', async () => {
     autosave.changed(trip({ name: 'A' }));
     const first = autosave.flush();

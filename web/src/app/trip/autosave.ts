@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import type { Stored, Trip } from '@knapsack/contract';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { hasStatus, isOffline, problemText } from '../data/problem-text';
-import { isOurOwn, type DraftBox, type Identified } from './draft-box';
+import { isOurOwn, sameDraft, type DraftBox, type Identified } from './draft-box';
 
 /** How what is on the page stands to what the server has. */
 export type SaveState =
@@ -45,6 +45,7 @@ export class Autosave<Document extends Identified = Trip> {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private keeps: ReturnType<typeof setTimeout> | undefined;
   private underWay = false;
+  private stopped = false;
   private pauseMs = FIRST_PAUSE_MS;
 
   /** @param base the document as the server has it at that revision */
@@ -102,7 +103,7 @@ export class Autosave<Document extends Identified = Trip> {
         this.schedule(0);
       } else {
         this.pending = null;
-        this.how.box.drop(document.id);
+        this.letGo(document);
         this.state.set({ is: 'saved' });
       }
     } catch (error) {
@@ -121,9 +122,11 @@ export class Autosave<Document extends Identified = Trip> {
     this.state.set({ is: 'saved' });
   }
 
+  /** The page lets go of it: what waits is kept, and from now on another may keep and save the same document. */
   stop(): void {
     clearTimeout(this.timer);
     this.keepNow();
+    this.stopped = true;
   }
 
   private async failed(error: unknown, document: Document, doubtful: Document | undefined): Promise<void> {
@@ -200,8 +203,15 @@ export class Autosave<Document extends Identified = Trip> {
   }
 
   private keep(document: Document): void {
+    if (this.stopped) return;
     const { revision, base, unanswered: sent } = this;
     this.how.box.keep({ revision, document, base, ...(sent && { sent }) });
+  }
+
+  /** What the server has need not be kept; what was typed since, after the trip was opened again, must be. */
+  private letGo(document: Document): void {
+    const kept = this.how.box.find(document.id);
+    if (!kept || sameDraft(kept.document, document)) this.how.box.drop(document.id);
   }
 
   private schedule(afterMs: number): void {

@@ -1,5 +1,5 @@
 import type { Gear, Requirement, Trip } from '@knapsack/contract';
-import { heldAgainst, kitsOf, type Held } from '@knapsack/contract/logbook';
+import { heldAgainst, kitsOf, wishedKits, type Held } from '@knapsack/contract/requirements';
 import type { Work } from './work';
 
 export interface HeldQuestion {
@@ -14,13 +14,13 @@ export interface HeldKitView {
   readonly held: readonly Held[];
 }
 
-/** The kits of a trip held against requirements. */
+/** The kits of a trip, and it with what is wished for, held against requirements. */
 export const heldWork: Work<HeldQuestion, readonly HeldKitView[]> = (
   { trip, shelf, requirements },
   { say },
 ) =>
   say(
-    kitsOf(trip).map((kit) => ({
+    [...kitsOf(trip), ...wishedKits(trip, shelf)].map((kit) => ({
       name: kit.name,
       held: requirements.map((requirement) => heldAgainst(requirement, kit, shelf)),
     })),

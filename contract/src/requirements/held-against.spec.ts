@@ -2,7 +2,9 @@ import type { Battery, ControllerGear, Gear } from '../documents/gear.js';
 import type { Measure } from '../documents/requirements.js';
 import { keepVariant } from '../documents/variants.js';
 import { curlew, shale, trip } from '../testing/outing.js';
-import { heldAgainst, kitsOf, MEASURE_RULES } from './held-against.js';
+import { heldAgainst } from './held-against.js';
+import { kitsOf, wishedKits } from './kits.js';
+import { MEASURE_RULES } from './measures.js';
 
 const battery: Battery = {
   ...shale,
@@ -90,6 +92,18 @@ describe('a kit held against requirements', () => {
       harness: { parts, runs: [{ to: 'curlew', from: 'd' }] },
     });
     expect(held('disconnect', 1, behind, [curlew, { ...battery, protects: false }]).words).toBe('yes');
+  });
+
+  it('is also the kit in hand with a wished piece in the place of what it would replace', () => {
+    const wish: Gear = { ...battery, id: 'cobble', name: 'Cobble', wished: true };
+    const others: readonly Gear[] = [{ ...curlew, id: 'put-away', wished: true, archived: true }, rill];
+    const [kit, ...more] = wishedKits(trip(), [...shelf, wish, ...others]);
+    expect(more).toEqual([]);
+    expect(kit.name).toBe('with Cobble');
+    expect(kit.trip.loadout).toEqual([trip().loadout[0], { gear: 'cobble', count: 1 }]);
+    // What is in the bag already, or would replace nothing, is no kit of its own.
+    expect(wishedKits(kit.trip, [...shelf, wish])).toEqual([]);
+    expect(wishedKits(trip(), [...shelf, { ...rill, id: 'weir', wished: true }])).toEqual([]);
   });
 
   it('is each variant of a trip, and not known where its gear is not', () => {

@@ -1,8 +1,7 @@
-import { chanceOf, forecast, HOUR_MS, packWorth, sayMoney, sayQuantity } from '@knapsack/core';
+import { chanceOf, forecast, HOUR_MS, packWorth } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
-import type { Measure, Requirement } from '../documents/requirements.js';
+import type { Requirement } from '../documents/requirements.js';
 import type { Trip } from '../documents/trip.js';
-import { asTrip, partOf, UNNAMED_VARIANT } from '../documents/variants.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { packingOf } from '../packing/packing-of.js';
 import { isKind, lookUp } from '../resolve/look-up.js';
@@ -10,57 +9,8 @@ import { resolve } from '../resolve/resolve.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { disconnectOf } from '../resolve/resolve-restart.js';
 import { failures } from '../what-if/failures.js';
-
-/** How a measure is told and which way is better. */
-interface MeasureRule {
-  readonly label: string;
-  /** Less is better. */
-  readonly less: boolean;
-  readonly say: (value: number) => string;
-  /** There or not. */
-  readonly yesNo?: boolean;
-}
-
-/** What a kit can be held against. Source of what each means: convention of this project, docs/model.md. */
-export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
-  carriedG: { label: 'weighs at most', less: true, say: (value) => sayQuantity({ value, unit: 'g' }) },
-  usableAh: { label: 'usable charge', less: false, say: (value) => sayQuantity({ value, unit: 'Ah' }) },
-  whPerKg: {
-    label: 'usable energy by its batteries’ weight',
-    less: false,
-    say: (value) => `${value.toFixed(0)} Wh/kg`,
-  },
-  costPerWh: { label: 'costs by usable energy', less: true, say: (value) => `${sayMoney(value, 2)} a Wh` },
-  chance: { label: 'lasts in', less: false, say: (value) => `${Math.round(100 * value)} of 100` },
-  hoursWithoutSun: {
-    label: 'lasts without sun',
-    less: false,
-    say: (value) => sayQuantity({ value, unit: 'duration' }),
-  },
-  hoursAfterFailure: {
-    label: 'on the air though any one piece fails',
-    less: false,
-    say: (value) => sayQuantity({ value, unit: 'duration' }),
-  },
-  availability: {
-    label: 'available, where nobody is there',
-    less: false,
-    say: (value) => `${Math.round(100 * value)} % of the time`,
-  },
-  noise: { label: 'noise of the controller', less: true, say: (value) => `${value.toFixed(0)} S-units` },
-  disconnect: {
-    label: 'something disconnects an empty battery',
-    less: false,
-    yesNo: true,
-    say: (value) => (value >= 1 ? 'yes' : 'no'),
-  },
-};
-
-/** A kit that is held against requirements: a variant of a trip. */
-export interface HeldKit {
-  readonly name: string;
-  readonly trip: Trip;
-}
+import type { HeldKit } from './kits.js';
+import { MEASURE_RULES } from './measures.js';
 
 /** A requirement and a kit: met, missed by how much, or not known. */
 export interface Held {
@@ -68,12 +18,6 @@ export interface Held {
   readonly isMet: boolean | null;
   readonly words: string;
 }
-
-/** The kits of a trip: the variant in hand and those beside it. */
-export const kitsOf = (trip: Trip): readonly HeldKit[] => [
-  { name: trip.variantName ?? UNNAMED_VARIANT, trip: asTrip(trip, partOf(trip)) },
-  ...(trip.variants ?? []).map((variant) => ({ name: variant.name, trip: asTrip(trip, variant) })),
-];
 
 /** How a kit stands to a requirement. */
 export function heldAgainst(requirement: Requirement, { trip }: HeldKit, shelf: readonly Gear[]): Held {
