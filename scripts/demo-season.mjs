@@ -33,7 +33,7 @@ function planned(outing) {
   const startMs = Date.parse(outing.start);
   const hour = (of) => iso(startMs + of * HOUR_MS);
   return {
-    ...{ schema: 'knapsack.trip', version: 6, id: outing.id, name: outing.name, archived: true },
+    ...{ schema: 'knapsack.trip', version: 7, id: outing.id, name: outing.name, archived: true },
     place: outing.place,
     ...{
       start: hour(0),
@@ -275,5 +275,5 @@ for (const outing of OUTINGS) {
 }
 write(
   'requirements.json',
-  asJson({ schema: 'knapsack.requirements', version: 1, id: 'next-build', requirements: REQUIREMENTS }),
+  asJson({ schema: 'knapsack.requirements', version: 2, id: 'next-build', requirements: REQUIREMENTS }),
 );

@@ -31,6 +31,7 @@ import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { assessTrip, sayMissing, type TripAssessment } from '../resolve/assess-trip.js';
 import { planFindings } from '../resolve/plan-findings.js';
 import { rationRules } from '../size/ration-words.js';
+import { siteCareOf } from '../site/site-care-of.js';
 import { voltsTable } from './volts-table.js';
 
 /** Everything that stands on the card that one takes along, in words. */
@@ -127,7 +128,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     }),
     joining: report.joining.map(({ words }) => words).join(' '),
     parting: report.parting.map(({ words }) => words).join(' '),
-    cautions: report.cautions,
+    cautions: [...report.cautions, ...siteCareOf(trip, shelf).map(({ sentence }) => sentence)],
     wiring: harnessDrawing(report, 'across'),
   };
 }

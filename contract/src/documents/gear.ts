@@ -4,6 +4,9 @@ import type {
   ConverterName,
   Mode,
   CableRunName,
+  Fold,
+  Proof,
+  RoughUse,
   Technology,
 } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
@@ -12,7 +15,7 @@ import type { DutyFigure, MeasuredOver } from './operator-figures.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 5;
+export const GEAR_VERSION = 6;
 
 export const SHELF_SCHEMA = 'knapsack.shelf';
 export const SHELF_VERSION = 1;
@@ -44,6 +47,18 @@ interface GearCommon {
   readonly weightG?: Figure;
   /** Packed size, litres. */
   readonly packedL?: Figure;
+  /** What it stands of water; not entered if absent. */
+  readonly proof?: Proof;
+  /** What it weighs soaked, g, and how long it then takes to dry in the air, h: for what stands in the rain. */
+  readonly wetG?: Figure;
+  readonly dryH?: Figure;
+  readonly folds?: Fold;
+  /** What rough use it stands. */
+  readonly rough?: RoughUse;
+  /** Sockets that something can be plugged into. */
+  readonly sockets?: number;
+  /** What was heard of it beside the radio, by band: of anything that switches. */
+  readonly noise?: readonly NoiseReading[];
   /** In the user's own money. */
   readonly price?: Figure;
   /** Charge cycles until four fifths of the capacity are left, for batteries. */
@@ -230,11 +245,9 @@ export interface ControllerGear extends GearCommon {
   /** Volts at the battery at which its load terminals switch off, and on again while it charges. */
   readonly disconnectV?: Figure;
   readonly reconnectV?: Figure;
-  /** What was heard of it beside the radio, by band. */
-  readonly noise?: readonly NoiseReading[];
 }
 
-/** The noise floor of a band with the controller off and on. */
+/** The noise floor of a band with it off and on. */
 export interface NoiseReading {
   /** For example "20 m". */
   readonly band: string;
@@ -243,6 +256,8 @@ export interface NoiseReading {
   readonly on: number;
   /** Day on which one listened. */
   readonly date?: string;
+  /** Id of the radio that one listened with; not known if absent. */
+  readonly radio?: string;
 }
 
 /** A charger for before the outing, on the mains or in a vehicle. */
@@ -265,6 +280,10 @@ export interface Distribution extends GearCommon {
 /** A mast or an antenna: carried, without a part in the sum. */
 export interface Antenna extends GearCommon {
   readonly kind: 'antenna';
+  /** Over an isotropic one, dBi; a half-wave dipole's if absent. */
+  readonly gainDbi?: Figure;
+  /** How far it reaches up, mast and all, m. */
+  readonly tallM?: Figure;
 }
 
 /** Carried, but without a part in the sum: antenna, mast, tools. */

@@ -1,25 +1,27 @@
 import { CLIMATE_WORDS, seasonAt, usualSky, type ClimateWord } from '@knapsack/core';
 import { GEAR_SCHEMA } from './gear.js';
 import { LOG_SCHEMA } from './log.js';
+import { REQUIREMENTS_SCHEMA } from './requirements.js';
 import { TRIP_SCHEMA } from './trip.js';
 
 type Data = Readonly<Record<string, unknown>>;
 type Step = (data: Data) => Data;
 
+const unchanged: Step = (document) => document;
+
 /**
  * What brings a document from one version to the next, by schema; the first entry leads from version 1 to 2.
- * Versions 2 to 5 of gear and 2 to 4 of trip only add fields that may be absent, so there is nothing to change but the
+ * Versions 2 to 6 of gear and 2 to 4 and 7 of trip only add fields that may be absent, so there is nothing to change but the
  * number. Version 5 of trip has no usual cloud but the user's own word; in version 6 what is ticked and read is no part of the
  * plan, and only travels with it.
  */
 const STEPS: ReadonlyMap<unknown, readonly Step[]> = new Map([
   // Version 2 of a log may have contacts.
-  [LOG_SCHEMA, [(log: Data) => log]],
-  [GEAR_SCHEMA, [(gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear, (gear: Data) => gear]],
-  [
-    TRIP_SCHEMA,
-    [(trip: Data) => trip, (trip: Data) => trip, (trip: Data) => trip, cloudByTheClimate, ticksAndResultsOut],
-  ],
+  [LOG_SCHEMA, [unchanged]],
+  // Version 2 of the requirements may have measures that version 1 did not.
+  [REQUIREMENTS_SCHEMA, [unchanged]],
+  [GEAR_SCHEMA, Array.from({ length: 5 }, () => unchanged)],
+  [TRIP_SCHEMA, [unchanged, unchanged, unchanged, cloudByTheClimate, ticksAndResultsOut, unchanged]],
 ]);
 
 /** A document of an earlier version as this one writes it, with the gear that travels in it; anything else as it is. */

@@ -1,3 +1,5 @@
+import type { Proof } from '@knapsack/core';
+
 /** How one gets there, and what is usually carried so: by one person, g and litres. Figures of ours, assumed until typed over. */
 export const WAYS_IN = {
   foot: { label: 'on foot', limitG: 10_000, litres: 40 },
@@ -29,6 +31,8 @@ export interface Bag {
   /** What goes in, g and litres. */
   readonly limitG?: number;
   readonly litres?: number;
+  /** What it keeps out of water; nothing if absent. */
+  readonly proof?: Proof;
 }
 
 /** How the kit is carried; which piece lies in which bag stands with the piece. */

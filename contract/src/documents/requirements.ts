@@ -1,5 +1,5 @@
 export const REQUIREMENTS_SCHEMA = 'knapsack.requirements';
-export const REQUIREMENTS_VERSION = 1;
+export const REQUIREMENTS_VERSION = 2;
 
 /** There is one list. */
 export const REQUIREMENTS_ID = 'next-build';
@@ -16,6 +16,8 @@ export const MEASURES = [
   'availability',
   'noise',
   'disconnect',
+  'sockets',
+  'keepsDry',
 ] as const;
 export type Measure = (typeof MEASURES)[number];
 

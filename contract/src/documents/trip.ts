@@ -15,7 +15,7 @@ import type { Rehearsal, StepResult } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 6;
+export const TRIP_VERSION = 7;
 
 export interface Site {
   readonly name: string;
@@ -126,6 +126,8 @@ export interface Trip {
   readonly targetChance?: number;
   /** Nobody is there who could turn a knob, change a battery or end the outing. */
   readonly unattended?: boolean;
+  /** Who knows the place and when it is over. */
+  readonly knows?: string;
   /** Unattended gear comes back by itself once the sun has charged the battery again. */
   readonly restart?: boolean;
   /** Share of the wanted hours that such gear is meant to be up, 0.5 to 1; 0.95 if absent. */

@@ -7,3 +7,4 @@ export * from './shelf-order.js';
 export * from './shelf-search.js';
 export * from './telling.js';
 export * from './trip-effects.js';
+export * from './radio-needs.js';

@@ -17,6 +17,7 @@ import {
 import type { ControllerGear } from '../documents/gear.js';
 import type { AddedPart } from '../documents/harness-notes.js';
 import { isAttended, type Trip } from '../documents/trip.js';
+import { heardOn } from '../noise/noise.js';
 import { isKind, type Carried } from '../resolve/look-up.js';
 import { panelLabel } from '../resolve/panel-label.js';
 import { plannedLoads } from '../resolve/planned-loads.js';
@@ -29,12 +30,6 @@ import { harnessCharging, harnessDraws } from './harness-draws.js';
 import { ADDED_NAMES, NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
 import { radioParts } from './lost-with.js';
 import { middleVolts } from './supply.js';
-
-/** Rises that are heard: one S-unit, or half of one in dB. */
-const HEARD = { S: 1, dB: 3 } as const;
-/** Bands on which a controller was heard; null where nobody has listened. */
-export const heardOn = ({ noise }: ControllerGear): readonly { readonly band: string }[] | null =>
-  noise && noise.length > 0 ? noise.filter(({ unit, off, on }) => on - off >= HEARD[unit]) : null;
 
 /** A plan as a harness sees it: what flows to its loads, and how it went where it was marched. */
 export type CalculatedTrip = Pick<Forecast, 'plan' | 'load'> & Partial<Pick<Forecast, 'packs' | 'march'>>;

@@ -3,7 +3,6 @@ import {
   connectionOrder,
   disconnectionOrder,
   forecast,
-  outingCautions,
   cableRunFigures,
   cableRunLabel,
   type Check,
@@ -16,7 +15,7 @@ import {
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { batteryPieces } from './battery-pieces.js';
 import { applyRemedy } from './change-harness.js';
@@ -62,18 +61,14 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
     joining: connectionOrder(parts, orderFacts(facts)),
     parting: disconnectionOrder(parts),
     expected: expectedReadings(trip, carried, parts, calculated, facts.flow),
-    cautions: cautionsOf(carried, parts),
+    cautions: cautionsOf(carried),
     uncalculated: plan.ok ? null : plan.problems[0].sentence,
   };
 }
 
-/** What to look out for, by what is in the bag; local codes and licensed practice go first. */
-const cautionsOf = (carried: readonly Carried[], parts: readonly HarnessPart[]): readonly string[] => [
+/** What to look out for in the work with these batteries; what the site asks for stands in site/. */
+const cautionsOf = (carried: readonly Carried[]): readonly string[] => [
   ...new Set(batteryPieces(carried).flatMap(({ gear }) => cautions(gear.chemistry))),
-  ...outingCautions({
-    hasAntenna: carried.some(isKind('antenna')),
-    hasMains: parts.some(({ kind }) => kind === 'inverter' || kind === 'outlet'),
-  }),
 ];
 
 /** What the order of connecting depends on besides the parts. */

@@ -1,16 +1,16 @@
 import type { StepResult } from '../documents/rehearsal.js';
-import { heardOn } from '../harness/harness-facts.js';
+import { heardOn } from '../noise/noise.js';
 import type { RehearsalStep } from './steps.js';
 
 /**
- * How a step stands: a noise check by what is in the controller's record, a reading by what the plan expects of it now, all
+ * How a step stands: a noise check by what is in the record of what may hiss, a reading by what the plan expects of it now, all
  * others by their result.
  */
 export function outcomeOf(step: RehearsalStep, results: readonly StepResult[]): StepResult['outcome'] | null {
-  if (step.controller) {
-    const heard = heardOn(step.controller);
-    return heard === null ? null : heard.length === 0 ? 'ok' : 'bad';
-  }
+  const heard = step.source ? heardOn(step.source) : null;
+  if (heard) return heard.length === 0 ? 'ok' : 'bad';
+  // Of converters an earlier release kept a result alone.
+  if (step.source?.kind === 'controller') return null;
   const result = results.find((one) => one.step === step.id);
   if (!result) return null;
   return step.reading && result.value !== undefined ? outcomeOfReading(step, result.value) : result.outcome;

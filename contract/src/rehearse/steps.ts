@@ -2,7 +2,8 @@ import { fixed, wayToRoot, type HarnessPart } from '@knapsack/core';
 import type { ControllerGear, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import type { HarnessReport, ReportedCableRun } from '../harness/harness-report.js';
-import { isKind, lookUp } from '../resolve/look-up.js';
+import { converterOf } from '../harness/harness-of.js';
+import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
 
 /** What a step asks to be read, and between which figures it is as it should be. */
 export interface StepReading {
@@ -30,8 +31,8 @@ export interface RehearsalStep {
   readonly why: string;
   /** Null for what is only seen. */
   readonly reading: StepReading | null;
-  /** The controller whose noise is listened for. */
-  readonly controller?: ControllerGear;
+  /** What is listened for, where it has a record of its own. */
+  readonly source?: Gear;
 }
 
 /** Length of the load test unless told otherwise, minutes. */
@@ -70,9 +71,10 @@ export function rehearsalSteps(
       words: `Listen on each band with ${controller.name} off and on.`,
       why: 'A controller that hisses costs more contacts than a dark hour; what is heard stays with its record.',
       reading: null,
-      controller,
+      source: controller,
     })),
-    ...report.parts.filter(switches).map(listenStep),
+    ...report.parts.filter(switches).map((part) => listenStep(part, sourceOf(part, carried))),
+    ...(controllers.length + report.parts.filter(switches).length > 1 ? [WHICH] : []),
     ...loadStep(trip, report),
     ...(report.runs.some(({ keyDownA }) => keyDownA > 0) ? [WARMTH, CRIMPS] : []),
   ];
@@ -82,13 +84,27 @@ export function rehearsalSteps(
 const switches = ({ kind }: HarnessPart): boolean =>
   kind === 'converter' || kind === 'inverter' || kind === 'station' || kind === 'outlet';
 
-const listenStep = ({ id, name }: HarnessPart): RehearsalStep => ({
+/** The gear that a part's noise is kept with: a converter's with what it feeds. */
+const sourceOf = ({ id }: HarnessPart, carried: readonly Carried[]): Gear | undefined =>
+  carried.find(({ gear }) => gear.id === id || converterOf(gear.id) === id)?.gear;
+
+const listenStep = ({ id, name }: HarnessPart, source: Gear | undefined): RehearsalStep => ({
   id: `noise ${id}`,
   group: 'noise',
   words: `Listen on each band with ${name} off and on.`,
   why: 'Every converter that switches may hiss, a cheap USB one most of all.',
   reading: null,
+  ...(source && { source }),
 });
+
+const WHICH: RehearsalStep = {
+  id: 'noise which',
+  group: 'noise',
+  words:
+    'With all of it on, listen on the noisiest band, then switch one after another off: the one after which the hiss stops makes it.',
+  why: 'Two that switch may hide each other. Switch the one that you found on alone, and it hisses again.',
+  reading: null,
+};
 
 const WARMTH: RehearsalStep = {
   id: 'warmth',

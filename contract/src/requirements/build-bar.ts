@@ -26,7 +26,8 @@ export function buildBar(
     const asked = `${label}${band ? `, ${band}` : ''}${yesNo ? '' : `: ${say(target)}`}`;
     const rule = `${BUILD_RULE}, “${asked}”`;
     if (measure === 'chance') {
-      if (wins / tried < target) return { rule, sentence: `It lasts in ${say(wins / tried)}.` };
+      if (wins / tried < target && say(wins / tried) !== say(target))
+        return { rule, sentence: `It lasts in ${say(wins / tried)}.` };
       continue;
     }
     const { isMet, words } = heldAgainst(requirement, { name: '', trip }, shelf);

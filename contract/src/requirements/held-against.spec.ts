@@ -13,7 +13,7 @@ const battery: Battery = {
   protects: true,
 };
 const rill: ControllerGear = {
-  ...{ schema: 'knapsack.gear', version: 5, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
+  ...{ schema: 'knapsack.gear', version: 6, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
   maxA: { value: 8, source: 'datasheet' },
   noise: [
     { band: '20 m', unit: 'S', off: 1, on: 4 },
@@ -76,7 +76,25 @@ describe('a kit held against requirements', () => {
     expect(held('noise', 1, of, shelf, '40 m').isMet).toBeTrue();
     expect(held('noise', 1, of, shelf, '20 m').words).toBe('3 S-units, missed by 2 S-units');
     expect(held('noise', 1, of, shelf, '10 m').isMet).toBeNull();
-    expect(held('noise', 1).isMet).toBeNull();
+    // Where nothing switches nothing hisses.
+    expect(held('noise', 1)).toEqual({ value: 0, isMet: true, words: '0 S-units' });
+    const deaf = [curlew, battery, { ...rill, noise: [] }];
+    expect(held('noise', 1, of, deaf).isMet).toBeNull();
+  });
+
+  it('has as many sockets as are entered, and keeps dry what rain would ruin', () => {
+    expect(held('sockets', 2).isMet).toBeNull();
+    const socketed = [curlew, { ...battery, sockets: 2 }];
+    // Two of that battery.
+    expect(held('sockets', 4, trip(), socketed)).toEqual({ value: 4, isMet: true, words: '4' });
+    expect(held('keepsDry', 1).isMet).toBeNull();
+    const dry: readonly Gear[] = [
+      { ...curlew, proof: 'rain' },
+      { ...battery, proof: 'dunking' },
+    ];
+    expect(held('keepsDry', 1, trip(), dry).words).toBe('yes');
+    const wet: readonly Gear[] = [{ ...curlew, proof: 'splash' }, dry[1]];
+    expect(held('keepsDry', 1, trip(), wet).words).toBe('no');
   });
 
   it('has something that disconnects, where that is known', () => {

@@ -3,11 +3,13 @@ import type { Gear } from '../documents/gear.js';
 import type { Requirement } from '../documents/requirements.js';
 import type { Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
+import { mayBeHeard, riseS } from '../noise/noise.js';
 import { packingOf } from '../packing/packing-of.js';
-import { isKind, lookUp } from '../resolve/look-up.js';
+import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { disconnectOf } from '../resolve/resolve-restart.js';
+import { keptDry } from '../site/wet-pack.js';
 import { failures } from '../what-if/failures.js';
 import type { HeldKit } from './kits.js';
 import { MEASURE_RULES } from './measures.js';
@@ -25,7 +27,8 @@ export function heldAgainst(requirement: Requirement, { trip }: HeldKit, shelf: 
   const { less, say } = MEASURE_RULES[measure];
   const value = valueOf(requirement, trip, shelf);
   if (value === null) return { value, isMet: null, words: 'not known' };
-  const isMet = less ? value <= target : value >= target;
+  // Held at the digits in which both are told: who reads 85 and 85 sees it met.
+  const isMet = (less ? value <= target : value >= target) || say(value) === say(target);
   const missed = Math.abs(value - target);
   return {
     ...{ value, isMet },
@@ -62,12 +65,20 @@ function valueOf({ measure, band }: Requirement, trip: Trip, shelf: readonly Gea
     case 'availability':
     case 'hoursWithoutSun':
       return planned(measure, trip, shelf);
-    case 'noise': {
-      const heard = carried
-        .filter(isKind('controller'))
-        .flatMap(({ gear }) => gear.noise ?? [])
-        .filter((one) => one.unit === 'S' && (band === undefined || one.band === band));
-      return heard.length > 0 ? Math.max(...heard.map(({ on, off }) => Math.max(0, on - off))) : null;
+    case 'noise':
+      return noiseOf(
+        carried.map(({ gear }) => gear),
+        band,
+      );
+    case 'sockets': {
+      const known = carried.flatMap(({ gear, item }) =>
+        gear.sockets === undefined ? [] : [gear.sockets * item.count],
+      );
+      return known.length > 0 ? known.reduce((sum, count) => sum + count, 0) : null;
+    }
+    case 'keepsDry': {
+      const { exposed, unknown } = keptDry(packingOf(trip, shelf));
+      return exposed.length > 0 ? 0 : unknown.length > 0 ? null : 1;
     }
     case 'disconnect': {
       if (disconnectOf(trip, carried)) return 1;
@@ -114,4 +125,15 @@ function planned(
   if (!verdict.lasts) return (verdict.endMs! - startMs) / HOUR_MS;
   // What is left would go on at the mean of the outing.
   return (endMs - startMs) / HOUR_MS + (verdict.meanA > 0 ? verdict.marginAh / verdict.meanA : 0);
+}
+
+/** The worst that is heard of what switches, S-units; nothing where nothing does, null where one was not listened to. */
+function noiseOf(gear: readonly Gear[], band: string | undefined): number | null {
+  let worst = 0;
+  for (const { noise = [] } of gear.filter(mayBeHeard)) {
+    const there = noise.filter((one) => band === undefined || one.band === band);
+    if (there.length === 0) return null;
+    worst = Math.max(worst, ...there.map(riseS));
+  }
+  return worst;
 }

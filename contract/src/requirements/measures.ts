@@ -37,9 +37,16 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     less: false,
     say: (value) => `${Math.round(100 * value)} % of the time`,
   },
-  noise: { label: 'noise of the controller', less: true, say: (value) => `${value.toFixed(0)} S-units` },
+  noise: { label: 'noise of what switches', less: true, say: (value) => `${value.toFixed(0)} S-units` },
   disconnect: {
     label: 'something disconnects an empty battery',
+    less: false,
+    yesNo: true,
+    say: (value) => (value >= 1 ? 'yes' : 'no'),
+  },
+  sockets: { label: 'sockets', less: false, say: (value) => value.toFixed(0) },
+  keepsDry: {
+    label: 'all that rain would ruin is kept dry',
     less: false,
     yesNo: true,
     say: (value) => (value >= 1 ? 'yes' : 'no'),

@@ -6,6 +6,9 @@ import {
   MODE_NAMES,
   CABLE_RUN_NAMES,
   TECHNOLOGIES,
+  FOLDS,
+  PROOF_NAMES,
+  ROUGH_USES,
 } from '@knapsack/core';
 import {
   GEAR_KINDS,
@@ -47,6 +50,20 @@ const MOST_POINTS = 40;
 
 const words = () => Joi.array().items(Joi.string().max(LONGEST_TAG)).max(MOST_TAGS).optional();
 
+const noise = () =>
+  Joi.array()
+    .items(
+      Joi.object({
+        band: text(20),
+        unit: oneOf(['S', 'dB']),
+        off: number('noise'),
+        on: number('noise'),
+        date: day().optional(),
+        radio: id().optional(),
+      }),
+    )
+    .max(MOST_BANDS);
+
 const common = {
   schema: Joi.string().valid(GEAR_SCHEMA).required(),
   version: Joi.number().valid(GEAR_VERSION).required(),
@@ -56,6 +73,13 @@ const common = {
   about: text(200).optional(),
   weightG: figure('weightG').optional(),
   packedL: figure('packedL').optional(),
+  proof: maybeOneOf(PROOF_NAMES),
+  wetG: figure('weightG').optional(),
+  dryH: figure('dryH').optional(),
+  folds: maybeOneOf(Object.keys(FOLDS)),
+  rough: maybeOneOf(Object.keys(ROUGH_USES)),
+  sockets: number('sockets').optional(),
+  noise: noise().optional(),
   price: figure('price').optional(),
   cycles: figure('cycles').optional(),
   wished: Joi.boolean().optional(),
@@ -237,18 +261,6 @@ const controller = Joi.object({
   loadA: figure('drawA').optional(),
   disconnectV: figure('disconnectV').optional(),
   reconnectV: figure('reconnectV').optional(),
-  noise: Joi.array()
-    .items(
-      Joi.object({
-        band: text(20),
-        unit: oneOf(['S', 'dB']),
-        off: number('noise'),
-        on: number('noise'),
-        date: day().optional(),
-      }),
-    )
-    .max(MOST_BANDS)
-    .optional(),
 });
 
 const charger = Joi.object({
@@ -259,6 +271,12 @@ const charger = Joi.object({
 });
 
 const distribution = Joi.object({ ...common, maxA: figure('chargeA').optional() });
+
+const antenna = Joi.object({
+  ...common,
+  gainDbi: figure('gainDbi').optional(),
+  tallM: figure('tallM').optional(),
+});
 
 const carried = Joi.object(common);
 
@@ -273,7 +291,7 @@ const BY_KIND: Record<Exclude<GearKind, 'other'>, Joi.ObjectSchema> = {
   controller,
   charger,
   distribution,
-  antenna: carried,
+  antenna,
 };
 
 /** One gear item, checked by its kind; of no known kind, as one that is carried only, which names what is wrong. */

@@ -1,18 +1,25 @@
 import Joi from 'joi';
-import { METRIC, type Habits, fail, succeed, type Result } from '@knapsack/core';
+import { METRIC, PROOF_NAMES, type Habits, fail, succeed, type Result } from '@knapsack/core';
 import { USUAL_RATION_OPTIONS, type RationOptions } from '../size/ration-trip.js';
 import { SIZE_AIMS, sizeProblems, USUAL_SIZE_OPTIONS, type SizeOptions } from '../size/size-options.js';
 import { requirementList } from './debrief-schema.js';
-import { STRICT } from './joi.js';
+import { maybeOneOf, STRICT, text } from './joi.js';
 import { asProblem } from './read.js';
 
 const limit = () => Joi.number();
 
 const sizeOptions = Joi.object({
   chance: Joi.number(),
-  limits: Joi.object({ grams: limit(), price: limit(), litres: limit(), pieces: limit() }),
+  limits: Joi.object({
+    grams: limit(),
+    price: limit(),
+    litres: limit(),
+    pieces: limit(),
+    proof: maybeOneOf(PROOF_NAMES),
+  }),
   wished: Joi.boolean(),
   aims: Joi.array().items(Joi.string().valid(...Object.keys(SIZE_AIMS))),
+  quietOn: text(20).optional(),
   requirements: requirementList().optional(),
 });
 

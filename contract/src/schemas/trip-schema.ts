@@ -10,6 +10,7 @@ import {
   isZone,
   MODE_NAMES,
   MOUNTS,
+  PROOF_NAMES,
   ASSUMPTION_NAMES,
   CABLE_RUN_NAMES,
 } from '@knapsack/core';
@@ -191,6 +192,7 @@ const packing = Joi.object({
         operator: number('operators').optional(),
         limitG: number('carryLimitG').optional(),
         litres: number('packedL').optional(),
+        proof: maybeOneOf(PROOF_NAMES),
       }),
     )
     .max(MOST_BAGS)
@@ -233,6 +235,7 @@ export const tripSchema = Joi.object({
   rating: maybeOneOf(ASSUMPTION_NAMES),
   ownSoc: number('ownSoc').optional(),
   targetChance: number('targetChance').optional(),
+  knows: text(80).optional(),
   unattended: Joi.boolean().optional(),
   restart: Joi.boolean().optional(),
   targetAvailability: number('targetAvailability').optional(),

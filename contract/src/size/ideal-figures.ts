@@ -56,18 +56,12 @@ export function* idealFigures(
   chance: number,
   month = monthOf(trip),
 ): Generator<Result<IdealFigures>> {
-  const resolved = resolve({ ...withSomePanel(trip, shelf), stepMinutes: 15 }, shelf);
+  const resolved = idealPlan(trip, shelf);
   if (!resolved.ok) {
     yield fail(...resolved.problems);
     return;
   }
-  const plan = resolved.value;
-  const { chemistry } = plan.packs[0].label;
-  const ideal = (of: ChemistryName): PlanInput => {
-    const reserveSoc = reserveSocOf(trip, { chemistry: of });
-    const { chargeIdle: _idle, ...rest } = plan;
-    return { ...rest, packs: [idealPack(of, { ...plan.packs[0], reserveSoc }, 20, USUAL_CELLS[of])] };
-  };
+  const { plan, chemistry, ideal } = resolved.value;
   let figures: IdealFigures = { chance, batteries: [], trade: { chemistry, points: [] }, forEver: null };
   for (const watts of plan.sun ? TRADE_WATTS : [0]) {
     const points = [...figures.trade.points, tradeAt(ideal(chemistry), watts)];
@@ -84,6 +78,31 @@ export function* idealFigures(
   const { meanA } = forecast(plan).verdict;
   const watts = panelForEver(plan, meanA, month, usualSkyOf(trip));
   yield succeed({ ...figures, forEver: { month, watts } });
+}
+
+/** A plan as the ideal figures are worked out on. */
+export interface IdealPlan {
+  readonly plan: PlanInput;
+  /** Of the battery in the bag. */
+  readonly chemistry: ChemistryName;
+  /** The plan with one ideal pack of a chemistry. */
+  readonly ideal: (of: ChemistryName) => PlanInput;
+}
+
+/** A trip in coarse steps, with a panel to go by where the shelf has one that fits. */
+export function idealPlan(trip: Trip, shelf: readonly Gear[]): Result<IdealPlan> {
+  const resolved = resolve({ ...withSomePanel(trip, shelf), stepMinutes: 15 }, shelf);
+  if (!resolved.ok) return resolved;
+  const plan = resolved.value;
+  return succeed({
+    plan,
+    chemistry: plan.packs[0].label.chemistry,
+    ideal: (of) => {
+      const reserveSoc = reserveSocOf(trip, { chemistry: of });
+      const { chargeIdle: _idle, ...rest } = plan;
+      return { ...rest, packs: [idealPack(of, { ...plan.packs[0], reserveSoc }, 20, USUAL_CELLS[of])] };
+    },
+  });
 }
 
 /** Where no panel is in the bag, the trip with one of the shelf, so that there is one to go by; as it is where none fits. */

@@ -1,4 +1,4 @@
-import type { Burden, ChemistryName } from '@knapsack/core';
+import { weakest, type Burden, type ChemistryName } from '@knapsack/core';
 import type { Battery, ControllerGear, Gear, Panel, PowerStation } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
 import { isTypical } from '../typical/typical-gear.js';
@@ -118,5 +118,6 @@ function burdenOf(parts: readonly { readonly gear: Gear; readonly count: number 
     price: sum(({ price }) => price?.value),
     litres: sum(({ packedL }) => packedL?.value),
     pieces: parts.reduce((total, { count }) => total + count, 0),
+    proof: weakest(parts.map(({ gear }) => gear.proof)),
   };
 }

@@ -21,6 +21,8 @@ export interface SizeOptions {
   readonly wished: boolean;
   /** At least one. */
   readonly aims: readonly SizeAim[];
+  /** A band on which nothing of it may be heard; any noise if absent. */
+  readonly quietOn?: string;
   /** What a kit has to meet to be of interest; nothing if absent. */
   readonly requirements?: readonly Requirement[];
 }
@@ -43,7 +45,8 @@ export function sizeProblems({ chance, limits, aims }: SizeOptions): readonly Pr
     problems.push({ code: 'chance', pointer: '/chance', sentence: why });
   }
   const words = { grams: 'weight', price: 'price', litres: 'volume', pieces: 'number of pieces' } as const;
-  for (const [name, limit] of Object.entries(limits) as [keyof KitLimits, number | undefined][]) {
+  const { proof: _proof, ...numbers } = limits;
+  for (const [name, limit] of Object.entries(numbers) as [keyof typeof words, number | undefined][]) {
     if (limit !== undefined && !(limit > 0)) {
       problems.push({
         code: 'limit',

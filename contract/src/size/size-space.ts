@@ -22,6 +22,7 @@ import { resolve } from '../resolve/resolve.js';
 import { resolvePacks } from '../resolve/resolve-packs.js';
 import { coldest, resolveSun } from '../resolve/resolve-sun.js';
 import { MISSING } from '../resolve/missing.js';
+import { quietKit } from '../noise/noise.js';
 import { WireBar } from './wire-bar.js';
 import { knowsSky, outlookOf } from '../resolve/sky-of.js';
 import { batteryParts, sunParts, type BatteryPart, type SunPart } from './shelf-parts.js';
@@ -81,6 +82,7 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
   const suns = sunParts(known, options.aims);
   const chemistries = [...new Set(batteries.map(({ chemistry }) => chemistry))];
   const outlook = outlookOf(trip);
+  const noisy = noiseBar(all, options.quietOn);
   const choose = sunChooser(bare, all, plan, chemistries);
   const planned = trip.panelPlace ?? USUAL_PLACE;
   const aims: ShelfSpace['aims'] = {
@@ -92,8 +94,8 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
   const space: SizeSpace = {
     plan: { ...plan, outlook },
     coldC: coldest(trip),
-    batteries: batteries.map((part) => batteryChoice(bare, all, part, wire)),
-    suns: suns.map((part) => choose(part, part.aim && aims[part.aim])),
+    batteries: batteries.map((part) => quietBattery(batteryChoice(bare, all, part, wire), noisy(part))),
+    suns: suns.map((part) => quietSun(choose(part, part.aim && aims[part.aim]), noisy(part))),
   };
   return succeed({
     space,
@@ -212,6 +214,31 @@ function sunChooser(
     };
   };
 }
+
+/** Why a part is not quiet enough for a band, by what was heard of it; null where it is, or no band is named. */
+function noiseBar(gear: readonly Gear[], band: string | undefined) {
+  const byId = new Map(gear.map((item) => [item.id, item]));
+  return ({ items }: Pick<BatteryPart, 'items'>): Reason | null => {
+    if (band === undefined) return null;
+    const { loud, unknown } = quietKit(
+      items.flatMap((item) => byId.get(item.gear) ?? []),
+      band,
+    );
+    if (loud.length > 0) return { rule: 'noisy', sentence: `${loud[0].name} is heard on ${band}.` };
+    return unknown.length > 0
+      ? { rule: 'noise not measured', sentence: `Nobody has listened to ${unknown[0].name} on ${band}.` }
+      : null;
+  };
+}
+
+const quietBattery = (choice: BatteryChoice, noise: Reason | null): BatteryChoice =>
+  noise ? { ...choice, barred: choice.barred ?? noise } : choice;
+
+/** Barred with each chemistry alike. */
+const quietSun = (choice: SunChoice, noise: Reason | null): SunChoice =>
+  noise && choice.by
+    ? { ...choice, by: Object.fromEntries(Object.keys(choice.by).map((name) => [name, noise])) }
+    : choice;
 
 const SKY_NOT_KNOWN: Reason = { rule: 'sky not known', sentence: MISSING.sky };
 const NO_PANEL = { code: 'no-panel', sentence: 'There is no panel in it.' };

@@ -15,7 +15,7 @@ import type {
 import { panelProblem } from '../resolve/panel-label.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
 
-const common = { schema: 'knapsack.gear', version: 5, name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 6, name: 'x' } as const;
 
 const radios = fc
   .record({

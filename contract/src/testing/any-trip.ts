@@ -137,7 +137,7 @@ export const trips = fc
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 6,
+        version: 7,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },

@@ -1,6 +1,6 @@
 import { CHEMISTRY_NAMES, isPrimary } from '../battery/chemistry.js';
 import { batteryPackAt } from '../battery/battery-pack.js';
-import { cautions, outingCautions } from './cautions.js';
+import { cautions } from './cautions.js';
 
 describe('cautions', () => {
   it('ask for a fuse at every battery that can burn, and for no charge where cells leak or burst', () => {
@@ -19,14 +19,5 @@ describe('cautions', () => {
         .withContext(name)
         .toBe(pack.charge === null);
     }
-  });
-
-  it('say what to do in thunder wherever there is an antenna, and of mains only where it is made', () => {
-    const said = (hasAntenna: boolean, hasMains: boolean) =>
-      outingCautions({ hasAntenna, hasMains }).join(' ');
-    expect(said(true, false)).toMatch(/power lines.*Thunder/);
-    expect(said(true, false)).not.toContain('Mains');
-    expect(said(false, true)).toContain('Mains');
-    expect(outingCautions({ hasAntenna: false, hasMains: false })).toEqual([]);
   });
 });

@@ -33,7 +33,9 @@ export interface RadioTraits {
   /** It has a battery of its own and charges it while it is operated. */
   readonly chargesWhileOperating: boolean;
   /** Whether its receiver is quiet on a panel's controller, where someone has listened. */
-  readonly quiet?: boolean;
+  readonly quiet?: boolean | undefined;
+  /** The band on which somebody listened, where it was one. */
+  readonly quietOn?: string;
 }
 
 /** A point won or lost, with the reason. */
@@ -86,11 +88,11 @@ export function scoreRadio(radio: RadioTraits, school: RadioThresholds): readonl
     point(
       'quiet',
       radio.quiet === true,
-      radio.quiet === undefined
+      (radio.quiet === undefined
         ? 'noise not checked'
         : radio.quiet
           ? 'is quiet beside a controller'
-          : 'is noisy beside a controller',
+          : 'is noisy beside a controller') + (radio.quietOn ? ` on ${radio.quietOn}` : ''),
     ),
   ];
 }

@@ -1,5 +1,6 @@
 import type { ChemistryName } from '../battery/chemistry.js';
 import type { PlanInput, PlannedPack } from '../forecast/plan-input.js';
+import type { Proof } from '../wet/proof.js';
 import type { SunPlan } from '../sun/harvest.js';
 
 /** What a choice weighs and costs; null where its card does not say. */
@@ -9,6 +10,8 @@ export interface Burden {
   readonly litres: number | null;
   /** Single things to carry and to lose. */
   readonly pieces: number;
+  /** What the weakest of it stands of water; null where nobody has said, absent where there is nothing to get wet. */
+  readonly proof?: Proof | null;
 }
 
 /** A battery part of a kit: packs in parallel as one, or used in turn. */
@@ -61,4 +64,6 @@ export interface KitLimits {
   readonly price?: number;
   readonly litres?: number;
   readonly pieces?: number;
+  /** The least that all of it stands of water. */
+  readonly proof?: Proof;
 }

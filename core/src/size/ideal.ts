@@ -90,20 +90,22 @@ export function atChance(smallest: Float64Array, chance: number): number | null 
   return Number.isFinite(found) ? found : null;
 }
 
+/** A plan with its panel of so many watts, W, without a controller's limit or cables; without a panel at 0 W, or where it has none. */
+export function withIdealPanel(plan: PlanInput, watts: number): PlanInput {
+  const { sun, ...dark } = plan;
+  if (!sun || watts <= 0) return dark;
+  return {
+    ...dark,
+    sun: {
+      ...sun,
+      panel: labelFromWatts(watts, sun.panel.technology),
+      controller: { ...sun.controller, maxA: Infinity, panelCableOhm: 0, batteryCableOhm: 0 },
+    },
+  };
+}
+
 /** The trade between battery and panel at one size of panel: as in the plan, but of so many watts, without a controller's limit. */
 export function tradeAt(plan: PlanInput, watts: number, samples = IDEAL_SAMPLES, seed = SEED): TradePoint {
-  const { sun, ...dark } = plan;
-  const bright: PlanInput =
-    sun && watts > 0
-      ? {
-          ...dark,
-          sun: {
-            ...sun,
-            panel: labelFromWatts(watts, sun.panel.technology),
-            controller: { ...sun.controller, maxA: Infinity, panelCableOhm: 0, batteryCableOhm: 0 },
-          },
-        }
-      : dark;
-  const smallest = smallestAh(bright, samples, seed);
+  const smallest = smallestAh(withIdealPanel(plan, watts), samples, seed);
   return { watts, ampereHours: TRADE_CHANCES.map((chance) => atChance(smallest, chance)) };
 }

@@ -9,6 +9,7 @@ import {
   type SizeSpace,
   type SunChoice,
 } from './choices.js';
+import { PROOFS, stands, weakest, type Proof } from '../wet/proof.js';
 import { misfit } from './misfit.js';
 
 /** A battery part and a sun part that go together, by their places in the space. */
@@ -111,6 +112,7 @@ function paired(
     price: sum(battery.price, sun.price),
     litres: sum(battery.litres, sun.litres),
     pieces: battery.pieces + sun.pieces,
+    proof: weakest(sun.pieces === 0 ? [battery.proof] : [battery.proof, sun.proof]),
   };
 }
 
@@ -140,8 +142,23 @@ function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: s
     over('too heavy', 'It weighs', kit.grams, limits.grams, (value) => sayQuantity({ value, unit: 'g' })) ??
     over('too expensive', 'It costs', kit.price, limits.price, (value) => sayMoney(value)) ??
     over('too large', 'It takes up', kit.litres, limits.litres, (value) => `${tidy(value)} l`) ??
-    over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, tidy)
+    over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, tidy) ??
+    tooWeak(kit.proof ?? undefined, limits.proof)
   );
+}
+
+/** A kit that water gets at, where it is meant to stand more. */
+function tooWeak(proof: Proof | undefined, least: Proof | undefined): Reason | null {
+  if (least === undefined || stands(proof, least)) return null;
+  return proof === undefined
+    ? {
+        rule: 'proof not entered',
+        sentence: 'A card of its parts does not say what it is proof against.',
+      }
+    : {
+        rule: 'not proof',
+        sentence: `It is proof against ${PROOFS[proof].label}, not against ${PROOFS[least].label}.`,
+      };
 }
 
 const tidy = (value: number): string => String(Number(value.toPrecision(3)));

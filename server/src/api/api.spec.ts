@@ -1,3 +1,4 @@
+import { TRIP_VERSION } from '@knapsack/contract';
 import type { ProblemDocument, Trip, TripSummary } from '@knapsack/contract';
 import { runningApp, type RunningApp } from '../testing/running-app.js';
 
@@ -110,7 +111,7 @@ describe('the API', () => {
 
   it('refuses a newer version untouched', async () => {
     const answer = await put({ ...trip, version: 99 }, '"1"').expect(422);
-    expect((answer.body as ProblemDocument).detail).toContain('version 6');
+    expect((answer.body as ProblemDocument).detail).toContain(`version ${TRIP_VERSION}`);
     expect((await app.api.get(`/api/trips/${trip.id}`)).body).toEqual(trip);
   });
 

@@ -1,3 +1,4 @@
+import { TRIP_VERSION } from '@knapsack/contract';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ProblemDocument } from '@knapsack/contract';
@@ -42,7 +43,7 @@ describe('a row that cannot be read', () => {
   it('is locked where a later release wrote it: never written over', async () => {
     const trip = JSON.parse(readFileSync(join(DEMO_FOLDER, 'trips/winter-bothy.json'), 'utf8')) as object;
     await spoil(
-      `UPDATE trips SET text = replace(text, '"version":6,"id":"winter', '"version":99,"id":"winter') WHERE id = 'winter-bothy'`,
+      `UPDATE trips SET text = replace(text, '"version":${TRIP_VERSION},"id":"winter', '"version":99,"id":"winter') WHERE id = 'winter-bothy'`,
     );
     expect(await aside()).toEqual([jasmine.objectContaining({ id: 'winter-bothy', isLater: true })]);
     const answer = await app.api.put('/api/trips/winter-bothy').set('If-Match', '"1"').send(trip).expect(409);

@@ -17,7 +17,7 @@ import { unzipped } from './zip.js';
 
 const item = (id: string, name = id): Gear => ({
   schema: 'knapsack.gear',
-  version: 5,
+  version: 6,
   id,
   kind: 'other',
   name,

@@ -1,3 +1,4 @@
+import { GEAR_VERSION, TRIP_VERSION } from '@knapsack/contract';
 import { spawnSync } from 'node:child_process';
 import { copyFileSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -37,7 +38,7 @@ describe('the database', () => {
     await seed(storesOf(database), DEMO_FOLDER);
     const { trips } = storesOf(database);
     const now = await trips.read('winter-bothy');
-    let version = 6;
+    let version: number = TRIP_VERSION;
     for (const earlier of [1, 2, 4]) {
       await query(
         database,
@@ -59,7 +60,7 @@ describe('the database', () => {
     const { trips, gear, packings, rehearsals } = storesOf(database);
     const listed = await trips.list();
     expect(listed.map(({ savedAs }) => savedAs).sort()).toEqual([1, 3, 4]);
-    expect(listed.every(({ document }) => readTrip(document).ok && document.version === 6)).toBeTrue();
+    expect(listed.every(({ document }) => readTrip(document).ok && document.version === TRIP_VERSION)).toBeTrue();
     // What was ticked and read in them has documents of its own now.
     expect(listed.every(({ document }) => !document.packed && !document.results)).toBeTrue();
     const { packed } = (await packings.read('released-4'))!.document;
@@ -67,10 +68,10 @@ describe('the database', () => {
     expect((await rehearsals.list()).length).toBe(0);
     const items = await gear.list();
     expect([...new Set(items.map(({ savedAs }) => savedAs))].sort()).toEqual([1, 2, 3]);
-    expect(items.every(({ document }) => readGear(document).ok && document.version === 5)).toBeTrue();
+    expect(items.every(({ document }) => readGear(document).ok && document.version === GEAR_VERSION)).toBeTrue();
     // Written once more, a trip is of today's version.
     await trips.replace(listed[0].document, listed[0].revision);
-    expect((await trips.list()).filter(({ savedAs }) => savedAs === 6).length).toBe(1);
+    expect((await trips.list()).filter(({ savedAs }) => savedAs === TRIP_VERSION).length).toBe(1);
     await database.close();
   });
 

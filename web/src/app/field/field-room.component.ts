@@ -6,6 +6,7 @@ import { MARKS } from '../parts/marks';
 import { sayWhyNotStay, whyNotStay } from '../shell/stay';
 import { OutingLog } from '../trip/outing-log';
 import { PlanSpeech } from '../trip/plan-speech';
+import { SiteCareComponent } from '../trip/site-care.component';
 import { TripStore } from '../trip/trip.store';
 import { FieldEntriesComponent } from './entries.component';
 import { EntryMaker } from './entry-maker';
@@ -38,6 +39,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
     MoreEntryComponent,
     RationHereComponent,
     ReadingEntryComponent,
+    SiteCareComponent,
     SkyEntryComponent,
     WorkEntryComponent,
   ],
@@ -133,6 +135,10 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
       <div class="field-told">
         <ks-field-entries />
         <ks-ration-here />
+        <details class="field-more">
+          <summary>On the site</summary>
+          <ks-site-care />
+        </details>
         @if (whyNotStay) {
           <p class="field-more">{{ whyNotStay }}</p>
         }

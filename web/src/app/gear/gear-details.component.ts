@@ -1,12 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { withEntry, type Figure, type Gear } from '@knapsack/contract';
+import { FOLDS, PROOFS, ROUGH_USES } from '@knapsack/core';
 import { GearPriceComponent } from '../figures/gear-price.component';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
+import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
 
 const NONE = 'none';
+
+type DetailFigure = 'packedL' | 'cycles' | 'wetG' | 'dryH';
+
+/** Words of a table, and that nobody has said. */
+const orNot = (
+  table: Readonly<Record<string, { readonly label: string }>>,
+  not: string,
+): readonly Choice[] => [
+  { value: '', label: not },
+  ...Object.entries(table).map(([value, { label }]) => ({ value, label })),
+];
+const SOCKETED: readonly Gear['kind'][] = ['battery', 'station', 'distribution', 'controller'];
 
 /** What an item is besides its figures: owned or wished for, what it costs and how large it packs, tags, ends, a note. */
 @Component({
@@ -36,6 +50,50 @@ const NONE = 'none';
           (committed)="set('cycles', $event)"
         />
         cycles
+      }
+    </p>
+    <p>
+      Proof against
+      <ks-choice
+        label="What it is proof against"
+        [value]="gear().proof ?? ''"
+        [choices]="proofs"
+        (picked)="saveWord('proof', $event)"
+      />,
+      <ks-choice
+        label="How it packs"
+        [value]="gear().folds ?? ''"
+        [choices]="folds"
+        (picked)="saveWord('folds', $event)"
+      />,
+      <ks-choice
+        label="What rough use it stands"
+        [value]="gear().rough ?? ''"
+        [choices]="roughUses"
+        (picked)="saveWord('rough', $event)"
+      />; soaked it weighs
+      <ks-number
+        field="weightG"
+        label="Weight when wet"
+        [value]="valueOf('wetG')"
+        (committed)="set('wetG', $event)"
+      />
+      and dries in
+      <ks-number
+        field="dryH"
+        label="Hours to dry"
+        [value]="valueOf('dryH')"
+        (committed)="set('dryH', $event)"
+      />
+      @if (hasSockets()) {
+        ; has
+        <ks-number
+          field="sockets"
+          label="Sockets"
+          [value]="gear().sockets ?? null"
+          (committed)="save({ sockets: $event })"
+        />
+        sockets
       }
     </p>
     <p>
@@ -75,15 +133,25 @@ export class GearDetailsComponent {
     { value: 'owned', label: 'Owned' },
     { value: 'wished', label: 'On the wish list' },
   ];
+  protected readonly proofs = orNot(PROOFS, 'water not entered');
+  protected readonly folds = orNot(FOLDS, 'packs: not entered');
+  protected readonly roughUses = orNot(ROUGH_USES, 'rough use not entered');
+  protected readonly hasSockets = computed(() => SOCKETED.includes(this.gear().kind));
   protected readonly isBattery = computed(() => ['battery', 'station'].includes(this.gear().kind));
 
-  protected valueOf(key: 'packedL' | 'cycles'): number | null {
+  protected valueOf(key: DetailFigure): number | null {
     return this.gear()[key]?.value ?? null;
   }
 
-  protected set(key: 'packedL' | 'cycles', value: number): void {
+  protected set(key: DetailFigure, value: number): void {
     const before: Figure | null = this.gear()[key] ?? null;
     this.save({ [key]: withEntry(before, { value, source: 'datasheet' }) });
+  }
+
+  /** A word of a table; nothing again where that is picked. */
+  protected saveWord(key: 'proof' | 'folds' | 'rough', word: string): void {
+    const { [key]: _before, ...rest } = this.gear();
+    void this.keeper.save((word === '' ? rest : { ...rest, [key]: word }) as Gear);
   }
 
   protected words = (list: readonly string[] | undefined): string => list?.join(', ') || NONE;

@@ -13,6 +13,7 @@ import { CompareComponent } from './compare.component';
 import { GearCardComponent } from './gear-card.component';
 import { KIND_WORDS, inOrder, moved, isOnShelf, matches } from '@knapsack/contract/gear';
 import { NewGearService } from '../data/new-gear.service';
+import { NoiseTableComponent } from './noise-table.component';
 import { ShelfFilesComponent } from './shelf-files.component';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
 import { ShortlistComponent } from './shortlist.component';
@@ -35,6 +36,7 @@ const WAYS: readonly { readonly words: string; readonly to: (at: number, count: 
 @Component({
   selector: 'ks-gear',
   imports: [
+    NoiseTableComponent,
     InViewDirective,
     CdkDrag,
     CdkDragHandle,
@@ -49,7 +51,7 @@ const WAYS: readonly { readonly words: string; readonly to: (at: number, count: 
   templateUrl: './gear.page.html',
 })
 export class GearPage {
-  private readonly shelf = inject(ShelfService);
+  protected readonly shelf = inject(ShelfService);
   private readonly api = inject(ApiService);
   private readonly keeper = inject(ShelfKeeper);
   private readonly newGear = inject(NewGearService);

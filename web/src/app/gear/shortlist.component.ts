@@ -2,12 +2,15 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
   linkedSignal,
   signal,
+  untracked,
+  type OnDestroy,
 } from '@angular/core';
-import type { Radio, Trip, TripSummary } from '@knapsack/contract';
+import { targetOf, type Radio, type Trip, type TripSummary } from '@knapsack/contract';
 import {
   RADIO_SCHOOLS,
   sayQuantity,
@@ -23,7 +26,25 @@ import { choicesOf } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
-import { kitForOuting } from '@knapsack/contract/gear';
+import type { RadioNeed } from '@knapsack/contract/gear';
+import { noiseTable, quietOn } from '@knapsack/contract/noise';
+import { kept, keep } from '../trip/kept-options';
+import { hireWorker } from '../work/hire';
+import { NewestWorker } from '../work/newest-worker';
+import type { RadioNeedsQuestion } from '../work/radio-needs-work';
+
+type Need = NonNullable<RadioNeed['need']>;
+
+/** What an outing needs with a radio. */
+interface NeedView {
+  readonly words: string;
+  readonly shelf: string;
+  /** Shares of the heaviest, %. */
+  readonly bar: { readonly radio: number; readonly battery: number; readonly panel: number } | null;
+}
+
+/** Candidates that were taken off the list, in this browser. */
+const KEPT_AS = 'knapsack.candidates';
 
 /** Radios by how well they suit work away from the mains, by a school's thresholds, each point with its reason. */
 @Component({
@@ -66,7 +87,15 @@ import { kitForOuting } from '@knapsack/contract/gear';
           label="Supply window to"
           [value]="asked().toV"
           (committed)="ask({ toV: $event })"
-        />, charges while operating, quiet.
+        />, charges while operating, quiet{{ bands().length > 0 ? ' on' : '.' }}
+        @if (bands().length > 0) {
+          <ks-choice
+            label="Band on which it is quiet"
+            [value]="band()"
+            [choices]="bands()"
+            (picked)="band.set($event)"
+          />.
+        }
         @if (outings().length > 1) {
           My typical outing is
           <ks-choice
@@ -77,6 +106,27 @@ import { kitForOuting } from '@knapsack/contract/gear';
           />.
         }
       </p>
+      <p class="toggles" role="group" aria-label="Candidates">
+        Candidates
+        @for (radio of radios(); track radio.id) {
+          <button
+            type="button"
+            class="toggle"
+            [attr.aria-pressed]="!out().has(radio.id)"
+            (click)="toggle(radio.id)"
+          >
+            {{ radio.name }}{{ radio.wished ? ' (wish list)' : '' }}
+          </button>
+        }
+      </p>
+      @if (outing(); as trip) {
+        <p class="needs-head muted">
+          For {{ trip.name }}, lasting in {{ percent(trip) }} of 100, the lightest battery and panel of any
+          size: <i class="key radio" aria-hidden="true"></i> radio
+          <i class="key battery" aria-hidden="true"></i> battery
+          <i class="key panel" aria-hidden="true"></i> panel and controller
+        </p>
+      }
       <ol>
         @for (row of rows(); track row.id) {
           <li>
@@ -88,7 +138,7 @@ import { kitForOuting } from '@knapsack/contract/gear';
               @for (point of row.points; track point.criterion) {
                 <i
                   class="bi"
-                  [class]="point.won ? 'bi-diamond-fill' : 'bi-diamond'"
+                  [class]="point.won ? 'bi-star-fill' : 'bi-star'"
                   [title]="point.why"
                   aria-hidden="true"
                 ></i>
@@ -96,18 +146,27 @@ import { kitForOuting } from '@knapsack/contract/gear';
             </span>
             <b>{{ row.name }}</b>
             <span class="muted">
-              @if (row.kit) {
-                <b>{{ row.kit }}</b>
-              }
               {{ row.why }}
             </span>
+            @if (row.need; as need) {
+              <div class="need">
+                @if (need.bar; as bar) {
+                  <span class="need-bar" aria-hidden="true">
+                    <i class="radio" [style.width.%]="bar.radio"></i
+                    ><i class="battery" [style.width.%]="bar.battery"></i
+                    ><i class="panel" [style.width.%]="bar.panel"></i>
+                  </span>
+                }
+                <b>{{ need.words }}</b> {{ need.shelf }}
+              </div>
+            }
           </li>
         }
       </ol>
     </section>
   `,
 })
-export class ShortlistComponent {
+export class ShortlistComponent implements OnDestroy {
   readonly radios = input.required<readonly Radio[]>();
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
@@ -117,17 +176,33 @@ export class ShortlistComponent {
   /** The school's thresholds until one of them is changed. */
   protected readonly asked = linkedSignal<RadioThresholds>(() => RADIO_SCHOOLS[this.school()]);
 
+  /** Radios that one does not think of, by id. */
+  protected readonly out = signal<ReadonlySet<string>>(
+    new Set(kept<{ out: string[] }>(KEPT_AS, { out: [] }).out),
+  );
+  private readonly candidates = computed(() => this.radios().filter(({ id }) => !this.out().has(id)));
+  private readonly needs = signal<readonly RadioNeed[]>([]);
+
+  protected readonly band = signal('');
+  /** Bands that somebody has listened on. */
+  protected readonly bands = computed(() => {
+    const { bands } = noiseTable(this.shelf.gear());
+    return bands.length === 0
+      ? []
+      : [{ value: '', label: 'any band' }, ...bands.map((band) => ({ value: band, label: band }))];
+  });
+
   protected readonly rows = computed(() =>
-    this.radios()
+    this.candidates()
       .map((radio) => {
-        const points = scoreRadio(traitsOf(radio), this.asked());
+        const points = scoreRadio({ ...traitsOf(radio), ...this.noiseOf(radio) }, this.asked());
         return {
           id: radio.id,
           name: radio.name,
           points,
           won: points.filter(({ won }) => won).length,
           why: points.map(({ why }) => why).join('; '),
-          kit: this.kitWords(radio),
+          need: this.needOf(radio),
         };
       })
       .sort((a, b) => b.won - a.won || a.name.localeCompare(b.name, 'en')),
@@ -140,7 +215,18 @@ export class ShortlistComponent {
     ...this.trips().map(({ id, name }) => ({ value: id, label: name })),
   ]);
 
+  private readonly worker = new NewestWorker<RadioNeedsQuestion, readonly RadioNeed[]>(
+    () => hireWorker('radioNeeds'),
+    { answered: (needs, newest) => newest && this.needs.set(needs), failed: () => this.needs.set([]) },
+    true,
+  );
+
   constructor() {
+    effect(() => {
+      const [trip, radios, shelf] = [this.outing(), this.candidates(), this.shelf.gear()];
+      untracked(() => this.needs.set([]));
+      if (trip && radios.length > 0) this.worker.ask({ trip, shelf, radios });
+    });
     firstValueFrom(this.api.trips()).then(
       (trips) => this.trips.set(trips),
       (error: unknown) => this.notices.show({ text: problemText(error) }),
@@ -155,21 +241,63 @@ export class ShortlistComponent {
     }
   }
 
-  /** What the typical outing would take with a radio, where one is chosen. */
-  private kitWords(radio: Radio): string | null {
-    const trip = this.outing();
-    if (!trip) return null;
-    const { battery, marginAh, lessPower } = kitForOuting(trip, this.shelf.gear(), radio);
+  /** Where a band is named: whether with this radio nothing that switches was heard on it. */
+  private noiseOf({ id }: Radio): { quiet?: boolean | undefined; quietOn?: string } {
+    const band = this.band();
+    if (!band) return {};
+    const heard = this.shelf
+      .gear()
+      .map((gear) => quietOn(gear, band, id))
+      .filter((quiet) => quiet !== null);
+    const quiet = heard.length === 0 ? undefined : heard.every(Boolean);
+    return { quiet, quietOn: band };
+  }
+
+  protected percent = (trip: Trip): number => Math.round(100 * targetOf(trip));
+
+  protected toggle(id: string): void {
+    const out = new Set(this.out());
+    if (!out.delete(id)) out.add(id);
+    this.out.set(out);
+    keep(KEPT_AS, { out: [...out] });
+  }
+
+  /** What the outing needs with a radio, in words and as a bar; null where no outing is chosen. */
+  private needOf({ id, name }: Radio): NeedView | null {
+    if (!this.outing()) return null;
+    const found = this.needs().find(({ radio }) => radio === id);
+    if (!found) return { words: `${name}: calculating …`, shelf: '', bar: null };
+    const { need, problem, kit } = found;
+    if (!need) return { words: problem ?? '', shelf: '', bar: null };
+    const { ampereHours, watts, batteryG, panelG, radioG, lessPower } = need;
+    const grams = weightOf(need);
+    const least = Math.min(...this.needs().flatMap(({ need }) => (need ? [weightOf(need)] : [])));
+    const most = Math.max(...this.needs().flatMap(({ need }) => (need ? [weightOf(need)] : [])));
+    const more = grams - least;
+    const size = `${sayQuantity({ value: ampereHours, unit: 'Ah' })}${watts > 0 ? ` and ${watts} W` : ', no panel'}`;
+    const against = more >= 10 ? `, ${weigh(more)} more than the lightest` : '';
     const power = lessPower ? ', at its own highest power' : '';
-    if (!battery) return `No battery of the shelf lasts alone${power}.`;
-    const weight = battery.weightG ? ` of ${sayQuantity({ value: battery.weightG.value, unit: 'g' })}` : '';
-    return `Takes ${battery.name}${weight}, ${sayQuantity({ value: marginAh, unit: 'Ah' })} to spare${power}.`;
+    const share = (part: number) => (100 * part) / most;
+    return {
+      words: `${size}: ${weigh(grams)}${radioG === null ? ' without the radio' : ' with the radio'}${against}${power}.`,
+      shelf: kit.battery
+        ? `Of the shelf without sun: ${kit.battery.name}, ${sayQuantity({ value: kit.marginAh, unit: 'Ah' })} to spare.`
+        : 'No battery of the shelf lasts without sun.',
+      bar: { radio: share(radioG ?? 0), battery: share(batteryG), panel: share(panelG) },
+    };
+  }
+
+  ngOnDestroy(): void {
+    this.worker.dismiss();
   }
 
   protected ask(change: Partial<RadioThresholds>): void {
     this.asked.update((before) => ({ ...before, ...change }));
   }
 }
+
+const weigh = (grams: number): string => sayQuantity({ value: grams, unit: 'g' });
+const weightOf = ({ batteryG, panelG, radioG }: Need): number => batteryG + panelG + (radioG ?? 0);
 
 function traitsOf(radio: Radio) {
   const { receiveA, receiveByEarA, transmit, dropoutV, fullPowerV, maxV, internal, quiet } = radio;

@@ -19,10 +19,13 @@ const UNITS: Readonly<Record<Measure, { readonly unit: string; readonly times: n
   availability: { unit: '%', times: 0.01 },
   noise: { unit: 'S-units', times: 1 },
   disconnect: { unit: '', times: 1 },
+  sockets: { unit: 'sockets', times: 1 },
+  keepsDry: { unit: '', times: 1 },
 };
 const USUAL: Readonly<Record<Measure, number>> = {
   ...{ carriedG: 9000, usableAh: 15, whPerKg: 90, costPerWh: 1, chance: 0.9 },
   ...{ hoursWithoutSun: 24, hoursAfterFailure: 4, availability: 0.95, noise: 1, disconnect: 1 },
+  ...{ sockets: 2, keepsDry: 1 },
 };
 
 /** What the next build must do, and the kits of a trip held against it: met, missed by how much, or not known. */

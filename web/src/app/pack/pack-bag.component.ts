@@ -2,7 +2,8 @@ import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MODULES } from '@knapsack/contract';
 import type { PackedBag, PackedPiece } from '@knapsack/contract/packing';
-import { fixed } from '@knapsack/core';
+import { fixed, PROOF_NAMES, PROOFS } from '@knapsack/core';
+import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { TicksStore } from '../trip/ticks.store';
@@ -14,7 +15,7 @@ import { kilograms } from './pack-words';
 /** One bag, or what lies in none: drop things in, tick them off. */
 @Component({
   selector: 'ks-pack-bag',
-  imports: [CdkDrag, CdkDropList, InlineNumberComponent, InlineTextComponent],
+  imports: [CdkDrag, CdkDropList, InlineChoiceComponent, InlineNumberComponent, InlineTextComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section
@@ -72,6 +73,15 @@ import { kilograms } from './pack-words';
               Set its volume<span class="visually-hidden">, {{ filled.bag.name }}</span>
             </button>
           }
+          <span>
+            keeps out
+            <ks-choice
+              [label]="'What ' + filled.bag.name + ' keeps out'"
+              [value]="filled.bag.proof ?? 'none'"
+              [choices]="proofs"
+              (picked)="change({ proof: $event })"
+            />
+          </span>
           @if (filled.pieces.length === 0) {
             <button type="button" class="quiet" (click)="remove()">
               Remove the bag<span class="visually-hidden"> {{ filled.bag.name }}</span>
@@ -122,6 +132,10 @@ export class PackBagComponent {
   private readonly store = inject(PackStore);
   protected readonly ticks = inject(TicksStore);
   protected readonly modules = MODULES;
+  protected readonly proofs = PROOF_NAMES.map((value) => ({
+    value,
+    label: PROOFS[value].label,
+  }));
   protected readonly weigh = kilograms;
   protected readonly operators = computed(() => this.store.list()?.operators ?? 1);
   /** Which of the bags it is, from 1. */

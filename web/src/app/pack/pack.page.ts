@@ -18,6 +18,7 @@ import { PackBagComponent } from './pack-bag.component';
 import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack/contract/edits';
 import { PackStore } from './pack.store';
 import { kilograms, packVerdict, roomWords } from './pack-words';
+import { RainComponent } from './rain.component';
 import { SparesAndTradeComponent } from './spares-and-trade.component';
 import { InViewDirective } from '../parts/in-view.directive';
 
@@ -33,6 +34,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
     InlineChoiceComponent,
     InlineNumberComponent,
     PackBagComponent,
+    RainComponent,
     SparesAndTradeComponent,
   ],
   hostDirectives: [RoomKeysDirective],
@@ -90,6 +92,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
         <div class="scale" [class.over]="list.overG > 0">
           <div class="scale-bar" aria-hidden="true"><span [style.width.%]="share100()"></span></div>
         </div>
+        <ks-rain />
         <p class="modules">
           <span class="muted">Taken for:</span>
           @for (module of list.modules; track module.name) {

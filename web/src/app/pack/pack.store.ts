@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import type { ModuleName } from '@knapsack/contract';
 import { packingOf } from '@knapsack/contract/packing';
+import { wetPack } from '@knapsack/contract/site';
 import { ShelfService } from '../data/shelf.service';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
@@ -27,11 +28,19 @@ export class PackStore implements OnDestroy {
       a?.loadout === b?.loadout &&
       a?.packing === b?.packing &&
       a?.carryLimitG === b?.carryLimitG &&
-      a?.gear === b?.gear,
+      a?.gear === b?.gear &&
+      a?.weather === b?.weather &&
+      a?.start === b?.start &&
+      a?.end === b?.end,
   });
   readonly list = computed(() => {
     const trip = this.packed();
     return trip && packingOf(trip, this.shelf.gear());
+  });
+  /** What rain does to it. */
+  readonly wet = computed(() => {
+    const [trip, list] = [this.packed(), this.list()];
+    return trip && list && wetPack(trip, this.shelf.gear(), list);
   });
   /** How many of its lines lie packed. */
   readonly packedLines = computed(() => {
@@ -64,7 +73,10 @@ export class PackStore implements OnDestroy {
   readonly sign = computed<'stop' | 'look' | 'fine' | null>(() => {
     const list = this.list();
     if (!list || list.lines === 0) return null;
-    return list.overG > 0 ? 'stop' : list.overfull.length > 0 || list.overL > 0 ? 'look' : 'fine';
+    if (list.overG > 0) return 'stop';
+    const wet = this.wet();
+    const rainsIn = wet !== null && (wet.overG > 0 || wet.exposed.length > 0);
+    return list.overfull.length > 0 || list.overL > 0 || rainsIn ? 'look' : 'fine';
   });
 
   constructor() {

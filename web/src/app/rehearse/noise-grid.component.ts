@@ -7,14 +7,13 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { FIELDS, readNumber, type ControllerGear, type NoiseReading } from '@knapsack/contract';
-import { heardOn } from '@knapsack/contract/harness';
+import { FIELDS, readNumber, type Gear, type NoiseReading } from '@knapsack/contract';
+import { BANDS, heardOn, withNoise } from '@knapsack/contract/noise';
 import { ShelfKeeper } from '../data/shelf-keeper.service';
 import { InlineTextComponent } from '../parts/inline-text.component';
-import { BANDS, withNoise } from './noise-bands';
 import { today } from '../data/today';
 
-/** The noise floor band by band with the controller off and on, kept with the controller's record. */
+/** The noise floor band by band with something off and on, kept with its record. */
 @Component({
   selector: 'ks-noise-grid',
   imports: [InlineTextComponent],
@@ -24,7 +23,7 @@ import { today } from '../data/today';
       <caption class="muted">
         Noise in
         <button type="button" class="toggle" [attr.aria-pressed]="unit() === 'S'" (click)="unit.set('S')">
-          S-units
+          S-units<span class="visually-hidden">, {{ source().name }}</span>
         </button>
         &ngsp;<button
           type="button"
@@ -32,12 +31,12 @@ import { today } from '../data/today';
           [attr.aria-pressed]="unit() === 'dB'"
           (click)="unit.set('dB')"
         >
-          dB
+          dB<span class="visually-hidden">, {{ source().name }}</span>
         </button>
       </caption>
       <thead>
         <tr>
-          <th scope="col">{{ controller().name }}</th>
+          <th scope="col">{{ source().name }}</th>
           @for (band of bands; track band) {
             <th scope="col" [class.heard]="heard().has(band)">{{ band }}</th>
           }
@@ -50,7 +49,7 @@ import { today } from '../data/today';
             @for (band of bands; track band) {
               <td [class.heard]="heard().has(band)">
                 <ks-text
-                  [label]="band + ', ' + row.words"
+                  [label]="source().name + ', ' + band + ', ' + row.words"
                   keyboard="decimal"
                   [mayBeEmpty]="true"
                   [value]="shown(band, row.which)"
@@ -66,7 +65,9 @@ import { today } from '../data/today';
   `,
 })
 export class NoiseGridComponent {
-  readonly controller = input.required<ControllerGear>();
+  readonly source = input.required<Gear>();
+  /** The radio that one listens with. */
+  readonly radio = input<string>();
   private readonly keeper = inject(ShelfKeeper);
   protected readonly bands = BANDS;
   protected readonly rows = [
@@ -75,15 +76,13 @@ export class NoiseGridComponent {
   ] as const;
   /** What is typed is in this unit; saving a reading does not change it. */
   protected readonly unit = linkedSignal<string, NoiseReading['unit']>({
-    source: () => this.controller().id,
+    source: () => this.source().id,
     computation: (id, before) =>
-      before?.source === id ? before.value : (this.controller().noise?.[0]?.unit ?? 'S'),
+      before?.source === id ? before.value : (this.source().noise?.[0]?.unit ?? 'S'),
   });
   /** Half of a pair that has been typed so far. */
   private readonly half = signal<Readonly<Record<string, { off?: number; on?: number }>>>({});
-  protected readonly heard = computed(
-    () => new Set((heardOn(this.controller()) ?? []).map(({ band }) => band)),
-  );
+  protected readonly heard = computed(() => new Set((heardOn(this.source()) ?? []).map(({ band }) => band)));
 
   protected shown(band: string, which: 'off' | 'on'): string {
     const value = this.kept(band)?.[which] ?? this.half()[this.keyOf(band)]?.[which];
@@ -103,13 +102,17 @@ export class NoiseGridComponent {
     const { [which]: _gone, ...other } = before;
     const pair = read ? { ...other, [which]: read.value } : other;
     this.half.update((half) => ({ ...half, [this.keyOf(band)]: pair }));
-    const changed = withNoise(this.controller(), band, this.unit(), pair, today());
+    const radio = this.radio();
+    const changed = withNoise(this.source(), band, this.unit(), pair, {
+      date: today(),
+      ...(radio !== undefined && { radio }),
+    });
     if (kept || changed.noise?.some((reading) => reading.band === band)) void this.keeper.save(changed);
   }
 
   /** A reading in the other unit is another reading. */
   private kept(band: string): NoiseReading | undefined {
-    return this.controller().noise?.find((reading) => reading.band === band && reading.unit === this.unit());
+    return this.source().noise?.find((reading) => reading.band === band && reading.unit === this.unit());
   }
 
   private keyOf(band: string): string {

@@ -13,6 +13,7 @@ import { USUAL_ROOM_C } from '@knapsack/contract/harness';
 import { fixed } from '@knapsack/core';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
+import { BagStore } from '../trip/bag.store';
 import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import { NoiseGridComponent } from './noise-grid.component';
@@ -91,11 +92,11 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
                   }
                 </p>
                 <p class="muted">{{ row.step.why }}</p>
-                @if (row.step.controller; as controller) {
-                  <ks-noise-grid [controller]="controller" />
+                @if (row.step.source; as source) {
+                  <ks-noise-grid [source]="source" [radio]="radio()" />
                 }
               </div>
-              @if (!row.step.reading && !row.step.controller) {
+              @if (!row.step.reading && !row.step.source) {
                 <span class="step-acts">
                   <button
                     type="button"
@@ -127,7 +128,10 @@ const DIGITS = { V: 2, A: 2, Ah: 2 } as const;
 export class StepListComponent {
   private readonly store = inject(RehearseStore);
   private readonly plan = inject(TripStore);
+  private readonly bag = inject(BagStore);
   private readonly ticks = inject(TicksStore);
+  /** The radio that one listens with: the first of the bag. */
+  protected readonly radio = computed(() => this.bag.radio()?.id);
   protected readonly minutes = computed(() => this.plan.trip()?.rehearsal?.loadMinutes ?? USUAL_LOAD_MINUTES);
   protected readonly room = computed(() => this.plan.trip()?.rehearsal?.roomC ?? USUAL_ROOM_C);
   protected readonly groups = computed(() => {

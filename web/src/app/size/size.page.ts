@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } from '@knapsack/contract';
+import { noiseTable } from '@knapsack/contract/noise';
 import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
   fixed,
@@ -8,6 +9,9 @@ import {
   kitName,
   plainSentence,
   planSentence,
+  PROOF_NAMES,
+  type Proof,
+  PROOFS,
   RULES,
   sayChance,
   sayDuration,
@@ -33,8 +37,10 @@ import { SizeStore } from './size.store';
 import { TradeCurveComponent } from './trade-curve.component';
 import { ForecastStore } from '../trip/forecast.store';
 
+type NumberLimit = Exclude<keyof KitLimits, 'proof'>;
+
 const LIMITS: readonly {
-  readonly name: keyof KitLimits;
+  readonly name: NumberLimit;
   readonly field: FieldName;
   readonly words: string;
 }[] = [
@@ -50,6 +56,9 @@ const BINDING: ReadonlySet<string> = new Set([
   'too expensive',
   'too large',
   'too many pieces',
+  'not proof',
+  'noisy',
+  'noise not measured',
   RULES.peak.title,
   RULES.continuous.title,
 ]);
@@ -136,6 +145,10 @@ export class SizePage {
     { value: 'shelf', label: 'my shelf' },
     { value: 'sold', label: 'sizes that are sold, typical figures' },
   ] as const;
+  protected readonly proofs = PROOF_NAMES.map((value) => ({
+    value,
+    label: PROOFS[value].label,
+  }));
   /** Where nothing makes it: the surest kit there is, and what stands in the way. */
   protected readonly nothing = computed(() => {
     const state = this.store.state();
@@ -147,7 +160,12 @@ export class SizePage {
     return {
       best: picks.best,
       nearest: state.nearest,
-      binds: mostly ? null : (state.ruledOut.find(({ rule }) => binds(rule)) ?? null),
+      // Of what the next build must do, rather than of a limit that bars what is large.
+      binds: mostly
+        ? null
+        : (state.ruledOut.find(({ rule }) => rule.startsWith(BUILD_RULE)) ??
+          state.ruledOut.find(({ rule }) => binds(rule)) ??
+          null),
       kits: state.of,
       mostly,
     };
@@ -257,7 +275,7 @@ export class SizePage {
       return 'problem' in read ? `${read.problem} Leave it empty for no limit.` : null;
     };
 
-  protected setLimit(name: keyof KitLimits, field: FieldName, text: string): void {
+  protected setLimit(name: NumberLimit, field: FieldName, text: string): void {
     const read = text === '' ? null : readNumber(FIELDS[field], text);
     this.store.change((options) => {
       const { [name]: _before, ...others } = options.limits;
@@ -265,6 +283,29 @@ export class SizePage {
       return { ...options, limits };
     });
   }
+
+  protected setProof(proof: Proof): void {
+    this.store.change((options) => {
+      const { proof: _before, ...limits } = options.limits;
+      return { ...options, limits: proof === 'none' ? limits : { ...limits, proof } };
+    });
+  }
+
+  /** Bands that somebody has listened on. */
+  protected readonly bands = computed(() => {
+    const { bands } = noiseTable(this.store.stock());
+    const asked = this.store.options().quietOn;
+    const all = asked && !bands.includes(asked) ? [...bands, asked] : bands;
+    return all.length === 0
+      ? []
+      : [{ value: '', label: 'any band or none' }, ...all.map((band) => ({ value: band, label: band }))];
+  });
+
+  protected setQuiet(band: string): void {
+    this.store.change(({ quietOn: _before, ...options }) => (band ? { ...options, quietOn: band } : options));
+  }
+
+  protected stands = ({ kit }: TriedKit): string => (kit.proof ? PROOFS[kit.proof].label : 'not entered');
 
   protected toggleAim(aim: SizeAim): void {
     this.store.change((options) => {

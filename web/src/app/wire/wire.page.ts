@@ -6,6 +6,7 @@ import { HarnessComponent } from './harness.component';
 import { CableRunSentenceComponent } from './cable-run-sentence.component';
 import { WireFilesComponent } from './wire-files.component';
 import { PlanSpeech } from '../trip/plan-speech';
+import { SiteCareComponent } from '../trip/site-care.component';
 import { WireStore } from '../trip/wire.store';
 import { InViewDirective } from '../parts/in-view.directive';
 
@@ -18,6 +19,7 @@ import { InViewDirective } from '../parts/in-view.directive';
     HarnessComponent,
     CableRunSentenceComponent,
     WireFilesComponent,
+    SiteCareComponent,
   ],
   hostDirectives: [RoomKeysDirective],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -74,13 +76,13 @@ import { InViewDirective } from '../parts/in-view.directive';
               }
             </ol>
           </section>
-          <ul class="cautions muted" aria-label="Cautions">
+          <ks-site-care class="muted" label="Cautions" [only]="beside">
             @for (sentence of cautions(); track sentence) {
               <li>{{ sentence }}</li>
             }
             <li>{{ negative }}</li>
             <li>Makers’ instructions, local codes and licensed practice go first.</li>
-          </ul>
+          </ks-site-care>
           <ks-wire-files />
         </div>
         <section class="said" aria-labelledby="checks-title">
@@ -94,6 +96,8 @@ import { InViewDirective } from '../parts/in-view.directive';
 export class WirePage implements OnDestroy {
   protected readonly store = inject(WireStore);
   protected readonly negative = NEGATIVE_FUSE;
+  /** What of the site belongs beside cables. */
+  protected readonly beside = ['mains', 'rain', 'paths'] as const;
   protected readonly parting = signal(false);
   protected readonly cautions = computed(() => this.store.report()?.cautions ?? []);
   protected readonly steps = computed(() => {

@@ -15,6 +15,7 @@ export type WorkKind =
   | 'nextPlans'
   | 'outing'
   | 'pack'
+  | 'radioNeeds'
   | 'ration'
   | 'readings'
   | 'tripLine'

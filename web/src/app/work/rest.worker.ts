@@ -16,6 +16,7 @@ import { idealWork } from './ideal-work';
 import { nextPlansWork } from './next-plans-work';
 import { outingWork } from './outing-work';
 import { packingWork } from './pack-work';
+import { radioNeedsWork } from './radio-needs-work';
 import { rationWork } from './ration-work';
 import { readingsWork } from './readings-work';
 import { tripLineWork } from './trip-line-work';
@@ -40,6 +41,7 @@ const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
   nextPlans: () => answering(nextPlansWork),
   outing: () => answering(outingWork),
   pack: () => answering(packingWork),
+  radioNeeds: () => answering(radioNeedsWork),
   ration: () => answering(rationWork),
   readings: () => answering(readingsWork),
   tripLine: () => answering(tripLineWork),

@@ -1,0 +1,3 @@
+export * from './rain-of.js';
+export * from './site-care-of.js';
+export * from './wet-pack.js';

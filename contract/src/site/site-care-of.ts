@@ -1,0 +1,96 @@
+import {
+  DIPOLE_DBI,
+  exposureDistanceM,
+  isLithium,
+  LEAST_DISTANCE_M,
+  meanOfPeak,
+  publicLimitVM,
+  sayTime,
+  sayWork,
+  siteCare,
+  STRICTEST_MHZ,
+  type SiteCare,
+  type SiteFacts,
+} from '@knapsack/core';
+import type { Gear } from '../documents/gear.js';
+import { USUAL_WEATHER } from '../documents/sun.js';
+import type { Trip } from '../documents/trip.js';
+import { batteryPieces } from '../harness/battery-pieces.js';
+import { packingOf } from '../packing/packing-of.js';
+import { blockDuty } from '../resolve/block-duty.js';
+import { positionOf } from '../resolve/expand-blocks.js';
+import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
+import { rainOf } from './rain-of.js';
+
+/** What the site of a trip asks for, from what is in the bag and in the forecast. */
+export const siteCareOf = (trip: Trip, shelf: readonly Gear[]): readonly SiteCare[] => {
+  const { carried } = lookUp(trip, shelf);
+  return carried.length === 0 ? [] : siteCare(siteFactsOf(trip, shelf, carried));
+};
+
+/** What makes mains voltage in a harness. */
+const MAINS: ReadonlySet<string> = new Set(['inverter', 'outlet']);
+
+function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[]): SiteFacts {
+  const zone = trip.place.timeZone;
+  const antennas = carried.filter(isKind('antenna')).map(({ gear }) => gear);
+  const tall = antennas.flatMap(({ tallM }) => (tallM ? [tallM.value] : []));
+  const hours = trip.weather?.hours ?? [];
+  const [rain] = rainOf(trip).rain;
+  return {
+    hasAntenna: antennas.length > 0,
+    tallM: tall.length > 0 ? Math.max(...tall) : null,
+    hasPanel: carried.some(isKind('panel')),
+    hasMains:
+      carried.some(({ gear }) => gear.kind === 'accessory' && gear.via === 'mains') ||
+      (trip.harness?.parts ?? []).some(({ kind }) => MAINS.has(kind)),
+    hasGenerator: false,
+    hasLithium: batteryPieces(carried).some(({ gear }) => isLithium(gear.chemistry)),
+    byVehicle: trip.packing?.wayIn === 'vehicle',
+    rainFrom: rain ? sayTime(rain.startMs, zone) : null,
+    warmC: Math.max(trip.temperatureC, ...hours.map(({ temperatureC = -Infinity }) => temperatureC)),
+    windMS: Math.max(
+      (trip.weather ?? USUAL_WEATHER).windMS,
+      ...hours.map(({ windMS = -Infinity }) => windMS),
+    ),
+    heaviest: heaviestOf(trip, shelf),
+    exposure: exposureOf(trip, carried),
+    knows: trip.knows ?? null,
+    backBy: sayTime(Date.parse(trip.end), zone),
+  };
+}
+
+/** The heaviest bag or single piece. */
+function heaviestOf(trip: Trip, shelf: readonly Gear[]): SiteFacts['heaviest'] {
+  const { bags, loose } = packingOf(trip, shelf);
+  const all = [
+    ...bags.map(({ bag, grams }) => ({ name: bag.name, grams })),
+    ...[...bags.flatMap(({ pieces }) => pieces), ...loose].map(({ gear }) => ({
+      ...{ name: gear.name, grams: gear.weightG?.value ?? 0 },
+    })),
+  ];
+  return all.reduce<SiteFacts['heaviest']>(
+    (most, one) => (most && most.grams >= one.grams ? most : one),
+    null,
+  );
+}
+
+/** The farthest that people keep from an antenna, over the blocks: a block says no band, so by the strictest limit. */
+function exposureOf(trip: Trip, carried: readonly Carried[]): SiteFacts['exposure'] {
+  const gains = carried.filter(isKind('antenna')).map(({ gear }) => gear.gainDbi?.value ?? DIPOLE_DBI);
+  const gainDbi = gains.length > 0 ? Math.max(...gains) : DIPOLE_DBI;
+  const radios = radiosByPosition(carried);
+  let most: SiteFacts['exposure'] = null;
+  for (const block of trip.blocks) {
+    const { mode, powerW, processed = false } = block;
+    const { share } = blockDuty(block, radios[positionOf(block) - 1] ?? null);
+    const meanW = powerW * meanOfPeak(mode, processed) * share;
+    const distanceM = Math.max(
+      LEAST_DISTANCE_M,
+      exposureDistanceM(meanW, gainDbi, publicLimitVM(STRICTEST_MHZ)),
+    );
+    if (!most || distanceM > most.distanceM) most = { distanceM, what: sayWork({ mode, powerW }) };
+  }
+  return most;
+}

@@ -1,0 +1,142 @@
+import type { Gear } from '../documents/gear.js';
+import type { Trip } from '../documents/trip.js';
+import { packingOf } from '../packing/packing-of.js';
+import { curlew, shale, trip } from '../testing/outing.js';
+import { rainOf, sayRain } from './rain-of.js';
+import { siteCareOf } from './site-care-of.js';
+import { sayWetPack, wetPack } from './wet-pack.js';
+
+const common = { schema: 'knapsack.gear', version: 6 } as const;
+const sheet = (value: number) => ({ value, source: 'datasheet' as const });
+const frond: Gear = {
+  ...common,
+  ...{ id: 'frond', kind: 'panel', name: 'Frond', technology: 'good_mono', watts: sheet(60) },
+  ...{ weightG: sheet(2000), folds: 'folded' },
+};
+const rated: readonly Gear[] = [
+  { ...curlew, proof: 'splash' },
+  { ...shale, proof: 'dunking', weightG: sheet(1200) },
+  frond,
+];
+
+const hours = (wet: readonly number[]) =>
+  Array.from({ length: 12 }, (_, at) => ({
+    start: new Date(Date.parse(trip().start) + at * 3_600_000).toISOString(),
+    ...{ cloud: 1, rain: wet.includes(at) },
+  }));
+const outing = (wet: readonly number[], change: Partial<Trip> = {}): Trip =>
+  trip({
+    loadout: [...trip().loadout, { gear: 'frond', count: 1 }],
+    weather: { air: 'clean', windMS: 3, hours: hours(wet) },
+    ...change,
+  });
+const said = (of: Trip, shelf = rated) => {
+  const list = packingOf(of, shelf);
+  return sayWetPack(wetPack(of, shelf, list), list.limitG, 'UTC').map(({ sentence }) => sentence);
+};
+
+describe('the rain of an outing', () => {
+  it('is told from when and how long, or that there is none', () => {
+    expect(sayRain(rainOf(outing([3, 4])), 'UTC')).toMatch(/^Rain from .*, 2 h 00 in all\.$/);
+    expect(sayRain(rainOf(outing([])), 'UTC')).toBe('No rain is forecast.');
+  });
+
+  it('is that of the climate where no hours are known', () => {
+    const place = { name: 'islet', timeZone: 'UTC', latitudeDeg: 59, longitudeDeg: 5 };
+    const weather = { air: 'clean', windMS: 3, climate: 'maritime' } as const;
+    // Autumn on a cool coast: three of ten days wet.
+    const september = rainOf(trip({ place, weather }));
+    expect(september.wetDays).toBe(3);
+    expect(sayRain(september, 'UTC')).toBe(
+      'No forecast of rain. 3 of 10 days are wet there at this time of year.',
+    );
+    expect(sayRain(rainOf(trip()), 'UTC')).toBe('No forecast of rain.');
+  });
+});
+
+describe('the bag in the rain', () => {
+  it('weighs more on the way home, by what cloth has soaked up and not dried', () => {
+    // The last hour rains: all of the water is in it. 12 % of 2 kg, as assumed.
+    const soaked = wetPack(outing([11]), rated);
+    expect(soaked.waterG).toBeCloseTo(240, 9);
+    expect(soaked.homeG).toBeCloseTo(packingOf(outing([11]), rated).grams + 240, 9);
+    // Three of its six hours to dry have passed.
+    expect(wetPack(outing([8]), rated).waterG).toBeCloseTo(120, 9);
+    expect(wetPack(outing([2]), rated).waterG).toBe(0);
+    const weighed = rated.map((gear) =>
+      gear.id === 'frond' ? { ...gear, wetG: sheet(2500), dryH: sheet(12) } : gear,
+    );
+    expect(wetPack(outing([8]), weighed).waterG).toBeCloseTo(500 * (1 - 3 / 12), 9);
+    // Film is shaken off.
+    const film = rated.map((gear) => (gear.id === 'frond' ? { ...gear, folds: 'rolled' as const } : gear));
+    expect(wetPack(outing([11]), film).waterG).toBeCloseTo(20, 9);
+  });
+
+  it('is over the limit when it is, wet', () => {
+    const grams = packingOf(outing([11]), rated).grams;
+    expect(said(outing([11], { carryLimitG: grams + 100 }))[0]).toContain('0.14 kg over');
+    expect(said(outing([11], { carryLimitG: grams + 300 }))[0]).not.toContain('over the');
+  });
+
+  it('says what rain gets at, until it lies in a bag that keeps rain out', () => {
+    expect(said(outing([3])).join()).toContain('Rain gets at Curlew: put it into a bag');
+    const packed = (proof: 'splash' | 'rain') =>
+      outing([3], {
+        packing: { bags: [{ id: 'dry', name: 'dry bag', proof }] },
+        loadout: outing([3]).loadout.map((item) => ({ ...item, bag: 'dry' })),
+      });
+    expect(said(packed('splash')).join()).toContain('Rain gets at');
+    expect(said(packed('rain')).join()).not.toContain('Rain gets at');
+    // The panel stands outside and is no question; of what is not entered only that is said.
+    const [, ...others] = rated;
+    expect(said(outing([3]), [curlew, ...others]).join()).toContain(
+      'What Curlew is proof against is not entered',
+    );
+  });
+
+  it('says nothing where it does not rain', () => {
+    expect(said(outing([]))).toEqual([]);
+  });
+});
+
+describe('what the site of a trip asks for', () => {
+  const whip: Gear = { ...common, id: 'whip', kind: 'antenna', name: 'Whip' };
+  const care = (of: Trip, shelf: readonly Gear[] = [...rated, whip]) =>
+    new Map(siteCareOf(of, shelf).map(({ id, sentence }) => [id, sentence]));
+
+  it('comes from the bag, the work and the forecast', () => {
+    const of = outing([3], {
+      loadout: [...outing([]).loadout, { gear: 'whip', count: 1 }],
+      knows: 'the keeper',
+    });
+    const said = care(of);
+    expect([...said.keys()]).toEqual(
+      jasmine.arrayContaining(['knows', 'lines', 'guys', 'paths', 'exposure', 'rain', 'thunder', 'dry']),
+    );
+    expect(said.get('knows')).toContain('Tell the keeper');
+    expect(care(outing([])).has('rain')).toBeFalse();
+    expect(care(outing([])).has('lines')).toBeFalse();
+    expect(siteCareOf(trip({ loadout: [] }), rated)).toEqual([]);
+  });
+
+  it('keeps people away by the block that sends the most on average', () => {
+    const [block] = trip().blocks;
+    const fm = { ...block, mode: 'FM' as const, powerW: 100, share: 0.5 };
+    // 1.6 sqrt(30 x 50 x 1.64) / 27.7.
+    expect(care(outing([], { blocks: [fm] })).get('exposure')).toContain(
+      '2.9 m from the antenna while you send',
+    );
+    const gain: Gear = { ...whip, gainDbi: sheet(12.15) } as Gear;
+    const beam = outing([], { blocks: [fm], loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
+    // Ten decibels more: the root of ten farther.
+    expect(care(beam, [...rated, gain]).get('exposure')).toContain('9.1 m');
+    // Small powers keep the least distance.
+    expect(care(outing([], { blocks: [{ ...fm, powerW: 1 }] })).get('exposure')).toContain('1.0 m');
+    expect(care(outing([], { blocks: [] })).has('exposure')).toBeFalse();
+  });
+
+  it('has two people lift what is over 15 kg, one piece or a bag', () => {
+    const heavy: readonly Gear[] = [curlew, { ...shale, weightG: sheet(15_500) }];
+    expect(care(trip(), heavy).get('heavy')).toContain('Shale, 15.50 kg');
+  });
+});

@@ -1,0 +1,132 @@
+import { sayQuantity } from '../say/quantity.js';
+
+/** What of an outing can hurt someone besides its battery: from the bag and the forecast. */
+export interface SiteFacts {
+  /** An antenna or a mast is set up; how far it reaches up, m, where that is entered. */
+  readonly hasAntenna: boolean;
+  readonly tallM: number | null;
+  readonly hasPanel: boolean;
+  /** Mains voltage is made. */
+  readonly hasMains: boolean;
+  /** Fuel is burnt. */
+  readonly hasGenerator: boolean;
+  readonly hasLithium: boolean;
+  readonly byVehicle: boolean;
+  /** When it first rains, in words; null where no rain is forecast. */
+  readonly rainFrom: string | null;
+  /** Warmest air, C, and strongest wind, m/s. */
+  readonly warmC: number;
+  readonly windMS: number;
+  /** The heaviest thing that is lifted at once. */
+  readonly heaviest: { readonly name: string; readonly grams: number } | null;
+  /** Distance that people keep from the antenna, m, and what is sent then. */
+  readonly exposure: { readonly distanceM: number; readonly what: string } | null;
+  /** Who knows about it; null where nobody was named. */
+  readonly knows: string | null;
+  /** When it is over, in words. */
+  readonly backBy: string;
+}
+
+/** What one takes care of on the site, and when. */
+export interface SiteCare {
+  readonly id: SiteCareName;
+  readonly at: 'before' | 'setting up' | 'all the time' | 'leaving';
+  readonly sentence: string;
+}
+
+export type SiteCareName =
+  | 'knows'
+  | 'heavy'
+  | 'lines'
+  | 'guys'
+  | 'paths'
+  | 'wind'
+  | 'mains'
+  | 'fuel'
+  | 'exposure'
+  | 'rain'
+  | 'thunder'
+  | 'heat'
+  | 'dry';
+
+/** From this weight two people lift. Source: convention of this project, after the usual advice for lifting by hand. */
+export const TWO_LIFT_G = 15_000;
+/** A folding panel or a mast begins to move in such a wind, m/s; a fresh breeze of the Beaufort scale. */
+const FRESH_WIND_MS = 8;
+/** Air at which a closed vehicle in the sun gets too hot for a battery, C. Source: convention of this project. */
+const WARM_C = 20;
+
+/**
+ * What the site asks for, in short sentences to stand beside the thing. They do not replace local codes, licensed practice or
+ * the makers' instructions. Source: convention of this project; the exposure from {@link exposureDistanceM}.
+ */
+export function siteCare(facts: SiteFacts): readonly SiteCare[] {
+  const { heaviest, exposure, tallM, rainFrom, windMS } = facts;
+  const care: (SiteCare | false)[] = [
+    {
+      ...{ id: 'knows', at: 'before' },
+      sentence: facts.knows
+        ? `Tell ${facts.knows} where you are and that you are back after ${facts.backBy}.`
+        : `Tell somebody where you are and that you are back after ${facts.backBy}.`,
+    },
+    heaviest !== null &&
+      heaviest.grams > TWO_LIFT_G && {
+        ...{ id: 'heavy', at: 'before' },
+        sentence: `${heaviest.name}, ${sayQuantity({ value: heaviest.grams, unit: 'g' })}: two people lift it.`,
+      },
+    facts.hasAntenna && {
+      ...{ id: 'lines', at: 'setting up' },
+      sentence:
+        tallM === null
+          ? 'Set mast and wires up farther from power lines than they are long, and so that they cannot fall towards one.'
+          : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, and so that neither it nor a wire can fall towards one.`,
+    },
+    facts.hasAntenna && {
+      ...{ id: 'guys', at: 'setting up' },
+      sentence: 'Mark guys and wires with tape at eye height and their pegs with cones.',
+    },
+    (facts.hasPanel || facts.hasAntenna) && {
+      ...{ id: 'paths', at: 'setting up' },
+      sentence: 'Lay no cable across a path; where it must be, cover it or hang it well overhead.',
+    },
+    windMS >= FRESH_WIND_MS &&
+      (facts.hasPanel || facts.hasAntenna) && {
+        ...{ id: 'wind', at: 'setting up' },
+        sentence: `Wind of ${sayQuantity({ value: windMS, unit: 'm/s' })}: weigh the panel down and guy the mast.`,
+      },
+    facts.hasMains && {
+      ...{ id: 'mains', at: 'all the time' },
+      sentence:
+        'Mains voltage kills: keep it dry, behind protection against earth faults; local codes go first.',
+    },
+    facts.hasGenerator && {
+      ...{ id: 'fuel', at: 'all the time' },
+      sentence:
+        'Run the generator outdoors, downwind of every tent and window, and let it cool before you refuel: its exhaust kills, and has no smell that warns.',
+    },
+    exposure !== null && {
+      ...{ id: 'exposure', at: 'all the time' },
+      sentence: `Keep people ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna while you send ${exposure.what}: the limit for the public of ICNIRP 2020; local rules go first.`,
+    },
+    rainFrom !== null && {
+      ...{ id: 'rain', at: 'all the time' },
+      sentence: `Rain from ${rainFrom}: let every cable hang lower than its plug, keep plugs off the ground, and close every lid.`,
+    },
+    facts.hasAntenna && {
+      ...{ id: 'thunder', at: 'all the time' },
+      sentence:
+        'Thunder: stop, take antenna and panel off, leave the mast alone if the storm is near, and go into a house or a vehicle until 30 minutes after the last thunder. If there is time, lay the mast down.',
+    },
+    facts.hasLithium &&
+      (facts.warmC >= WARM_C || facts.byVehicle) && {
+        ...{ id: 'heat', at: 'all the time' },
+        sentence: `Leave no battery behind glass: a closed vehicle in the sun passes ${sayQuantity({ value: 60, unit: 'C' })}.`,
+      },
+    rainFrom !== null && {
+      ...{ id: 'dry', at: 'leaving' },
+      sentence:
+        'Shake off what is wet, pack it apart from what is dry, and spread it out at home the same day.',
+    },
+  ];
+  return care.filter((one) => one !== false);
+}
