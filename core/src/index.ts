@@ -115,6 +115,7 @@ export type * from './ration/ration-slots.js';
 export * from './pack/share-load.js';
 export * from './charge-up/storage-level.js';
 export * from './charge-up/timetable.js';
+export * from './money/outing-cost.js';
 export * from './hazards/rf-exposure.js';
 export * from './hazards/site-care.js';
 export * from './wet/drying.js';

@@ -126,6 +126,8 @@ export interface Trip {
   readonly targetChance?: number;
   /** Nobody is there who could turn a knob, change a battery or end the outing. */
   readonly unattended?: boolean;
+  /** What may be spent on what is still to buy, in the user's own money. */
+  readonly budget?: number;
   /** Who knows the place and when it is over. */
   readonly knows?: string;
   /** Unattended gear comes back by itself once the sun has charged the battery again. */

@@ -116,6 +116,7 @@ function burdenOf(parts: readonly { readonly gear: Gear; readonly count: number 
   return {
     grams: sum(({ weightG }) => weightG?.value),
     price: sum(({ price }) => price?.value),
+    toBuy: sum((gear) => (gear.wished || isTypical(gear) ? gear.price?.value : 0)),
     litres: sum(({ packedL }) => packedL?.value),
     pieces: parts.reduce((total, { count }) => total + count, 0),
     proof: weakest(parts.map(({ gear }) => gear.proof)),

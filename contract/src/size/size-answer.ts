@@ -1,4 +1,4 @@
-import { kitName, picks, type RuledOut, type TriedKit } from '@knapsack/core';
+import { costPerKiloLess, kitName, picks, type RuledOut, type TriedKit } from '@knapsack/core';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
 import type { HuntState } from './kit-hunt.js';
 
@@ -30,6 +30,8 @@ export interface SizeAnswer {
   readonly kits: number;
   /** Steps that were walked, as a share of all kits on all samples. */
   readonly shareOfSteps: number;
+  /** Money that each kilogram less costs between the cheapest and the lightest; null where there is no such trade. */
+  readonly costPerKiloLess: number | null;
   readonly lightest: KitAnswer | null;
   readonly cheapest: KitAnswer | null;
   readonly leastEffort: KitAnswer | null;
@@ -55,6 +57,7 @@ export function sizeAnswer(
     samples: found.samples,
     kits: of,
     shareOfSteps: of > 0 ? steps / (of * found.samples * found.steps) : 0,
+    costPerKiloLess: lightest && cheapest && costPerKiloLess(cheapest.kit, lightest.kit),
     lightest: told(lightest),
     cheapest: told(cheapest),
     leastEffort: told(effortless),

@@ -7,6 +7,8 @@ import type { SunPlan } from '../sun/harvest.js';
 export interface Burden {
   readonly grams: number | null;
   readonly price: number | null;
+  /** What of it is still to buy; what is owned costs nothing. Its price where absent. */
+  readonly toBuy?: number | null;
   readonly litres: number | null;
   /** Single things to carry and to lose. */
   readonly pieces: number;

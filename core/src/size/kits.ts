@@ -110,11 +110,14 @@ function paired(
   return {
     grams,
     price: sum(battery.price, sun.price),
+    toBuy: sum(toBuy(battery), toBuy(sun)),
     litres: sum(battery.litres, sun.litres),
     pieces: battery.pieces + sun.pieces,
     proof: weakest(sun.pieces === 0 ? [battery.proof] : [battery.proof, sun.proof]),
   };
 }
+
+const toBuy = ({ toBuy: open, price }: Burden): number | null => (open === undefined ? price : open);
 
 const sum = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a + b);
 
@@ -137,10 +140,10 @@ function overLimit(kit: Weighed, limits: KitLimits): { rule: string; sentence: s
       ? { rule, sentence: `A card of its parts does not say ${says}, and there is a limit on it.` }
       : null;
   return (
-    unknown('no price', kit.price, limits.price, 'what it costs') ??
+    unknown('no price', toBuy(kit), limits.price, 'what it costs') ??
     unknown('no volume', kit.litres, limits.litres, 'how large it packs') ??
     over('too heavy', 'It weighs', kit.grams, limits.grams, (value) => sayQuantity({ value, unit: 'g' })) ??
-    over('too expensive', 'It costs', kit.price, limits.price, (value) => sayMoney(value)) ??
+    over('too expensive', 'To buy it costs', toBuy(kit), limits.price, (value) => sayMoney(value)) ??
     over('too large', 'It takes up', kit.litres, limits.litres, (value) => `${tidy(value)} l`) ??
     over('too many pieces', 'Its pieces are', kit.pieces, limits.pieces, tidy) ??
     tooWeak(kit.proof ?? undefined, limits.proof)

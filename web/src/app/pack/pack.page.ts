@@ -13,6 +13,7 @@ import { PlanSpeech } from '../trip/plan-speech';
 import { TripStore } from '../trip/trip.store';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { InHandComponent } from './in-hand.component';
+import { MoneyComponent } from './money.component';
 import { PackBagComponent } from './pack-bag.component';
 
 import { addBag, setOperators, setWayIn, untickAll, usualLimit } from '@knapsack/contract/edits';
@@ -33,6 +34,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
     InHandComponent,
     InlineChoiceComponent,
     InlineNumberComponent,
+    MoneyComponent,
     PackBagComponent,
     RainComponent,
     SparesAndTradeComponent,
@@ -124,6 +126,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
           <div class="pack-side">
             <ks-in-hand [ksInView]="store.inHand()" />
             <ks-spares-and-trade />
+            <ks-money />
           </div>
         </div>
       </div>

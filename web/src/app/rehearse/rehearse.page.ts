@@ -36,7 +36,7 @@ import { StepListComponent } from './step-list.component';
         <ks-step-list />
         <div>
           <ks-charge-up />
-          <section aria-labelledby="on-the-site">
+          <section class="on-the-site" aria-labelledby="on-the-site">
             <h2 id="on-the-site">On the site</h2>
             <ks-site-care />
             <p>

@@ -3,7 +3,10 @@ import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } fr
 import { noiseTable } from '@knapsack/contract/noise';
 import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
+  costPerKiloLess,
   fixed,
+  here,
+  unitHere,
   type Kit,
   type KitLimits,
   kitName,
@@ -134,6 +137,16 @@ export class SizePage {
     ];
     return all.flatMap(([words, kit], index) =>
       kit && all.findIndex(([, other]) => other?.rank === kit.rank) === index ? [{ words, kit }] : [],
+    );
+  });
+  /** The cheap and heavy kit and the light and dear one as one question. */
+  protected readonly kiloLess = computed(() => {
+    const { lightest, cheapest } = this.store.picks() ?? {};
+    if (!lightest || !cheapest) return null;
+    const money = costPerKiloLess(cheapest.kit, lightest.kit);
+    return (
+      money &&
+      `From the cheapest to the lightest, each ${unitHere('kg')} less costs ${sayMoney(money / here(1, 'kg'))}.`
     );
   });
   /** Two batteries of which one is enough. */

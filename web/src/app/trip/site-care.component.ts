@@ -25,7 +25,7 @@ const TIMES: readonly (readonly [SiteCare['at'], string])[] = [
       </ul>
     } @else {
       @for (group of groups(); track group.at) {
-        <h3>{{ group.at }}</h3>
+        <h3 class="care-time">{{ group.at }}</h3>
         <ul class="cautions">
           @for (one of group.care; track one.id) {
             <li>{{ one.sentence }}</li>
