@@ -28,6 +28,7 @@ export type { Waypoint } from './formats/site-file.js';
 export * from './fields/number-field.js';
 export * from './resolve/quick-trip.js';
 export * from './resolve/look-up.js';
+export * from './resolve/own-cells-saved.js';
 export * from './resolve/resolve.js';
 export * from './resolve/assess-trip.js';
 export * from './resolve/missing.js';

@@ -161,6 +161,12 @@ export interface Accessory extends GearCommon {
   /** Draw while the radio transmits, A or W as above, for the rule "transmitting". */
   readonly transmitDraw?: Figure;
   readonly rule: AccessoryRule;
+  /** Cells of its own: a tablet, a laptop, a hand-held. */
+  readonly internal?: {
+    readonly wattHours: Figure;
+    /** What charging them draws from the bus, W. */
+    readonly chargeW: Figure;
+  };
 }
 
 /** An amplifier behind the radio: its own draw between overs and in them. */

@@ -120,7 +120,7 @@ function skyProblems({ weather, panelPlace }: Trip): Problem[] {
 
 function loadoutProblems({ loadout }: Trip): Problem[] {
   const seen = new Set<string>();
-  return loadout.flatMap(({ gear, count, inSeries, rule }, index) => {
+  return loadout.flatMap(({ gear, count, inSeries, rule, ownCells }, index) => {
     const at = `/loadout/${index}`;
     const problems: Problem[] = [];
     if (seen.has(gear)) {
@@ -138,6 +138,9 @@ function loadoutProblems({ loadout }: Trip): Problem[] {
         ),
       );
     }
+    const charged = ownCells?.hours && ownHoursProblem({ when: 'hours', hours: ownCells.hours });
+    if (charged)
+      problems.push(problem('own-hours', `${at}/ownCells/hours/${charged.index}`, charged.sentence));
     const hours = rule && ownHoursProblem(rule);
     if (hours) problems.push(problem('own-hours', `${at}/rule/hours/${hours.index}`, hours.sentence));
     return problems;

@@ -58,6 +58,23 @@ export const REPEATS = {
 
 export type RepeatWord = keyof typeof REPEATS;
 
+/** How a device with cells of its own may be fed. */
+export const CELLS_FEEDS = {
+  alone: 'runs on its own battery, then from the bus',
+  sun: 'runs on its own battery, charged when the sun has more than the rest needs',
+  hours: 'runs on its own battery, charged at chosen hours',
+} as const;
+
+export type CellsFeed = keyof typeof CELLS_FEEDS;
+
+export interface OwnCellsUse {
+  readonly feed: CellsFeed;
+  /** Charge in its cells at the start, 0 to 1; full if absent. */
+  readonly soc?: number;
+  /** The chosen hours. */
+  readonly hours?: readonly { readonly start: string; readonly end: string }[];
+}
+
 export interface LoadoutItem {
   /** Id of a gear item. */
   readonly gear: string;
@@ -72,6 +89,8 @@ export interface LoadoutItem {
   readonly bag?: string;
   /** What it is taken for; part of the base if absent. */
   readonly module?: ModuleName;
+  /** How a device with cells of its own is fed in this trip; from the bus alone, its cells untouched, if absent. */
+  readonly ownCells?: OwnCellsUse;
   /** It comes along on purpose though nothing out there feeds it, as a charger for the mains; nobody has asked yet if absent. */
   readonly meant?: boolean;
 }

@@ -1,6 +1,6 @@
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Gear } from '../documents/gear.js';
-import type { LoadoutItem, Trip } from '../documents/trip.js';
+import type { LoadoutItem, OwnCellsUse, Trip } from '../documents/trip.js';
 import type { CableRunName } from '@knapsack/core';
 
 /** Puts another gear item in the place of one. */
@@ -26,6 +26,10 @@ export function setStrings(trip: Trip, index: number, count: number, inSeries: n
     return { ...item, count: whole, ...(inSeries > 1 && { inSeries }) };
   });
 }
+
+/** How a device with cells of its own is fed in this trip; from the bus alone where nothing is said. */
+export const setOwnCells = (trip: Trip, index: number, use: OwnCellsUse | null): Trip =>
+  withItem(trip, index, ({ ownCells: _before, ...item }) => (use ? { ...item, ownCells: use } : item));
 
 /** It comes along on purpose: nobody asks again. */
 export const setMeant = (trip: Trip, index: number): Trip =>

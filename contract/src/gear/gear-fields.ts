@@ -107,7 +107,7 @@ export function fieldsOf(gear: Gear): readonly GearField[] {
     const draw = gear.drawW ? figure('drawW', 'power', 'drawW') : figure('drawA', 'current', 'drawA');
     const more =
       gear.rule.when === 'transmitting' ? [figure('transmitDraw', 'in overs', 'transmitDraw', true)] : [];
-    return [draw, ...more, WEIGHT];
+    return [draw, ...more, WEIGHT, ...(gear.internal ? INSIDE : [])];
   }
   if (gear.kind === 'lead' && gear.wire) {
     return [

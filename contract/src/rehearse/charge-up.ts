@@ -8,7 +8,7 @@ import {
   storageLevel,
   type ChargeJob,
 } from '@knapsack/core';
-import type { Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
+import type { Accessory, Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
 import type { ChargeChoice } from '../documents/rehearsal.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, lookUp, type Carried } from '../resolve/look-up.js';
@@ -129,7 +129,8 @@ function chargedOf(
   if (gear.kind === 'battery' || gear.kind === 'station') {
     return [chargedPack(gear, item.count, choice, chargers, sunAhADay)];
   }
-  if (gear.kind === 'radio' && gear.internal) return [chargedRadio(gear, item.count, choice)];
+  if ((gear.kind === 'radio' || gear.kind === 'accessory') && gear.internal)
+    return [chargedInside(gear, gear.internal, item.count, choice)];
   return [];
 }
 
@@ -200,9 +201,13 @@ function packNote(
   return null;
 }
 
-/** A radio's own battery, on the plug that came with it. */
-function chargedRadio(gear: Radio, count: number, choice: ChargeChoice | undefined): Charged {
-  const { wattHours, chargeW } = gear.internal!;
+/** The battery inside of a radio or a device, on the plug that came with it. */
+function chargedInside(
+  gear: Radio | Accessory,
+  { wattHours, chargeW }: NonNullable<Accessory['internal']>,
+  count: number,
+  choice: ChargeChoice | undefined,
+): Charged {
   const soc = choice?.soc ?? storageLevel('liion');
   const source = choice?.from === NONE ? NONE : OWN;
   const hours =

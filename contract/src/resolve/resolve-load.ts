@@ -3,12 +3,15 @@ import {
   darkSpans,
   fail,
   internalCharge,
+  onOwnCells,
+  overlap,
   powerAtBattery,
   succeed,
   timesDraw,
   USUAL_SOCKET,
   type AccessoryLoad,
   type Draw,
+  type LoadPiece,
   type OnRule,
   type OutingHours,
   type PlannedBlock,
@@ -19,7 +22,7 @@ import {
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Accessory } from '../documents/gear.js';
 import { trustOf, type Figure } from '../documents/figure.js';
-import type { Trip } from '../documents/trip.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { supplyIn } from '../harness/supply.js';
 import { counted, isKind, type Carried } from './look-up.js';
@@ -30,6 +33,7 @@ export function resolveAccessories(
   carried: readonly Carried[],
   positions: readonly PlannedPosition[],
   outing: Span,
+  surplus: readonly Span[] = [],
 ): Result<readonly AccessoryLoad[]> {
   const accessories = carried.filter(isKind('accessory'));
   const { latitudeDeg, longitudeDeg } = trip.place;
@@ -53,18 +57,19 @@ export function resolveAccessories(
     ...accessories.map(({ item, gear }): AccessoryLoad => {
       const draw = (figure: Figure) => timesDraw(drawnAtBattery(trip, carried, gear, figure), item.count);
       const on = gear.drawA ?? gear.drawW;
+      const pieces = on
+        ? accessoryPieces(
+            draw(on),
+            onRule(item.rule ?? gear.rule),
+            (item.rule ?? gear.rule).when === 'transmitting' ? behindFirst : hours,
+            gear.transmitDraw && draw(gear.transmitDraw),
+          )
+        : [];
       return {
         id: gear.id,
         name: counted(gear.name, item.count),
         ...(on && { from: trustOf(on) }),
-        pieces: on
-          ? accessoryPieces(
-              draw(on),
-              onRule(item.rule ?? gear.rule),
-              (item.rule ?? gear.rule).when === 'transmitting' ? behindFirst : hours,
-              gear.transmitDraw && draw(gear.transmitDraw),
-            )
-          : [],
+        pieces: item.ownCells ? onCells(gear, item, pieces, outing, surplus) : pieces,
       };
     }),
     ...carried.filter(isKind('amplifier')).map(({ item, gear }): AccessoryLoad => {
@@ -90,6 +95,26 @@ export function resolveAccessories(
         : [],
     ),
   ]);
+}
+
+/** What a device with cells of its own still takes from the bus. */
+function onCells(
+  gear: Accessory,
+  { count, ownCells }: LoadoutItem,
+  pieces: readonly LoadPiece[],
+  outing: Span,
+  surplus: readonly Span[],
+): readonly LoadPiece[] {
+  if (!gear.internal || !ownCells) return pieces;
+  const { wattHours, chargeW } = gear.internal;
+  const { feed, soc = 1, hours = [] } = ownCells;
+  const chosen = hours.map(({ start, end }) => ({ startMs: Date.parse(start), endMs: Date.parse(end) }));
+  const charging = feed === 'sun' ? surplus : feed === 'hours' ? chosen : [];
+  return onOwnCells(
+    pieces,
+    { wattHours: count * wattHours.value, startSoc: soc, chargeW: count * chargeW.value },
+    charging.flatMap((span) => overlap(span, outing) ?? []),
+  ).pieces;
 }
 
 const withModes = (blocks: readonly PlannedBlock[]): OutingHours['blocks'] =>

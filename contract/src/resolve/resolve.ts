@@ -1,4 +1,5 @@
 import {
+  BUS_V,
   fail,
   MINUTE_MS,
   batteryPackAt,
@@ -20,6 +21,7 @@ import { resolvePositions } from './resolve-positions.js';
 import { resolveSun } from './resolve-sun.js';
 import { assumedCables, resolveWiring } from './resolve-wiring.js';
 import { outlookOf } from './sky-of.js';
+import { surplusHours } from './surplus.js';
 
 /**
  * Turns what the user said into plain numbers: looks the gear up, fills the defaults in and notes which
@@ -55,7 +57,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   const controller = carried.find(isKind('controller'))?.gear;
   const restart = resolveRestart(trip, carried, packs[0]);
   const { latitudeDeg, longitudeDeg } = trip.place;
-  return succeed({
+  const plan: PlanInput = {
     outing,
     stepMs: trip.stepMinutes * MINUTE_MS,
     ...first,
@@ -84,8 +86,23 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
       ...assumedCables(wiring.value, carried),
       ...carried.flatMap(({ gear }) => assumedIn(gear)),
     ],
-  });
+  };
+  const charged = chargedBySurplus(carried);
+  if (charged === 0 || !plan.sun) return succeed(plan);
+  const surplus = surplusHours(plan, charged / BUS_V);
+  const fed = resolveAccessories(trip, carried, positions.value, outing, surplus);
+  return fed.ok ? succeed({ ...plan, accessories: fed.value }) : fed;
 }
+
+/** What devices with cells of their own take while the sun has more than the rest needs, W; 0 where there are none. */
+const chargedBySurplus = (carried: readonly Carried[]): number =>
+  carried
+    .filter(isKind('accessory'))
+    .reduce(
+      (sum, { gear, item }) =>
+        gear.internal && item.ownCells?.feed === 'sun' ? sum + item.count * gear.internal.chargeW.value : sum,
+      0,
+    );
 
 const ROOM_C = 20;
 

@@ -211,6 +211,7 @@ const accessory = Joi.object({
   via: maybeOneOf(CONVERTER_NAMES),
   transmitDraw: figure('transmitDraw').optional(),
   rule: accessoryRule().required(),
+  internal: Joi.object({ wattHours: figure('wattHours'), chargeW: figure('chargeW') }).optional(),
 }).custom(obeying(drawProblem));
 
 const wire = Joi.object({

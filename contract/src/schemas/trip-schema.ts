@@ -16,7 +16,7 @@ import {
 } from '@knapsack/core';
 import { ADDED_KINDS, type CableRunNote } from '../documents/harness-notes.js';
 import { MODULES, WAYS_IN } from '../documents/packing.js';
-import { REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
+import { CELLS_FEEDS, REPEATS, TRIP_SCHEMA, TRIP_VERSION } from '../documents/trip.js';
 import {
   MOST_BAGS,
   MOST_BLOCKS,
@@ -26,6 +26,7 @@ import {
   MOST_SKYLINE,
   MOST_VARIANTS,
   MOST_WEATHER_HOURS,
+  MOST_OWN_HOURS,
 } from '../fields/fields.js';
 import { packedTicks, stepResults } from './beside-schema.js';
 import { accessoryRule, gearSchema } from './gear-schema.js';
@@ -54,6 +55,15 @@ const loadoutItem = Joi.object({
   run: maybeOneOf(CABLE_RUN_NAMES),
   bag: id().optional(),
   module: maybeOneOf(Object.keys(MODULES)),
+  ownCells: Joi.object({
+    feed: oneOf(Object.keys(CELLS_FEEDS)),
+    soc: number('ownSoc').optional(),
+    hours: Joi.array()
+      .items(Joi.object({ start: instant(), end: instant() }))
+      .min(1)
+      .max(MOST_OWN_HOURS)
+      .optional(),
+  }).optional(),
   meant: Joi.boolean().optional(),
 });
 

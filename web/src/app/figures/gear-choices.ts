@@ -95,6 +95,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
     case 'accessory':
       return [
         { label: 'How it is fed', value: feedOf(gear), choices: FEEDS, picked: (feed) => fedBy(gear, feed) },
+        cellsInside(gear),
       ];
     case 'lead':
       return [
@@ -181,6 +182,23 @@ function batteryInside(gear: Radio): GearChoice {
               chargesWhileOperating: word === 'always',
             },
           },
+  };
+}
+
+/** Cells inside of a device; new ones start out with assumed figures. */
+function cellsInside(gear: Accessory): GearChoice {
+  const { internal, ...without } = gear;
+  return {
+    label: 'Battery inside',
+    value: internal ? 'yes' : 'none',
+    choices: [
+      { value: 'none', label: 'none' },
+      { value: 'yes', label: 'it has one' },
+    ],
+    picked: (word) =>
+      word === 'none'
+        ? without
+        : { ...without, internal: internal ?? { wattHours: assumed(25), chargeW: assumed(10) } },
   };
 }
 

@@ -24,6 +24,7 @@ import {
 import { TripStore } from '../../trip/trip.store';
 import { GearPriceComponent } from '../../figures/gear-price.component';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
+import { OwnCellsComponent } from './own-cells.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
 import {
   KIND_WORDS,
@@ -81,6 +82,7 @@ function stringsOf({
     InlineNumberComponent,
     GearFiguresComponent,
     GearPriceComponent,
+    OwnCellsComponent,
     RuleSentenceComponent,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -134,6 +136,7 @@ export class LoadoutComponent {
         runs: found?.kind === 'lead' ? CABLE_RUN_NAMES.filter((run) => run !== runOf(item.run, found)) : [],
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
+        hasCells: found?.kind === 'accessory' && found.internal !== undefined,
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
         // Nothing on the way feeds it, unless one goes by vehicle.
         isAsked:
