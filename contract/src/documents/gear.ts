@@ -146,6 +146,8 @@ export interface PowerStation extends GearCommon {
   readonly efficiency?: Figure;
   /** What it draws for itself while it is on, W; 2 W if absent. */
   readonly idleW?: Figure;
+  /** It switches itself off while less is drawn, W. */
+  readonly sleepsBelowW?: Figure;
   /** What its own input takes from panels, W, and the most volts that it survives. */
   readonly solarW?: Figure;
   readonly solarMaxV?: Figure;
@@ -266,12 +268,26 @@ export interface NoiseReading {
   readonly radio?: string;
 }
 
+/** How a charger charges, in the words of its label. */
+export const CHARGE_LAWS = {
+  stages: 'in stages, then float',
+  cv: 'at constant voltage, no float',
+  cc: 'at constant current, no end of its own',
+  trickle: 'a trickle, to stay joined',
+} as const;
+
+export type ChargeLaw = keyof typeof CHARGE_LAWS;
+
 /** A charger for before the outing, on the mains or in a vehicle. */
 export interface Charger extends GearCommon {
   readonly kind: 'charger';
   readonly from: 'mains' | 'vehicle';
   /** Largest current into the battery. */
   readonly maxA: Figure;
+  /** How it charges; in stages, down to float, if absent. */
+  readonly law?: ChargeLaw;
+  /** In a vehicle: something keeps it off the starter battery while the engine is off. */
+  readonly isolated?: boolean;
   /** Chemistries that it has a charge profile for; any if absent. */
   readonly profiles?: readonly ChemistryName[];
 }

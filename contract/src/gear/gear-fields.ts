@@ -57,6 +57,7 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
     figure('socketA', 'socket current', 'socketA', true),
     figure('efficiency', 'efficiency', 'efficiency', true),
     figure('idleW', 'standby power', 'idleW', true),
+    figure('sleepsBelowW', 'switches off below', 'idleW', true),
     figure('solarW', 'solar input', 'solarW', true),
     figure('solarMaxV', 'max panel voltage (Voc)', 'inputV', true),
     WEIGHT,

@@ -94,6 +94,7 @@ export function checkedPack(trip: Trip, gear: Battery | PowerStation, name: stri
       hasSocket: true,
       coldProtected: true,
       ...(gear.socketA && { socketA: gear.socketA.value }),
+      ...(gear.sleepsBelowW && { sleepsBelowW: gear.sleepsBelowW.value }),
     };
   }
   const { continuousA, peakA, peakS, protects, coldProtected, cutoffV } = gear;

@@ -1,5 +1,9 @@
 import {
   ampsOutOf,
+  assumedCurrents,
+  powerWithin,
+  transmitCurrent,
+  USUAL_SOCKET,
   coldOpenCircuitVolts,
   CONVERTERS,
   HOUR_MS,
@@ -23,7 +27,7 @@ import { panelLabel } from '../resolve/panel-label.js';
 import { plannedLoads } from '../resolve/planned-loads.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { coldest, hottest } from '../resolve/resolve-sun.js';
-import { radiosByPosition } from '../resolve/resolve-positions.js';
+import { radiosByPosition, resolvePositions } from '../resolve/resolve-positions.js';
 import { checkedPack, faultSources, lowestSoc, lowVolts } from './battery-facts.js';
 import { batteryPieces } from './battery-pieces.js';
 import { harnessCharging, harnessDraws } from './harness-draws.js';
@@ -100,12 +104,46 @@ function checkedPacks(
   const sharing = trip.batteryUse === 'turns' ? 1 : Math.max(1, pieces.length);
   const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
   const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
-  return pieces.map(({ gear, id, name }, index) => ({
-    part: id,
-    ...checkedPack(trip, gear, name, lowestSoc(trip, run, index)),
-    meanA: meanA / sharing,
-    keyDownA: total('keyDownA') / sharing,
-  }));
+  const keyDownA = total('keyDownA') / sharing;
+  return pieces.map(({ gear, id, name }, index) => {
+    const checked = checkedPack(trip, gear, name, lowestSoc(trip, run, index));
+    const { socketA, peakA, continuousA }: Partial<CheckedPack> = checked;
+    const limitA = socketA ?? peakA ?? continuousA;
+    const allowedW = limitA === undefined ? null : allowedPower(trip, carried, keyDownA, limitA, sharing);
+    return {
+      part: id,
+      ...checked,
+      meanA: meanA / sharing,
+      keyDownA,
+      ...(gear.kind === 'station' && {
+        leastW: total('receiveA') * (gear.socketV?.value ?? USUAL_SOCKET.volts),
+      }),
+      ...(allowedW !== null && { allowedW }),
+    };
+  });
+}
+
+/** The most power of the first radio, W, at which all that is drawn with its key down stays within a battery's limit, rounded down; null where none does. */
+function allowedPower(
+  trip: Trip,
+  carried: readonly Carried[],
+  keyDownA: number,
+  limitA: number,
+  sharing: number,
+): number | null {
+  const radio = resolvePositions(trip, carried);
+  if (!radio.ok || keyDownA <= limitA) return null;
+  const [
+    {
+      radio: { figures },
+      blocks,
+    },
+  ] = radio.value;
+  const currents = assumedCurrents(figures, trip.rating ?? 'measured');
+  const mostW = blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0);
+  const ownA = mostW > 0 ? transmitCurrent(currents, mostW) : 0;
+  const watts = powerWithin(currents, ownA - (keyDownA - limitA) * sharing);
+  return watts === null || watts < 1 ? null : Math.floor(watts);
 }
 
 const checkedRadios = (trip: Trip, carried: readonly Carried[]): HarnessFacts['radios'] =>

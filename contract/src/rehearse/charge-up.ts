@@ -4,7 +4,11 @@ import {
   CONVERTERS,
   hoursToFull,
   batteryPackAt,
+  isLead,
+  sayQuantity,
   socAfterStorage,
+  starterHours,
+  takenFromVehicle,
   storageLevel,
   type ChargeJob,
 } from '@knapsack/core';
@@ -181,10 +185,29 @@ function chargedPack(
       socTyped: choice?.soc !== undefined,
       source,
       sources,
-      note: packNote(gear, charge !== null, source, soc),
+      note: chargerNote(gear, charger, each()) ?? packNote(gear, charge !== null, source, soc),
     },
     leaks: (from, days) => socAfterStorage(gear.chemistry, from, days, keeps),
   };
+}
+
+/** What is to be said of the charger that was chosen: one without an end of its own, one in a vehicle, a trickle. */
+function chargerNote(
+  gear: Battery | PowerStation,
+  charger: Charger | undefined,
+  hours: number,
+): string | null {
+  if (!charger || hours <= 0) return null;
+  if (charger.law === 'cc')
+    return `${charger.name} has no end of its own: take the battery off after ${sayQuantity({ value: hours, unit: 'duration' })}.`;
+  if (charger.law === 'trickle')
+    return isLead(gear.chemistry)
+      ? 'A trickle fills it slowly, and may stay joined.'
+      : `A trickle is made for lead-acid: no ${chemistryOf(gear.chemistry).label} battery stays joined to it.`;
+  if (charger.from !== 'vehicle' || charger.isolated) return null;
+  const outV = batteryPackAt(packLabelOf(gear, 1), ROOM_C).charge?.absorptionV ?? 14;
+  const takenA = takenFromVehicle(charger.maxA.value, outV);
+  return `It takes ${sayQuantity({ value: takenA, unit: 'A' })} from the vehicle: with the engine off no longer than ${sayQuantity({ value: starterHours(takenA), unit: 'duration' })}, or it may not start.`;
 }
 
 function packNote(

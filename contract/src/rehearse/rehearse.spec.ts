@@ -1,4 +1,4 @@
-import type { Gear } from '../documents/gear.js';
+import type { Charger, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { readRehearsal, readTrip } from '../schemas/read.js';
@@ -174,6 +174,23 @@ describe('charging before an outing', () => {
   it('names a charger once that stands on the shelf and travels with the trip', () => {
     const line = shaleLine(kitTrip({ gear: kitShelf.filter(({ id }) => id === 'mains') }));
     expect(line.sources.filter(({ id }) => id === 'mains').length).toBe(1);
+  });
+
+  it('says what is to be known of the charger: no end of its own, a trickle, a starter battery', () => {
+    const noteOn = (change: Partial<Charger>) => {
+      const shelf = kitShelf.map((gear) =>
+        gear.id === 'mains' ? ({ ...gear, ...change } as Charger) : gear,
+      );
+      return chargeUp(kitTrip(), shelf, 6, now).lines.find(({ id }) => id === 'shale')!.note;
+    };
+    expect(noteOn({})).toContain('keep it near half');
+    expect(noteOn({ law: 'cc' })).toMatch(/no end of its own: take the battery off after 1 h \d\d/);
+    expect(noteOn({ law: 'trickle' })).toContain('A trickle is made for lead-acid');
+    // 5 A at 14.4 V are 72 W; through 0.88 at 12.3 V 6.65 A, of which 12 Ah are 1 h 48.
+    expect(noteOn({ from: 'vehicle' })).toBe(
+      'It takes 6.65 A from the vehicle: with the engine off no longer than 1 h 48, or it may not start.',
+    );
+    expect(noteOn({ from: 'vehicle', isolated: true })).toContain('keep it near half');
   });
 
   it('offers no charger that does not know the chemistry', () => {

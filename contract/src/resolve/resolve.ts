@@ -13,6 +13,7 @@ import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { targetOf, type Trip } from '../documents/trip.js';
 import { assumedIn, assumedSky } from './assumed.js';
+import { sayInverterCosts } from './inverter-cost.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
@@ -80,7 +81,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { site: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
     targetChance: targetOf(trip),
-    remarks: neverDark(carried, accessories.value),
+    remarks: [...neverDark(carried, accessories.value), ...sayInverterCosts(carried, accessories.value)],
     assumed: [
       ...(sun.value ? assumedSky(trip) : []),
       ...assumedCables(wiring.value, carried),

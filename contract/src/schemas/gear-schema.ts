@@ -11,6 +11,7 @@ import {
   ROUGH_USES,
 } from '@knapsack/core';
 import {
+  CHARGE_LAWS,
   GEAR_KINDS,
   type GearKind,
   GEAR_SCHEMA,
@@ -193,6 +194,7 @@ const station = Joi.object({
   socketA: figure('socketA').optional(),
   efficiency: figure('efficiency').optional(),
   idleW: figure('idleW').optional(),
+  sleepsBelowW: figure('idleW').optional(),
   solarW: figure('solarW').optional(),
   solarMaxV: figure('inputV').optional(),
 });
@@ -268,6 +270,8 @@ const charger = Joi.object({
   ...common,
   from: oneOf(['mains', 'vehicle']),
   maxA: figure('chargeA'),
+  law: maybeOneOf(Object.keys(CHARGE_LAWS)),
+  isolated: Joi.boolean().optional(),
   profiles: Joi.array().items(maybeOneOf(CHEMISTRY_NAMES)).max(CHEMISTRY_NAMES.length).optional(),
 });
 

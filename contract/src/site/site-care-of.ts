@@ -1,6 +1,8 @@
 import {
+  daysUntilEmpty,
   DIPOLE_DBI,
   exposureDistanceM,
+  isLead,
   isLithium,
   LEAST_DISTANCE_M,
   meanOfPeak,
@@ -20,6 +22,7 @@ import { packingOf } from '../packing/packing-of.js';
 import { blockDuty } from '../resolve/block-duty.js';
 import { positionOf } from '../resolve/expand-blocks.js';
 import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
+import { packLabelOf } from '../resolve/resolve-packs.js';
 import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { rainOf } from './rain-of.js';
 
@@ -56,9 +59,31 @@ function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carri
     ),
     heaviest: heaviestOf(trip, shelf),
     exposure: exposureOf(trip, carried),
+    standby: standbyOf(carried),
     knows: trip.knows ?? null,
     backBy: sayTime(Date.parse(trip.end), zone),
   };
+}
+
+/** The controller that stays joined to a battery, and the battery that it empties first. */
+function standbyOf(carried: readonly Carried[]): SiteFacts['standby'] {
+  const controller = carried.filter(isKind('controller')).find(({ gear }) => (gear.selfUseA?.value ?? 0) > 0);
+  if (!controller) return null;
+  const standbyA = controller.gear.selfUseA!.value;
+  const all = batteryPieces(carried).map(({ gear }) => ({
+    gear,
+    days: daysUntilEmpty(packLabelOf(gear, 1).ratedAh, standbyA, gear.chemistry),
+  }));
+  const [first] = all.sort((a, b) => a.days - b.days);
+  return first
+    ? {
+        name: controller.gear.name,
+        battery: first.gear.name,
+        days: first.days,
+        ruins:
+          isLead(first.gear.chemistry) || (first.gear.kind === 'battery' && first.gear.protects === false),
+      }
+    : null;
 }
 
 /** The heaviest bag or single piece. */

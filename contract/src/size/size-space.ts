@@ -226,7 +226,10 @@ function noiseBar(gear: readonly Gear[], band: string | undefined) {
     );
     if (loud.length > 0) return { rule: 'noisy', sentence: `${loud[0].name} is heard on ${band}.` };
     return unknown.length > 0
-      ? { rule: 'noise not measured', sentence: `Nobody has listened to ${unknown[0].name} on ${band}.` }
+      ? {
+          rule: 'noise not measured',
+          sentence: `The noise of ${unknown[0].name} on ${band} is not measured.`,
+        }
       : null;
   };
 }

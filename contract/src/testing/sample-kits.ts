@@ -331,6 +331,15 @@ const OTHERS: readonly SampleKit[] = [
     gear: [{ ...ten, ...radioOn(FLAT) }, station(250), antenna],
     runs: [run('ten', 1.5, 1)],
   }),
+  kit('Power station that takes a receiver of 40 mA for nothing', true, {
+    gear: [
+      { ...ten, ...radioOn(FLAT), receiveA: { value: 0.04, source: 'measured' } },
+      station(250, { sleepsBelowW: { value: 3, source: 'datasheet' } }),
+      antenna,
+    ],
+    runs: [run('ten', 1.5, 1)],
+    says: ['look asleep station'],
+  }),
   kit('Power station with a laptop at its mains outlet', true, {
     gear: [ten, station(500), fedBy('laptop', 60, 'mains'), antenna],
     mode: 'FT8',

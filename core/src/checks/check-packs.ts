@@ -15,6 +15,7 @@ import {
   continuousDischarge,
   dischargeLimitKnown,
   peakDischarge,
+  staysAwake,
   supplyCarriesKeyDown,
   unevenShare,
 } from './discharge-checks.js';
@@ -67,15 +68,18 @@ function dischargeChecks(
   { flow, packs, inParallel }: HarnessFacts,
   pack: CheckedPack,
 ): (Check | null)[] {
-  const { part, name, keyDownA: needA, continuousA, socketA } = pack;
+  const { part, name, keyDownA: needA, continuousA, socketA, allowedW } = pack;
   if (pack.hasSocket) {
-    return [at('supply', part, 'part', supplyCarriesKeyDown({ name, needA, limitA: socketA }))];
+    return [
+      at('supply', part, 'part', supplyCarriesKeyDown({ name, needA, limitA: socketA, allowedW })),
+      at('asleep', part, 'part', staysAwake(name, pack.sleepsBelowW, pack.leastW ?? 0)),
+    ];
   }
   const limitA = pack.peakA ?? continuousA;
   const unevenA = BRANCH_SHARE * ampsOutOf(parts, flow, 'keyDownA');
   return [
     at('limit', part, 'part', dischargeLimitKnown(pack, needA)),
-    at('peak', part, 'part', peakDischarge({ name, needA, limitA })) ??
+    at('peak', part, 'part', peakDischarge({ name, needA, limitA, allowedW })) ??
       at('continuous', part, 'part', continuousDischarge({ name, needA: pack.meanA, limitA: continuousA })) ??
       (inParallel && packs.length > 1
         ? at('peak', part, 'part', unevenShare({ name, needA: unevenA, limitA }, needA))

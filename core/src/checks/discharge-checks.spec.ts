@@ -2,6 +2,7 @@ import {
   continuousDischarge,
   dischargeLimitKnown,
   peakDischarge,
+  staysAwake,
   supplyCarriesKeyDown,
   unevenShare,
 } from './discharge-checks.js';
@@ -64,6 +65,29 @@ describe('the rule of the supply', () => {
   it('stops a socket that is too small', () => {
     expect(supplyCarriesKeyDown({ name: 'Tarn 256', needA: 19, limitA: 10 })).toEqual(
       jasmine.objectContaining({ severity: 'stop', asks: 'at most 10.0 A' }),
+    );
+  });
+});
+
+describe('what a limit allows', () => {
+  it('is told as a power where one is known', () => {
+    const small = { name: 'supply', needA: 22, limitA: 15, allowedW: 46 };
+    expect(supplyCarriesKeyDown(small)?.sentence).toContain('use less power. At 46 W it would do.');
+    expect(peakDischarge(small)?.sentence).toContain('At 46 W it would do.');
+    expect(supplyCarriesKeyDown({ ...small, allowedW: undefined })?.sentence).not.toContain('it would do');
+  });
+});
+
+describe('the rule of the power station that stays on', () => {
+  it('is kept at its threshold, where none is entered, and where nothing is on', () => {
+    expect(staysAwake('Tarn', 3, 3)).toBeNull();
+    expect(staysAwake('Tarn', undefined, 0.4)).toBeNull();
+    expect(staysAwake('Tarn', 3, 0)).toBeNull();
+  });
+
+  it('asks for more where receiving takes too little', () => {
+    expect(staysAwake('Tarn', 3, 0.5)).toEqual(
+      jasmine.objectContaining({ severity: 'look', asks: 'at least 3 W', has: '0.5 W' }),
     );
   });
 });

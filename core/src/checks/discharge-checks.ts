@@ -8,15 +8,19 @@ export interface Discharge {
   readonly name: string;
   readonly needA: number;
   readonly limitA: number | undefined;
+  /** The most power that its limit allows, W; not known, or none, where absent. */
+  readonly allowedW?: number | undefined;
 }
 
 const LESS = 'Use less power or a pack that may give more.';
+const within = (watts: number | undefined): string =>
+  watts === undefined ? '' : ` At ${watts} W it would do.`;
 
-const tooMuch = ({ name, needA, limitA }: Discharge, what: string): Answer =>
+const tooMuch = ({ name, needA, limitA, allowedW }: Discharge, what: string): Answer =>
   limitA !== undefined && needA > limitA
     ? {
         severity: 'stop',
-        sentence: `${what} takes ${amps(needA)} and ${name} may give ${amps(limitA)}: its protection would open. ${LESS}`,
+        sentence: `${what} takes ${amps(needA)} and ${name} may give ${amps(limitA)}: its protection would open. ${LESS}${within(allowedW)}`,
         asks: `at most ${amps(limitA)}`,
         has: amps(needA),
       }
@@ -86,12 +90,23 @@ export const unevenShare = ({ name, needA, limitA }: Discharge, evenA: number): 
     : null;
 
 /** A regulated supply (a socket of a power station, a converter) gives key-down current, or its volts collapse. */
-export const supplyCarriesKeyDown = ({ name, needA, limitA }: Discharge): Answer =>
+export const supplyCarriesKeyDown = ({ name, needA, limitA, allowedW }: Discharge): Answer =>
   limitA !== undefined && needA > limitA
     ? {
         severity: 'stop',
-        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. Take the radio straight from a battery, or use less power.`,
+        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. Take the radio straight from a battery, or use less power.${within(allowedW)}`,
         asks: `at most ${amps(limitA)}`,
         has: amps(needA),
+      }
+    : null;
+
+/** A power station that switches itself off at small loads stays on by what a receiver takes. @param leastW the least that is drawn while it is worked, W */
+export const staysAwake = (name: string, sleepsBelowW: number | undefined, leastW: number): Answer =>
+  sleepsBelowW !== undefined && leastW > 0 && leastW < sleepsBelowW
+    ? {
+        severity: 'look',
+        sentence: `${name} switches itself off below ${fixed(sleepsBelowW, 0)} W, and receiving takes ${fixed(leastW, 1)} W. Find the setting that keeps it on, or let a lamp burn beside the radio.`,
+        asks: `at least ${fixed(sleepsBelowW, 0)} W`,
+        has: `${fixed(leastW, 1)} W`,
       }
     : null;

@@ -23,6 +23,11 @@ export interface CheckedPack extends PackAge, Chargeable {
   /** Regulated: the socket of a power station, and what it gives, A. */
   readonly socketA?: number;
   readonly hasSocket: boolean;
+  /** A power station switches itself off below this, W, and the least that is drawn while it is worked, W. */
+  readonly sleepsBelowW?: number;
+  readonly leastW?: number;
+  /** The most power of the first radio that its limit allows, W; absent where none does, or no limit is entered. */
+  readonly allowedW?: number;
   readonly capacityAh: number;
   readonly wattHours: number;
   readonly soc: number;

@@ -17,6 +17,10 @@ export const RULES = {
     title: 'supply large enough',
     why: 'A regulated supply that is too small lets its volts fall on every peak.',
   },
+  asleep: {
+    title: 'power station stays on',
+    why: 'Many a power station takes a receiver for nothing at all and switches off.',
+  },
   parallel: { title: 'packs alike', why: 'Unlike packs in parallel drive current into each other.' },
   disconnect: {
     title: 'low-voltage disconnect',

@@ -33,7 +33,7 @@ describe('the field that the public may be exposed to', () => {
 const bare: SiteFacts = {
   ...{ hasAntenna: false, tallM: null, hasPanel: false, hasMains: false, hasGenerator: false },
   ...{ hasLithium: false, byVehicle: false, rainFrom: null, warmC: 10, windMS: 2, heaviest: null },
-  ...{ exposure: null, knows: null, backBy: 'Sun 16:00' },
+  ...{ exposure: null, standby: null, knows: null, backBy: 'Sun 16:00' },
 };
 const ids = (facts: Partial<SiteFacts>) => siteCare({ ...bare, ...facts }).map(({ id }) => id);
 const said = (facts: Partial<SiteFacts>, id: string) =>
@@ -57,6 +57,12 @@ describe('what the site asks for', () => {
     expect(said({ heaviest: box }, 'heavy')).toBe('box, 15.00 kg: two people lift it.');
     expect(ids({ heaviest: { ...box, grams: 15_000 } })).not.toContain('heavy');
     expect(said({ exposure: { distanceM: 2.865, what: 'FM 100 W' } }, 'exposure')).toContain('2.9 m');
+  });
+
+  it('has what stays joined taken off, and says after how many days that empties a battery', () => {
+    const standby = { name: 'Weir', battery: 'Cobble', days: 41.4, ruins: true };
+    expect(said({ standby }, 'standby')).toContain('empties a full one in 41 days, and that ruins it.');
+    expect(said({ standby: { ...standby, ruins: false } }, 'standby')).toContain('41 days.');
   });
 
   it('follows from the forecast', () => {

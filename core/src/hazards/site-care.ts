@@ -21,6 +21,13 @@ export interface SiteFacts {
   readonly heaviest: { readonly name: string; readonly grams: number } | null;
   /** Distance that people keep from the antenna, m, and what is sent then. */
   readonly exposure: { readonly distanceM: number; readonly what: string } | null;
+  /** What stays joined to a battery when one packs up, and the days until that is empty; null where nothing does. */
+  readonly standby: {
+    readonly name: string;
+    readonly battery: string;
+    readonly days: number;
+    readonly ruins: boolean;
+  } | null;
   /** Who knows about it; null where nobody was named. */
   readonly knows: string | null;
   /** When it is over, in words. */
@@ -47,7 +54,8 @@ export type SiteCareName =
   | 'rain'
   | 'thunder'
   | 'heat'
-  | 'dry';
+  | 'dry'
+  | 'standby';
 
 /** From this weight two people lift. Source: convention of this project, after the usual advice for lifting by hand. */
 export const TWO_LIFT_G = 15_000;
@@ -126,6 +134,10 @@ export function siteCare(facts: SiteFacts): readonly SiteCare[] {
       ...{ id: 'dry', at: 'leaving' },
       sentence:
         'Shake off what is wet, pack it apart from what is dry, and spread it out at home the same day.',
+    },
+    facts.standby !== null && {
+      ...{ id: 'standby', at: 'leaving' },
+      sentence: `Take ${facts.standby.name} off ${facts.standby.battery}, by its plug or a switch: left joined it empties a full one in ${Math.round(facts.standby.days)} days${facts.standby.ruins ? ', and that ruins it' : ''}.`,
     },
   ];
   return care.filter((one) => one !== false);

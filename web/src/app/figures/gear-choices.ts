@@ -1,6 +1,8 @@
 import {
+  CHARGE_LAWS,
   USUAL_CELLS,
   type Accessory,
+  type ChargeLaw,
   type Figure,
   type Gear,
   type Cable,
@@ -145,6 +147,20 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
           ],
           picked: (from) => ({ ...gear, from: from as typeof gear.from }),
         },
+        {
+          label: 'Charges',
+          value: gear.law ?? 'stages',
+          choices: Object.entries(CHARGE_LAWS).map(([value, label]) => ({ value, label })),
+          picked: (law) => ({ ...gear, law: law as ChargeLaw }),
+        },
+        ...(gear.from === 'vehicle'
+          ? [
+              yesNo(gear, 'isolated', 'With the engine off', [
+                'is cut off from the starter battery',
+                'goes on charging',
+              ]),
+            ]
+          : []),
         ...profileChoices(gear),
       ];
     default:

@@ -12,8 +12,8 @@ import { fixed } from '@knapsack/core';
       <section class="noise-table" aria-labelledby="noise-title">
         <h2 id="noise-title">Noise by band</h2>
         <p class="muted">
-          S-units that the noise floor rises with it on, as you heard it in Rehearse; a dash where nobody has
-          listened.
+          S-units that the noise floor rises with it on, as you heard it in Rehearse; a dash where it is not
+          measured.
         </p>
         <div class="wide">
           <table class="noise">
