@@ -124,7 +124,7 @@ const ROOMS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
       await page.locator('.without').getByText('Left at home').first().waitFor();
     },
   ],
-  ['rehearse', (page) => page.locator('.noise').waitFor()],
+  ['rehearse', (page) => page.locator('.noise').first().waitFor()],
   ['card', (page) => page.locator('.field-card').getByText('Take care').waitFor()],
   ['field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
   [

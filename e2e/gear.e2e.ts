@@ -37,7 +37,9 @@ test('the shelf: looked through, copied, compared, put away, with its history', 
   await page.keyboard.press('Escape');
 
   await page.getByLabel('Typical outing').selectOption({ label: 'Winter bothy' });
-  await expect(page.locator('.shortlist')).toContainText(/Dunlin 3\s*Takes Ten loose cells of 0\.33 kg/);
+  await expect(page.locator('.shortlist')).toContainText(
+    /Dunlin 3[\s\S]*Of the shelf without sun: Ten loose cells/,
+  );
 
   await shale.getByRole('button', { name: 'copy' }).click();
   await expect(page.getByRole('button', { name: 'Shale 18 copy', exact: true })).toBeVisible();
@@ -116,4 +118,24 @@ test('gear goes out as a table and comes back; a bad file says why', async ({ pa
   await expect(page.locator('.notices')).toContainText('items are new on the shelf');
   await expect(page.locator('[data-gear="curlew-10"]')).toContainText('0.14 A');
   await expect(page.locator('.shortlist li').first()).toBeVisible();
+});
+
+test('radios are held side by side by what each would need for the same outing', async ({
+  page,
+  knapsack,
+}) => {
+  await page.goto(`${knapsack.address}/gear`);
+  await page.getByLabel('Typical outing').selectOption({ label: 'Gannet Rock light' });
+  const list = page.locator('.shortlist');
+  await expect(list).toContainText(
+    /Ah, no panel: [\d.]+ kg with the radio, [\d.]+ kg more than the lightest/,
+    {
+      timeout: 60_000,
+    },
+  );
+  await expect(list.locator('.need-bar')).toHaveCount(3, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Whimbrel 100', exact: true, pressed: true }).click();
+  await expect(list.locator('.need-bar')).toHaveCount(2, { timeout: 60_000 });
+  await list.getByLabel('Band on which it is quiet').selectOption({ label: '17 m' });
+  await expect(list).toContainText('is noisy beside a controller on 17 m');
 });

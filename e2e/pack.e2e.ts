@@ -86,3 +86,29 @@ test('the list prints on one page, with boxes to tick', async ({ page, knapsack 
   const pdf = await page.pdf({ format: 'A4' });
   expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(1);
 });
+
+test('rain in the forecast says what it gets at, until a bag keeps it out', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  const rain = page.locator('ks-rain');
+  await expect(rain).toContainText('Rain from Sun 02:00, 2 h 00 in all.');
+  await expect(rain).toContainText('Rain gets at relay unit');
+  await page.getByLabel('What back pack keeps out').selectOption({ label: 'rain' });
+  await expect(rain).not.toContainText('Rain gets at');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('What back pack keeps out')).toHaveValue('rain');
+});
+
+test('money: what is owned costs nothing, wear is shared among outings', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  const money = page.getByRole('region', { name: 'Money' });
+  await expect(money).toContainText('All of it is owned');
+  // 320 over ten years of twelve outings.
+  await expect(money).toContainText(/costs €?2\.67/);
+  await page.getByLabel('Outings a year').fill('24');
+  await page.keyboard.press('Enter');
+  await expect(money).toContainText(/costs €?1\.33/);
+  await page.getByLabel('Outings a year').fill('none');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('outings a year');
+});

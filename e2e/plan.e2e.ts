@@ -133,7 +133,8 @@ test('the sky is painted with one stroke, by brush and by keys', async ({ page, 
   const before = await textOf(page);
   await page.getByLabel('What a press on the sky paints').selectOption('rain');
   await dragWithin(page, '.sky-lane', [0.9, 0.5], [0.85, 0.5]);
-  await expect(page.locator('.sky-label', { hasText: 'rain' })).toBeVisible();
+  // One shower is in the forecast already.
+  await expect(page.locator('.sky-label', { hasText: 'rain' })).toHaveCount(2);
   await expect(verdict(page)).not.toHaveText(before);
   await page.keyboard.press('Control+z');
   await expect(verdict(page)).toHaveText(before);
@@ -284,3 +285,20 @@ for (const [width, height] of [
     expect(await overAll()).toBeLessThanOrEqual(0);
   });
 }
+
+test('a device with a battery inside runs on it, and what that saves is told', async ({ page, knapsack }) => {
+  await openTrip(page, knapsack, 'headland-contest-camp');
+  await page.locator('.bag-name', { hasText: 'tablet' }).click();
+  await page.getByRole('button', { name: 'When it is on, and its figures' }).click();
+  const use = page.locator('ks-own-cells');
+  await expect(use).toContainText(/Runs \d+ h \d\d by itself/);
+  await page.getByLabel('How its own battery is used').selectOption({
+    label: 'runs on its own battery, then from the bus',
+  });
+  await expect(use).toContainText(/[\d.]+ Ah of the battery saved/);
+  await page.getByLabel('How its own battery is used').selectOption({
+    label: 'runs from the bus, its own battery untouched',
+  });
+  await expect(use).toContainText('nothing saved');
+  await saved(page);
+});

@@ -125,3 +125,20 @@ test('without the server the card is still there, and its PDF says what is missi
   await expect(page.getByRole('alert')).toContainText(/not|cannot/);
   await expect(page.locator('.field-card')).toBeVisible();
 });
+
+test('what the site asks for follows from the bag, the forecast and who knows', async ({
+  page,
+  knapsack,
+}) => {
+  await openRehearse(page, knapsack);
+  const site = page.getByRole('region', { name: 'On the site' });
+  await expect(site).toContainText('Tell the harbour office where you are');
+  await expect(site).toContainText('farther than 7.0 m from power lines');
+  await expect(site).toContainText('Rain from Sun 02:00');
+  await page.getByLabel('Who knows where you are').fill('the keeper');
+  await page.keyboard.press('Enter');
+  await expect(site).toContainText('Tell the keeper where you are');
+  await saved(page);
+  await page.goto(`${knapsack.address}/trips/gannet-rock-light/card`);
+  await expect(page.locator('.card-care')).toContainText('Tell the keeper: back after Sun 16:00.');
+});

@@ -150,3 +150,25 @@ test('the ideal figures are drawn, and the month of the panel for ever is chosen
   await expect(forEver).toContainText('December');
   await expect(forEver).not.toHaveText(before!);
 });
+
+test('kits are held against the next build, what they are proof against and the noise on a band', async ({
+  page,
+  knapsack,
+}) => {
+  test.slow();
+  await page.goto(`${knapsack.address}/logbook`);
+  await page.getByRole('link', { name: /Find the lightest kit that meets all of it on/ }).click();
+  await expect(page.getByRole('button', { name: /meets the next build/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(page.locator('.answer')).toContainText('and all that the next build must do', {
+    timeout: 60_000,
+  });
+  await expect(page.locator('.ruled-out')).toContainText('the next build, “', { timeout: 60_000 });
+  await page.getByRole('button', { name: /meets the next build/ }).click();
+  await page.getByLabel('Band on which it is quiet').selectOption({ label: '17 m' });
+  await expect(page.locator('.ruled-out')).toContainText('Weir 10 is heard on 17 m', { timeout: 60_000 });
+  await page.getByLabel('What it is proof against').selectOption({ label: 'rain' });
+  await expect(page.locator('.ruled-out')).toContainText('not against rain', { timeout: 60_000 });
+});

@@ -27,7 +27,7 @@ const PAGES: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['/trips/gannet-rock-light/size', (page) => page.locator('.on-front').first().waitFor()],
   [`${CAMP}/wire`, (page) => page.locator('.harness').getByText('0.6 m').click()],
   [`${CAMP}/pack`, (page) => page.getByRole('button', { name: 'Shale 60', exact: true }).click()],
-  [`${CAMP}/rehearse`, (page) => page.locator('.noise').waitFor()],
+  [`${CAMP}/rehearse`, (page) => page.locator('.noise').first().waitFor()],
   ['/trips/gannet-rock-light/field', (page) => page.locator('.field-sentence:not(.rough)').waitFor()],
   [
     '/trips/gannet-rock-light/field?dry-run',

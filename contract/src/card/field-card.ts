@@ -128,7 +128,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
     }),
     joining: report.joining.map(({ words }) => words).join(' '),
     parting: report.parting.map(({ words }) => words).join(' '),
-    cautions: [...report.cautions, ...siteCareOf(trip, shelf).map(({ sentence }) => sentence)],
+    cautions: [...report.cautions, ...siteCareOf(trip, shelf).map(({ short }) => short)],
     wiring: harnessDrawing(report, 'across'),
   };
 }

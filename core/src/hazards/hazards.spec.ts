@@ -65,6 +65,19 @@ describe('what the site asks for', () => {
     expect(said({ standby: { ...standby, ruins: false } }, 'standby')).toContain('41 days.');
   });
 
+  it('is told in fewer words on a card', () => {
+    const all = siteCare({
+      ...bare,
+      ...{ hasAntenna: true, tallM: 8, hasPanel: true, hasMains: true, hasGenerator: true, hasLithium: true },
+      ...{ rainFrom: 'Sat 14:00', warmC: 30, windMS: 12, heaviest: { name: 'box', grams: 20_000 } },
+      exposure: { distanceM: 2.865, what: 'FM 100 W' },
+      standby: { name: 'Weir', battery: 'Cobble', days: 41, ruins: true },
+    });
+    expect(all.length).toBe(14);
+    for (const { id, short, sentence } of all)
+      expect(short.length).withContext(id).toBeLessThan(Math.max(50, sentence.length));
+  });
+
   it('follows from the forecast', () => {
     expect(ids({ rainFrom: 'Sat 14:00' })).toEqual(['knows', 'rain', 'dry']);
     expect(ids({ windMS: 8, hasPanel: true })).toContain('wind');

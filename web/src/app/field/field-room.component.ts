@@ -137,7 +137,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
         <ks-ration-here />
         <details class="field-more">
           <summary>On the site</summary>
-          <ks-site-care />
+          <ks-site-care [isShort]="true" />
         </details>
         @if (whyNotStay) {
           <p class="field-more">{{ whyNotStay }}</p>

@@ -22,16 +22,23 @@ import { today } from '../data/today';
     <table class="noise">
       <caption class="muted">
         Noise in
-        <button type="button" class="toggle" [attr.aria-pressed]="unit() === 'S'" (click)="unit.set('S')">
-          S-units<span class="visually-hidden">, {{ source().name }}</span>
+        <button
+          type="button"
+          class="toggle"
+          [attr.aria-label]="'S-units, ' + source().name"
+          [attr.aria-pressed]="unit() === 'S'"
+          (click)="unit.set('S')"
+        >
+          S-units
         </button>
         &ngsp;<button
           type="button"
           class="toggle"
+          [attr.aria-label]="'dB, ' + source().name"
           [attr.aria-pressed]="unit() === 'dB'"
           (click)="unit.set('dB')"
         >
-          dB<span class="visually-hidden">, {{ source().name }}</span>
+          dB
         </button>
       </caption>
       <thead>

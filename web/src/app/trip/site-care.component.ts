@@ -28,7 +28,7 @@ const TIMES: readonly (readonly [SiteCare['at'], string])[] = [
         <h3 class="care-time">{{ group.at }}</h3>
         <ul class="cautions">
           @for (one of group.care; track one.id) {
-            <li>{{ one.sentence }}</li>
+            <li>{{ isShort() ? one.short : one.sentence }}</li>
           }
         </ul>
       }
@@ -37,6 +37,8 @@ const TIMES: readonly (readonly [SiteCare['at'], string])[] = [
 })
 export class SiteCareComponent {
   readonly label = input('');
+  /** In few words, as on a phone. */
+  readonly isShort = input(false);
   readonly only = input<readonly SiteCareName[] | null>(null);
   private readonly plan = inject(TripStore);
   private readonly bag = inject(BagStore);

@@ -50,8 +50,11 @@ const TYPICAL_KINDS: ReadonlySet<GearKind> = new Set([
 ]);
 
 /** What an item tells in this trip: its own telling figures, with the trip's rule, strings or run in their place. */
-function aboutItem(gear: Gear, { count, rule, inSeries = 1, run }: LoadoutItem): string {
-  if (gear.kind === 'accessory' && rule) return tellingFigures({ ...gear, rule });
+function aboutItem(gear: Gear, { count, rule, inSeries = 1, run, ownCells }: LoadoutItem): string {
+  if (gear.kind === 'accessory') {
+    const told = tellingFigures(rule ? { ...gear, rule } : gear);
+    return gear.internal && ownCells ? `${told}, on its own battery` : told;
+  }
   if (gear.kind === 'lead' && run) return tellingFigures({ ...gear, run });
   if (gear.kind === 'panel' && inSeries > 1) {
     const parallel = count / inSeries;
