@@ -134,7 +134,7 @@ test('radios are held side by side by what each would need for the same outing',
     },
   );
   await expect(list.locator('.need-bar')).toHaveCount(3, { timeout: 60_000 });
-  await page.getByRole('button', { name: 'Whimbrel 100', exact: true, pressed: true }).click();
+  await page.getByRole('button', { name: 'Candidate: Whimbrel 100' }).click();
   await expect(list.locator('.need-bar')).toHaveCount(2, { timeout: 60_000 });
   await list.getByLabel('Band on which it is quiet').selectOption({ label: '17 m' });
   await expect(list).toContainText('is noisy beside a controller on 17 m');

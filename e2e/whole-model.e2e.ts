@@ -175,3 +175,19 @@ test('a panel without any sky has no verdict, until the season’s usual weather
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(verdict).toContainText('what the panel gives depends on the sky');
 });
+
+test('panels in a chain and a stand that ends too low say what they cost, in watts', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack, 'headland-contest-camp');
+  const facts = page.locator('ks-panel-facts');
+  await facts.getByLabel('Aim').selectOption({ label: 'turned to the sun' });
+  await facts.getByRole('button', { name: 'limit its tilt' }).click();
+  await page.getByLabel('Greatest tilt of the stand').fill('22');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.findings')).toContainText(/The stand tilts from 20 to 22°.* W less on average/);
+  await page.getByLabel('Greatest tilt of the stand').fill('10');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('body')).toContainText('must not be less than its least');
+});

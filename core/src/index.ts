@@ -119,6 +119,7 @@ export * from './pack/share-load.js';
 export * from './charge-up/storage-level.js';
 export * from './charge-up/timetable.js';
 export * from './money/outing-cost.js';
+export * from './wire/panel-cabling.js';
 export * from './hazards/rf-exposure.js';
 export * from './hazards/site-care.js';
 export * from './wet/drying.js';

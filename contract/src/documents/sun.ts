@@ -1,4 +1,4 @@
-import type { AirWord, ClimateWord, GroundWord, Mount } from '@knapsack/core';
+import type { AirWord, ClimateWord, GroundWord, Mount, Stand } from '@knapsack/core';
 
 /** How a panel is laid out. Angles in degrees: tilt from the horizontal, azimuth where it looks from true north. */
 export type AimChoice =
@@ -22,6 +22,8 @@ export interface PanelPlace {
   readonly aim: AimChoice;
   readonly mount: Mount;
   readonly ground: GroundWord;
+  /** The tilts that its stand allows, where it is tilted or turned; any if absent. */
+  readonly stand?: Stand;
   readonly shade?: readonly ShadeHours[];
   /** The skyline, ascending by azimuth. */
   readonly horizon?: readonly { readonly azimuthDeg: number; readonly elevationDeg: number }[];

@@ -17,8 +17,22 @@ export function tripProblems(trip: Trip): readonly Problem[] {
     ...blockProblems(trip, startMs, endMs),
     ...loadoutProblems(trip),
     ...skyProblems(trip),
+    ...standProblems(trip),
     ...variantProblems(trip, startMs, endMs),
   ];
+}
+
+function standProblems({ panelPlace }: Trip): Problem[] {
+  const stand = panelPlace?.stand;
+  return stand && stand.mostDeg < stand.leastDeg
+    ? [
+        problem(
+          'stand',
+          '/panelPlace/stand/mostDeg',
+          'The greatest tilt of a stand must not be less than its least.',
+        ),
+      ]
+    : [];
 }
 
 /** What is wrong in the blocks and bags of the variants that are kept beside the one in hand. */

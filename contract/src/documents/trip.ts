@@ -1,6 +1,7 @@
 import {
   USUAL_TARGET,
   type ActivityName,
+  type Cabling,
   type Mode,
   type Mount,
   type Assumption,
@@ -83,6 +84,8 @@ export interface LoadoutItem {
   readonly rule?: AccessoryRule;
   /** Of the count of panels, how many are in series; the rest of them in parallel. */
   readonly inSeries?: number;
+  /** Cables that panels in parallel have for themselves, besides the one to the controller; none if absent. */
+  readonly cabling?: { readonly how: Cabling; readonly lengthM: number; readonly areaMm2: number };
   /** Another run than the cable's own, for this trip. */
   readonly run?: CableRunName;
   /** Id of the bag that it lies in; in none yet if absent. */

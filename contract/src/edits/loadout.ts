@@ -27,6 +27,10 @@ export function setStrings(trip: Trip, index: number, count: number, inSeries: n
   });
 }
 
+/** How panels in parallel are led to their controller; by cables that are not entered where nothing is said. */
+export const setCabling = (trip: Trip, index: number, cabling: LoadoutItem['cabling'] | null): Trip =>
+  withItem(trip, index, ({ cabling: _before, ...item }) => (cabling ? { ...item, cabling } : item));
+
 /** How a device with cells of its own is fed in this trip; from the bus alone where nothing is said. */
 export const setOwnCells = (trip: Trip, index: number, use: OwnCellsUse | null): Trip =>
   withItem(trip, index, ({ ownCells: _before, ...item }) => (use ? { ...item, ownCells: use } : item));

@@ -18,10 +18,11 @@ import {
 } from '@knapsack/core';
 import { trustOf } from '../documents/figure.js';
 import type { ControllerGear, Panel, PowerStation } from '../documents/gear.js';
-import { USUAL_PLACE, USUAL_WEATHER, type AimChoice } from '../documents/sun.js';
-import type { Trip } from '../documents/trip.js';
+import { USUAL_PLACE, USUAL_WEATHER, type PanelPlace } from '../documents/sun.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
 import { isKind, lacking, type Carried } from './look-up.js';
 import { panelLabel } from './panel-label.js';
+import { panelCablesOhm } from './panel-losses.js';
 import { skyOf } from './sky-of.js';
 
 const USUAL_TRUTH = 0.9;
@@ -32,6 +33,7 @@ interface SunGear {
   readonly panel: Panel;
   readonly joined: PanelLabel;
   readonly charger: ControllerGear | PowerStation;
+  readonly item: LoadoutItem;
 }
 
 /** The sun's part of a plan: panel, controller, aim, shade and sky as plain numbers; null without a panel. */
@@ -65,7 +67,7 @@ export function resolveSun(
     turbidity: AIR_WORDS[weather.air].turbidity,
     albedo: GROUND_WORDS[place.ground],
     skyAt: skyOf(trip),
-    aim: aimPlan(place.aim),
+    aim: aimPlan(place),
     mount: place.mount,
     shade: {
       horizon: place.horizon ?? [],
@@ -79,7 +81,7 @@ export function resolveSun(
     panel: gear.value.joined,
     truth: panel.truth?.value ?? USUAL_TRUTH,
     ...(panel.truth && { truthFrom: trustOf(panel.truth) }),
-    controller: controllerOf(charger, wiring),
+    controller: controllerOf(charger, wiring, panelCablesOhm(gear.value.item)),
   });
 }
 
@@ -108,7 +110,10 @@ function sunGear(carried: readonly Carried[]): Result<SunGear | null> {
     );
   }
   const inSeries = item.inSeries ?? 1;
-  return succeed({ panel, joined: joined(panelLabel(panel), inSeries, item.count / inSeries), charger });
+  return succeed({
+    ...{ panel, charger, item },
+    joined: joined(panelLabel(panel), inSeries, item.count / inSeries),
+  });
 }
 
 /** What a controller is and passes on at the most. */
@@ -122,9 +127,9 @@ export const controllerKind = ({
   ...(limitsCurrent !== undefined && { limitsCurrent }),
 });
 
-function controllerOf(charger: ControllerGear | PowerStation, wiring: Wiring): Controller {
+function controllerOf(charger: ControllerGear | PowerStation, wiring: Wiring, ownOhm: number): Controller {
   const cables = {
-    panelCableOhm: wiring.panel?.ohm ?? 0,
+    panelCableOhm: (wiring.panel?.ohm ?? 0) + ownOhm,
     ...(wiring.controller && { batteryCableOhm: wiring.controller.ohm }),
   };
   if (charger.kind === 'station') {
@@ -179,6 +184,10 @@ function misfitOf(
   return null;
 }
 
-function aimPlan(aim: AimChoice): AimPlan {
-  return aim.how === 'at' ? { how: 'at', timesMs: aim.times.map((time) => Date.parse(time)) } : aim;
+function aimPlan({ aim, stand }: PanelPlace): AimPlan {
+  if (aim.how === 'flat' || aim.how === 'hung') return aim;
+  const on = stand && { stand };
+  return aim.how === 'at'
+    ? { how: 'at', timesMs: aim.times.map((time) => Date.parse(time)), ...on }
+    : { ...aim, ...on };
 }

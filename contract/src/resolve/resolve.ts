@@ -8,6 +8,8 @@ import {
   type PlanInput,
   type PlannedPack,
   type Result,
+  type Span,
+  type SunPlan,
 } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
@@ -15,6 +17,7 @@ import { targetOf, type Trip } from '../documents/trip.js';
 import { assumedIn, assumedSky } from './assumed.js';
 import { sayInverterCosts } from './inverter-cost.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
+import { sayPanelCables, sayStand } from './panel-losses.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
 import { disconnectOf, resolveRestart, type LowVoltage } from './resolve-restart.js';
@@ -81,7 +84,11 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { site: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
     targetChance: targetOf(trip),
-    remarks: [...neverDark(carried, accessories.value), ...sayInverterCosts(carried, accessories.value)],
+    remarks: [
+      ...neverDark(carried, accessories.value),
+      ...sayInverterCosts(carried, accessories.value),
+      ...(sun.value ? saySunLosses(carried, sun.value, outing) : []),
+    ],
     assumed: [
       ...(sun.value ? assumedSky(trip) : []),
       ...assumedCables(wiring.value, carried),
@@ -104,6 +111,12 @@ const chargedBySurplus = (carried: readonly Carried[]): number =>
         gear.internal && item.ownCells?.feed === 'sun' ? sum + item.count * gear.internal.chargeW.value : sum,
       0,
     );
+
+/** What is lost between panel and controller, and by a stand. */
+const saySunLosses = (carried: readonly Carried[], sun: SunPlan, outing: Span): readonly string[] => [
+  ...carried.filter(isKind('panel')).flatMap(({ item }) => sayPanelCables(item, sun)),
+  ...sayStand(sun, outing),
+];
 
 const ROOM_C = 20;
 

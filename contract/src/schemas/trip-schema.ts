@@ -2,6 +2,7 @@ import Joi from 'joi';
 import {
   ACTIVITY_NAMES,
   AIR_WORDS,
+  CABLINGS,
   CLIMATE_WORDS,
   CONNECTOR_NAMES,
   FUSE_KIND_NAMES,
@@ -55,6 +56,11 @@ const loadoutItem = Joi.object({
   run: maybeOneOf(CABLE_RUN_NAMES),
   bag: id().optional(),
   module: maybeOneOf(Object.keys(MODULES)),
+  cabling: Joi.object({
+    how: oneOf(Object.keys(CABLINGS)),
+    lengthM: number('lengthM'),
+    areaMm2: number('areaMm2'),
+  }).optional(),
   ownCells: Joi.object({
     feed: oneOf(Object.keys(CELLS_FEEDS)),
     soc: number('ownSoc').optional(),
@@ -101,6 +107,7 @@ const panelPlace = Joi.object({
   aim: aim.required(),
   mount: oneOf(Object.keys(MOUNTS)),
   ground: oneOf(Object.keys(GROUND_WORDS)),
+  stand: Joi.object({ leastDeg: number('tiltDeg'), mostDeg: number('tiltDeg') }).optional(),
   shade: Joi.array()
     .items(
       Joi.object({

@@ -2,14 +2,25 @@ import { MINUTE_MS } from '../span.js';
 import type { Aim } from './plane-of-panel.js';
 import type { SunPosition } from './position.js';
 
-/** How a panel is laid out over the outing. */
+/** The tilts that a stand allows, degrees from the horizontal, 0 to 90. */
+export interface Stand {
+  readonly leastDeg: number;
+  readonly mostDeg: number;
+}
+
+/** How a panel is laid out over the outing; on a stand, within its tilts. */
 export type AimPlan =
   | { readonly how: 'flat' }
-  | { readonly how: 'fixed'; readonly tiltDeg: number; readonly azimuthDeg: number }
+  | {
+      readonly how: 'fixed';
+      readonly tiltDeg: number;
+      readonly azimuthDeg: number;
+      readonly stand?: Stand;
+    }
   /** Turned to the sun every so many minutes from the start. */
-  | { readonly how: 'every'; readonly minutes: number }
+  | { readonly how: 'every'; readonly minutes: number; readonly stand?: Stand }
   /** Turned to the sun at these instants, UTC epoch ms, ascending; until the first as it was laid out at the start. */
-  | { readonly how: 'at'; readonly timesMs: readonly number[] }
+  | { readonly how: 'at'; readonly timesMs: readonly number[]; readonly stand?: Stand }
   /** Hung on a pack that wanders. */
   | { readonly how: 'hung' }
   /** Laid out otherwise from an instant on, UTC epoch ms. */
@@ -22,6 +33,10 @@ const FLAT: Aim = { tiltDeg: 0, azimuthDeg: 180 };
 /** Towards the sun; flat while it is down. */
 export const towards = ({ altitudeDeg, azimuthDeg }: SunPosition): Aim =>
   altitudeDeg > 0 ? { tiltDeg: 90 - altitudeDeg, azimuthDeg } : FLAT;
+
+/** An aim as far as a stand allows it. */
+export const onStand = (aim: Aim, stand: Stand | undefined): Aim =>
+  stand ? { ...aim, tiltDeg: Math.min(stand.mostDeg, Math.max(stand.leastDeg, aim.tiltDeg)) } : aim;
 
 /** All directions that a panel hung on a pack looks in, in turn. */
 const WANDERING: readonly Aim[] = Array.from({ length: HUNG_DIRECTIONS }, (_, index) => ({
@@ -45,13 +60,16 @@ export function aimsAt(
     case 'flat':
       return [FLAT];
     case 'fixed':
-      return [plan];
+      return [onStand(plan, plan.stand)];
     case 'every': {
       const everyMs = plan.minutes * MINUTE_MS;
-      return [towards(sunAt(startMs + Math.floor((timeMs - startMs) / everyMs) * everyMs))];
+      const turnedMs = startMs + Math.floor((timeMs - startMs) / everyMs) * everyMs;
+      return [onStand(towards(sunAt(turnedMs)), plan.stand)];
     }
     case 'at':
-      return [towards(sunAt(plan.timesMs.findLast((time) => time <= timeMs) ?? startMs))];
+      return [
+        onStand(towards(sunAt(plan.timesMs.findLast((time) => time <= timeMs) ?? startMs)), plan.stand),
+      ];
     case 'hung':
       return WANDERING;
     case 'then':

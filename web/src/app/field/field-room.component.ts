@@ -135,7 +135,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
       <div class="field-told">
         <ks-field-entries />
         <ks-ration-here />
-        <details class="field-more">
+        <details class="field-more care-fold">
           <summary>On the site</summary>
           <ks-site-care [isShort]="true" />
         </details>

@@ -112,6 +112,7 @@ const KEPT_AS = 'knapsack.candidates';
           <button
             type="button"
             class="toggle"
+            [attr.aria-label]="'Candidate: ' + radio.name"
             [attr.aria-pressed]="!out().has(radio.id)"
             (click)="toggle(radio.id)"
           >

@@ -25,20 +25,22 @@ const MOST_LINES = 4;
         <p>
           {{ bought() }}
         </p>
-        <p>
-          Budget
-          <ks-number
-            field="price"
-            label="Budget for what is still to buy"
-            [value]="money.budget"
-            (committed)="budget($event)"
-          />
+        <p class="sentence-line">
           @if (money.budget !== null) {
+            Budget
+            <ks-number
+              field="price"
+              label="Budget for what is still to buy"
+              [value]="money.budget"
+              (committed)="budget($event)"
+            />
             <button type="button" class="quiet" (click)="noBudget()">No budget</button>
+          } @else {
+            <button type="button" class="quiet" (click)="budget(usualBudget())">Set a budget</button>
           }
         </p>
         @if (money.perOuting.length > 0) {
-          <p>
+          <p class="sentence-line">
             With
             <ks-number
               field="outingsAYear"
@@ -97,6 +99,11 @@ export class MoneyComponent {
           : `${sayMoney(price)} over ${Math.round(outings)} outings, by its cycles`,
     })),
   );
+
+  /** To begin with: what is still to buy, or some money. */
+  protected usualBudget(): number {
+    return Math.ceil((this.money()?.toBuy ?? 0) / 50) * 50 || 200;
+  }
 
   protected budget(budget: number): void {
     this.plan.edit((trip) => ({ ...trip, budget }));

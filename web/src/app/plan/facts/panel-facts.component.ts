@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { resolve, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
-import { bestFixedAim, MOUNTS } from '@knapsack/core';
+import { bestFixedAim, CABLINGS, MOUNTS, type Cabling } from '@knapsack/core';
 import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
 import { NoticesService } from '../../shell/notices.service';
-import { changePanelPlace, changeTurn, firstAim } from '@knapsack/contract/edits';
+import { changePanelPlace, changeTurn, firstAim, setCabling } from '@knapsack/contract/edits';
 import { TripStore } from '../../trip/trip.store';
 import { BagStore } from '../../trip/bag.store';
 
@@ -27,6 +27,29 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
     <p>
       The panel lies
       <ks-choice label="Aim" [value]="place().aim.how" [choices]="aims" (picked)="setAim($event)" />
+      @if (isTilted()) {
+        @if (place().stand; as stand) {
+          on a stand that tilts from
+          <ks-number
+            field="tiltDeg"
+            label="Least tilt of the stand"
+            [value]="stand.leastDeg"
+            (committed)="setPlace({ stand: { leastDeg: $event, mostDeg: stand.mostDeg } })"
+          />
+          to
+          <ks-number
+            field="tiltDeg"
+            label="Greatest tilt of the stand"
+            [value]="stand.mostDeg"
+            (committed)="setPlace({ stand: { leastDeg: stand.leastDeg, mostDeg: $event } })"
+          />
+          <button type="button" class="quiet" (click)="noStand()">any tilt</button>
+        } @else {
+          <button type="button" class="quiet" (click)="setPlace({ stand: { leastDeg: 20, mostDeg: 60 } })">
+            limit its tilt
+          </button>
+        }
+      }
       @switch (place().aim.how) {
         @case ('fixed') {
           at
@@ -88,6 +111,34 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
         (picked)="setPlace({ mount: $event })"
       />.
     </p>
+    @if (several(); as panels) {
+      <p>
+        Its {{ panels.count }} panels are led
+        <ks-choice
+          label="How the panels are led"
+          [value]="panels.cabling?.how ?? ''"
+          [choices]="cablings"
+          (picked)="lead(panels.index, $event)"
+        />
+        @if (panels.cabling; as cabling) {
+          , each
+          <ks-number
+            field="lengthM"
+            label="Length of each panel’s cable"
+            [value]="cabling.lengthM"
+            (committed)="cable(panels.index, { lengthM: $event })"
+          />
+          of
+          <ks-number
+            field="areaMm2"
+            label="Cross section of each panel’s cable"
+            [value]="cabling.areaMm2"
+            (committed)="cable(panels.index, { areaMm2: $event })"
+          />
+        }
+        .
+      </p>
+    }
   `,
 })
 export class PanelFactsComponent {
@@ -106,6 +157,21 @@ export class PanelFactsComponent {
   protected readonly fixed = computed(() => {
     const { aim } = this.place();
     return aim.how === 'fixed' ? aim : { tiltDeg: 0, azimuthDeg: 180 };
+  });
+  protected readonly isTilted = computed(() => !['flat', 'hung'].includes(this.place().aim.how));
+  protected readonly cablings: readonly { value: Cabling | ''; label: string }[] = [
+    { value: '', label: 'by cables that are not entered' },
+    ...Object.entries(CABLINGS).map(([value, label]) => ({ value: value as Cabling, label })),
+  ];
+  /** Panels in parallel, each with a way of its own to the controller's cable; null for one. */
+  protected readonly several = computed(() => {
+    const gear = this.bag.gear();
+    const loadout = this.store.trip()?.loadout ?? [];
+    const index = loadout.findIndex((item) => gear.get(item.gear)?.kind === 'panel');
+    const item = loadout[index];
+    return item && item.count / (item.inSeries ?? 1) > 1
+      ? { index, count: item.count, cabling: item.cabling ?? null }
+      : null;
   });
   protected readonly minutes = computed(() => {
     const { aim } = this.place();
@@ -163,6 +229,23 @@ export class PanelFactsComponent {
       trueDeg: azimuthDeg,
       compassDeg: compassBearing(azimuthDeg, declination(sun, outing.startMs)),
     });
+  }
+
+  protected noStand(): void {
+    this.store.edit((trip) => {
+      const { stand: _stand, ...place } = trip.panelPlace ?? USUAL_PLACE;
+      return { ...trip, panelPlace: place };
+    });
+  }
+
+  protected lead(index: number, how: Cabling | ''): void {
+    const before = this.several()?.cabling ?? { lengthM: 2, areaMm2: 0.75 };
+    this.store.edit((trip) => setCabling(trip, index, how === '' ? null : { ...before, how }));
+  }
+
+  protected cable(index: number, change: { lengthM?: number; areaMm2?: number }): void {
+    const before = this.several()?.cabling;
+    if (before) this.store.edit((trip) => setCabling(trip, index, { ...before, ...change }));
   }
 
   protected setPlace(change: Partial<PanelPlace>): void {
