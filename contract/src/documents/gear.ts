@@ -11,6 +11,8 @@ import type {
 } from '@knapsack/core';
 import type { AccessoryRule } from './accessory-rule.js';
 import type { Figure } from './figure.js';
+import type { ChargeLaw } from './charge-law.js';
+import type { NoiseReading } from './noise-reading.js';
 import type { DutyFigure, MeasuredOver } from './operator-figures.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
@@ -254,29 +256,6 @@ export interface ControllerGear extends GearCommon {
   readonly disconnectV?: Figure;
   readonly reconnectV?: Figure;
 }
-
-/** The noise floor of a band with it off and on. */
-export interface NoiseReading {
-  /** For example "20 m". */
-  readonly band: string;
-  readonly unit: 'S' | 'dB';
-  readonly off: number;
-  readonly on: number;
-  /** Day on which one listened. */
-  readonly date?: string;
-  /** Id of the radio that one listened with; not known if absent. */
-  readonly radio?: string;
-}
-
-/** How a charger charges, in the words of its label. */
-export const CHARGE_LAWS = {
-  stages: 'in stages, then float',
-  cv: 'at constant voltage, no float',
-  cc: 'at constant current, no end of its own',
-  trickle: 'a trickle, to stay joined',
-} as const;
-
-export type ChargeLaw = keyof typeof CHARGE_LAWS;
 
 /** A charger for before the outing, on the mains or in a vehicle. */
 export interface Charger extends GearCommon {

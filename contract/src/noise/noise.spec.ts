@@ -1,4 +1,5 @@
-import type { ControllerGear, Gear, NoiseReading } from '../documents/gear.js';
+import type { ControllerGear, Gear } from '../documents/gear.js';
+import type { NoiseReading } from '../documents/noise-reading.js';
 import {
   BANDS,
   byBand,

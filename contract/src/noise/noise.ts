@@ -1,4 +1,5 @@
-import type { Gear, NoiseReading } from '../documents/gear.js';
+import type { Gear } from '../documents/gear.js';
+import type { NoiseReading } from '../documents/noise-reading.js';
 
 /** An S-unit, dB. Source: IARU Region 1, Technical Recommendation R.1 (1981). */
 export const S_UNIT_DB = 6;

@@ -10,8 +10,8 @@ import {
   PROOF_NAMES,
   ROUGH_USES,
 } from '@knapsack/core';
+import { CHARGE_LAWS } from '../documents/charge-law.js';
 import {
-  CHARGE_LAWS,
   GEAR_KINDS,
   type GearKind,
   GEAR_SCHEMA,

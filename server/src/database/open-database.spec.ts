@@ -60,7 +60,9 @@ describe('the database', () => {
     const { trips, gear, packings, rehearsals } = storesOf(database);
     const listed = await trips.list();
     expect(listed.map(({ savedAs }) => savedAs).sort()).toEqual([1, 3, 4]);
-    expect(listed.every(({ document }) => readTrip(document).ok && document.version === TRIP_VERSION)).toBeTrue();
+    expect(
+      listed.every(({ document }) => readTrip(document).ok && document.version === TRIP_VERSION),
+    ).toBeTrue();
     // What was ticked and read in them has documents of its own now.
     expect(listed.every(({ document }) => !document.packed && !document.results)).toBeTrue();
     const { packed } = (await packings.read('released-4'))!.document;
@@ -68,7 +70,9 @@ describe('the database', () => {
     expect((await rehearsals.list()).length).toBe(0);
     const items = await gear.list();
     expect([...new Set(items.map(({ savedAs }) => savedAs))].sort()).toEqual([1, 2, 3]);
-    expect(items.every(({ document }) => readGear(document).ok && document.version === GEAR_VERSION)).toBeTrue();
+    expect(
+      items.every(({ document }) => readGear(document).ok && document.version === GEAR_VERSION),
+    ).toBeTrue();
     // Written once more, a trip is of today's version.
     await trips.replace(listed[0].document, listed[0].revision);
     expect((await trips.list()).filter(({ savedAs }) => savedAs === TRIP_VERSION).length).toBe(1);

@@ -11,13 +11,7 @@ import {
   type OnDestroy,
 } from '@angular/core';
 import { targetOf, type Radio, type Trip, type TripSummary } from '@knapsack/contract';
-import {
-  RADIO_SCHOOLS,
-  sayQuantity,
-  scoreRadio,
-  type RadioSchool,
-  type RadioThresholds,
-} from '@knapsack/core';
+import { RADIO_SCHOOLS, scoreRadio, type RadioSchool, type RadioThresholds } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
@@ -25,6 +19,7 @@ import { ShelfService } from '../data/shelf.service';
 import { choicesOf } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
+import { needView, traitsOf } from './shortlist-words';
 import { NoticesService } from '../shell/notices.service';
 import type { RadioNeed } from '@knapsack/contract/gear';
 import { noiseTable, quietOn } from '@knapsack/contract/noise';
@@ -32,16 +27,6 @@ import { kept, keep } from '../trip/kept-options';
 import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import type { RadioNeedsQuestion } from '../work/radio-needs-work';
-
-type Need = NonNullable<RadioNeed['need']>;
-
-/** What an outing needs with a radio. */
-interface NeedView {
-  readonly words: string;
-  readonly shelf: string;
-  /** Shares of the heaviest, %. */
-  readonly bar: { readonly radio: number; readonly battery: number; readonly panel: number } | null;
-}
 
 /** Candidates that were taken off the list, in this browser. */
 const KEPT_AS = 'knapsack.candidates';
@@ -203,7 +188,7 @@ export class ShortlistComponent implements OnDestroy {
           points,
           won: points.filter(({ won }) => won).length,
           why: points.map(({ why }) => why).join('; '),
-          need: this.needOf(radio),
+          need: this.outing() ? needView(radio, this.needs()) : null,
         };
       })
       .sort((a, b) => b.won - a.won || a.name.localeCompare(b.name, 'en')),
@@ -263,31 +248,6 @@ export class ShortlistComponent implements OnDestroy {
     keep(KEPT_AS, { out: [...out] });
   }
 
-  /** What the outing needs with a radio, in words and as a bar; null where no outing is chosen. */
-  private needOf({ id, name }: Radio): NeedView | null {
-    if (!this.outing()) return null;
-    const found = this.needs().find(({ radio }) => radio === id);
-    if (!found) return { words: `${name}: calculating …`, shelf: '', bar: null };
-    const { need, problem, kit } = found;
-    if (!need) return { words: problem ?? '', shelf: '', bar: null };
-    const { ampereHours, watts, batteryG, panelG, radioG, lessPower } = need;
-    const grams = weightOf(need);
-    const least = Math.min(...this.needs().flatMap(({ need }) => (need ? [weightOf(need)] : [])));
-    const most = Math.max(...this.needs().flatMap(({ need }) => (need ? [weightOf(need)] : [])));
-    const more = grams - least;
-    const size = `${sayQuantity({ value: ampereHours, unit: 'Ah' })}${watts > 0 ? ` and ${watts} W` : ', no panel'}`;
-    const against = more >= 10 ? `, ${weigh(more)} more than the lightest` : '';
-    const power = lessPower ? ', at its own highest power' : '';
-    const share = (part: number) => (100 * part) / most;
-    return {
-      words: `${size}: ${weigh(grams)}${radioG === null ? ' without the radio' : ' with the radio'}${against}${power}.`,
-      shelf: kit.battery
-        ? `Of the shelf without sun: ${kit.battery.name}, ${sayQuantity({ value: kit.marginAh, unit: 'Ah' })} to spare.`
-        : 'No battery of the shelf lasts without sun.',
-      bar: { radio: share(radioG ?? 0), battery: share(batteryG), panel: share(panelG) },
-    };
-  }
-
   ngOnDestroy(): void {
     this.worker.dismiss();
   }
@@ -295,23 +255,4 @@ export class ShortlistComponent implements OnDestroy {
   protected ask(change: Partial<RadioThresholds>): void {
     this.asked.update((before) => ({ ...before, ...change }));
   }
-}
-
-const weigh = (grams: number): string => sayQuantity({ value: grams, unit: 'g' });
-const weightOf = ({ batteryG, panelG, radioG }: Need): number => batteryG + panelG + (radioG ?? 0);
-
-function traitsOf(radio: Radio) {
-  const { receiveA, receiveByEarA, transmit, dropoutV, fullPowerV, maxV, internal, quiet } = radio;
-  return {
-    figures: {
-      receive: [{ amps: receiveA.value, source: receiveA.source }],
-      ...(receiveByEarA && { receiveByEar: [{ amps: receiveByEarA.value, source: receiveByEarA.source }] }),
-      transmit,
-    },
-    dropoutV: dropoutV.value,
-    ...(fullPowerV && { fullPowerV: fullPowerV.value }),
-    ...(maxV && { maxV: maxV.value }),
-    chargesWhileOperating: internal?.chargesWhileOperating ?? false,
-    ...(quiet !== undefined && { quiet }),
-  };
 }

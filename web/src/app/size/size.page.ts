@@ -8,14 +8,12 @@ import {
   here,
   unitHere,
   type Kit,
-  type KitLimits,
   kitName,
   plainSentence,
   planSentence,
   PROOF_NAMES,
   type Proof,
   PROOFS,
-  RULES,
   sayChance,
   sayDuration,
   sayLastingShort,
@@ -36,38 +34,10 @@ import { SumComponent } from '../parts/sum.component';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { KitScatterComponent } from './kit-scatter.component';
 import { RationComponent } from './ration.component';
+import { binds, LIMITS, type NumberLimit } from './size-limits';
 import { SizeStore } from './size.store';
 import { TradeCurveComponent } from './trade-curve.component';
 import { ForecastStore } from '../trip/forecast.store';
-
-type NumberLimit = Exclude<keyof KitLimits, 'proof'>;
-
-const LIMITS: readonly {
-  readonly name: NumberLimit;
-  readonly field: FieldName;
-  readonly words: string;
-}[] = [
-  { name: 'grams', field: 'carryLimitG', words: 'up to' },
-  { name: 'price', field: 'price', words: 'budget' },
-  { name: 'litres', field: 'packedL', words: 'packed' },
-  { name: 'pieces', field: 'count', words: 'pieces' },
-];
-
-/** Rules without which a larger kit would have been allowed; the others tell of parts that do not go together. */
-const BINDING: ReadonlySet<string> = new Set([
-  'too heavy',
-  'too expensive',
-  'too large',
-  'too many pieces',
-  'not proof',
-  'noisy',
-  'noise not measured',
-  RULES.peak.title,
-  RULES.continuous.title,
-]);
-
-/** What the next build must do binds as a limit does. */
-const binds = (rule: string): boolean => BINDING.has(rule) || rule.startsWith(BUILD_RULE);
 
 interface Pick {
   readonly words: string;
