@@ -8,6 +8,7 @@ import {
   here,
   unitHere,
   type Kit,
+  type KitLimits,
   kitName,
   plainSentence,
   planSentence,
