@@ -32,6 +32,10 @@ export const siteCareOf = (trip: Trip, shelf: readonly Gear[]): readonly SiteCar
   return carried.length === 0 ? [] : siteCare(siteFactsOf(trip, shelf, carried));
 };
 
+/** A generator or its fuel has no kind of its own: it is known by its name or a tag. */
+const burnsFuel = ({ name, tags = [] }: Gear): boolean =>
+  [name, ...tags].some((words) => /\b(generator|fuel|petrol|gasoline)\b/i.test(words));
+
 /** What makes mains voltage in a harness. */
 const MAINS: ReadonlySet<string> = new Set(['inverter', 'outlet']);
 
@@ -48,7 +52,7 @@ function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carri
     hasMains:
       carried.some(({ gear }) => gear.kind === 'accessory' && gear.via === 'mains') ||
       (trip.harness?.parts ?? []).some(({ kind }) => MAINS.has(kind)),
-    hasGenerator: false,
+    hasGenerator: carried.some(({ gear }) => burnsFuel(gear)),
     hasLithium: batteryPieces(carried).some(({ gear }) => isLithium(gear.chemistry)),
     byVehicle: trip.packing?.wayIn === 'vehicle',
     rainFrom: rain ? sayTime(rain.startMs, zone) : null,

@@ -135,6 +135,20 @@ describe('what the site of a trip asks for', () => {
     expect(care(outing([], { blocks: [] })).has('exposure')).toBeFalse();
   });
 
+  it('knows a generator by its name or a tag, and mains voltage by what is fed with it', () => {
+    const box: Gear = { ...common, id: 'whip', kind: 'other', name: 'Box' };
+    const of = outing([], { loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
+    expect(care(of, [...rated, box]).has('fuel')).toBeFalse();
+    expect(care(of, [...rated, { ...box, name: 'Small generator' }]).has('fuel')).toBeTrue();
+    expect(care(of, [...rated, { ...box, tags: ['fuel'] }]).has('fuel')).toBeTrue();
+    const laptop: Gear = {
+      ...{ ...common, id: 'whip', kind: 'accessory', name: 'Laptop', via: 'mains' },
+      ...{ drawW: sheet(40), rule: { when: 'always' } },
+    };
+    expect(care(of, [...rated, laptop]).has('mains')).toBeTrue();
+    expect(care(of, [...rated, { ...laptop, via: 'laptop' }]).has('mains')).toBeFalse();
+  });
+
   it('has two people lift what is over 15 kg, one piece or a bag', () => {
     const heavy: readonly Gear[] = [curlew, { ...shale, weightG: sheet(15_500) }];
     expect(care(trip(), heavy).get('heavy')).toContain('Shale, 15.50 kg');
