@@ -69,6 +69,9 @@ function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carri
   };
 }
 
+/** What takes longer than this to empty a battery is no danger to it, days. */
+const WORTH_DAYS = 730;
+
 /** The controller that stays joined to a battery, and the battery that it empties first. */
 function standbyOf(carried: readonly Carried[]): SiteFacts['standby'] {
   const controller = carried.filter(isKind('controller')).find(({ gear }) => (gear.selfUseA?.value ?? 0) > 0);
@@ -79,7 +82,7 @@ function standbyOf(carried: readonly Carried[]): SiteFacts['standby'] {
     days: daysUntilEmpty(packLabelOf(gear, 1).ratedAh, standbyA, gear.chemistry),
   }));
   const [first] = all.sort((a, b) => a.days - b.days);
-  return first
+  return first && first.days < WORTH_DAYS
     ? {
         name: controller.gear.name,
         battery: first.gear.name,

@@ -149,6 +149,20 @@ describe('what the site of a trip asks for', () => {
     expect(care(of, [...rated, { ...laptop, via: 'laptop' }]).has('mains')).toBeFalse();
   });
 
+  it('has a controller taken off that would empty the battery, and none that takes years', () => {
+    const rill = (amps: number): Gear => ({
+      ...{ ...common, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt', maxA: sheet(8) },
+      selfUseA: sheet(amps),
+    });
+    const of = trip({ loadout: [...trip().loadout, { gear: 'rill', count: 1 }] });
+    // 10 Ah at 8 mA, less what leaks away: under 52 days.
+    expect(care(of, [...rated, rill(0.008)]).get('standby')).toMatch(
+      /Take Rill off Shale.* in (49|50|51) days\./,
+    );
+    expect(care(of, [...rated, rill(1e-300)]).has('standby')).toBeFalse();
+    expect(care(of, [...rated, rill(0)]).has('standby')).toBeFalse();
+  });
+
   it('has two people lift what is over 15 kg, one piece or a bag', () => {
     const heavy: readonly Gear[] = [curlew, { ...shale, weightG: sheet(15_500) }];
     expect(care(trip(), heavy).get('heavy')).toContain('Shale, 15.50 kg');

@@ -1,6 +1,7 @@
-import { allKits, isReason, kitName } from '@knapsack/core';
+import { allKits, isReason, kitName, piecesAh } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { resolve } from '../resolve/resolve.js';
 import { readTrip } from '../schemas/read.js';
 import { cobble, curlew, relay, shale, trip } from '../testing/documents.js';
 import { idealFigures } from './ideal-figures.js';
@@ -229,5 +230,27 @@ describe('the ideal figures', () => {
     );
     expect(last.forEver!.month).toBe(9);
     expect(last.forEver!.watts).toBeGreaterThan(10);
+  });
+});
+
+describe('a device that the sun charges', () => {
+  const tablet: Gear = {
+    ...{ ...common, id: 'tablet', kind: 'accessory', name: 'tablet', via: 'usb' },
+    ...{ drawW: figure(6), rule: { when: 'always' }, weightG: figure(300) },
+    internal: { wattHours: figure(20), chargeW: figure(9) },
+  } as Gear;
+  const of: Trip = {
+    ...outing,
+    loadout: [...outing.loadout, { gear: 'tablet', count: 1, ownCells: { feed: 'sun', soc: 0.2 } }],
+  };
+
+  it('takes the same in the search as in the plan', () => {
+    const gear = [...shelf, tablet];
+    const plan = resolve(of, gear);
+    if (!plan.ok) throw new Error(plan.problems[0].sentence);
+    const load = (loads: typeof plan.value.accessories) => loads.find(({ id }) => id === 'tablet')!.pieces;
+    const searched = space(of, gear).space.plan;
+    expect(load(plan.value.accessories).some(({ mean }) => mean.watts === 9)).toBeTrue();
+    expect(piecesAh(load(searched.accessories))).toBeCloseTo(piecesAh(load(plan.value.accessories)), 1);
   });
 });

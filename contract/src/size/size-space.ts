@@ -76,7 +76,7 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
     all,
   );
   if (!first.ok) return first;
-  const plan = first.value;
+  const plan = { ...first.value, accessories: asPlanned(trip, all, first.value.accessories) };
   const { sun: _sun, ...unlit } = plan;
   const wire = new WireBar(unlit, all);
   const suns = sunParts(known, options.aims);
@@ -112,6 +112,19 @@ export function shelfSpace(trip: Trip, shelf: readonly Gear[], options: SizeOpti
       });
     },
   });
+}
+
+/** What devices take as the trip stands: those that the sun's surplus charges are fed by the panel in the bag, not by each that is tried. */
+function asPlanned(
+  trip: Trip,
+  gear: readonly Gear[],
+  bare: PlanInput['accessories'],
+): PlanInput['accessories'] {
+  if (!trip.loadout.some(({ ownCells }) => ownCells?.feed === 'sun')) return bare;
+  const whole = resolve({ ...trip, stepMinutes: stepFor(trip) }, gear);
+  if (!whole.ok) return bare;
+  const own = new Map(whole.value.accessories.map((load) => [load.id, load]));
+  return bare.map((load) => (load.id === undefined ? load : (own.get(load.id) ?? load)));
 }
 
 /** A trip with a kit in its bag, where its batteries and panels were. */

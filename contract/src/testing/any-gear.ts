@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES } from '@knapsack/core';
+import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, PROOF_NAMES } from '@knapsack/core';
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type {
   Accessory,
@@ -58,6 +58,9 @@ const radios = fc
 /** Yes, no, or not entered. */
 const yesNo = fc.option(fc.boolean(), { nil: undefined });
 
+/** What it is proof against, or not entered. */
+const proofs = fc.option(fc.constantFrom(...PROOF_NAMES), { nil: undefined });
+
 /** What refuses a plan more often than not, in one of twelve. */
 const seldom = <T>(arbitrary: fc.Arbitrary<T>) =>
   fc.oneof({ weight: 11, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary });
@@ -78,6 +81,8 @@ const batteries = fc
     protects: yesNo,
     coldProtected: yesNo,
     keepsCharge: fc.boolean(),
+    proof: proofs,
+    sockets: fc.option(any('sockets'), { nil: undefined }),
   })
   .map((battery) => bare({ ...common, id: 'battery', kind: 'battery', ...battery }) as Battery);
 
@@ -93,6 +98,8 @@ const stations = fc
     idleW: maybe('idleW'),
     solarW: maybe('solarW'),
     solarMaxV: seldom(figure('inputV')),
+    sleepsBelowW: maybe('idleW'),
+    proof: proofs,
   })
   .map((station) => bare({ ...common, id: 'station', kind: 'station', ...station }) as PowerStation);
 
@@ -115,8 +122,14 @@ const accessories = fc
         rule: { when: 'transmitting' as const },
       })),
     ),
+    internal: fc.option(fc.record({ wattHours: figure('wattHours'), chargeW: figure('chargeW') }), {
+      nil: undefined,
+    }),
   })
-  .map(({ draw, rule }): Accessory => ({ ...common, id: 'accessory', kind: 'accessory', ...draw, ...rule }));
+  .map(
+    ({ draw, rule, internal }) =>
+      bare({ ...common, id: 'accessory', kind: 'accessory', ...draw, ...rule, internal }) as Accessory,
+  );
 
 const amplifiers = fc
   .record({ standbyA: figure('drawA'), transmitA: figure('transmitA') })

@@ -11,6 +11,8 @@ export interface FaultSource {
 const USUAL_AREA_MM2 = 3.31;
 const MILLISECONDS_SHARE = 0.5;
 const ROOM_C = 20;
+/** No short circuit has less, ohm. */
+const LEAST_OHM = 1e-5;
 
 /**
  * Short-circuit current just behind a fuse, A: full volts / (half of the ohmic resistance + the lead to the fuse, there and
@@ -24,5 +26,5 @@ export function faultCurrent(
   areaMm2 = USUAL_AREA_MM2,
 ): number {
   const cableOhm = copperOhm({ areaMm2, runM: reachM, temperatureC: ROOM_C, contactPairs: 0, fusesA: [] });
-  return fullV / (MILLISECONDS_SHARE * ohmicOhm + cableOhm);
+  return fullV / Math.max(LEAST_OHM, MILLISECONDS_SHARE * ohmicOhm + cableOhm);
 }
