@@ -25,6 +25,7 @@ import { resolvePositions } from './resolve-positions.js';
 import { resolveSun } from './resolve-sun.js';
 import { assumedCables, resolveWiring } from './resolve-wiring.js';
 import { outlookOf } from './sky-of.js';
+import { sayStationLosses } from './station-losses.js';
 import { surplusHours } from './surplus.js';
 
 /**
@@ -87,6 +88,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     remarks: [
       ...neverDark(carried, accessories.value),
       ...sayInverterCosts(carried, accessories.value),
+      ...sayStationLosses(carried, outing),
       ...(sun.value ? saySunLosses(carried, sun.value, outing) : []),
     ],
     assumed: [
