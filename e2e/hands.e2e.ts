@@ -41,6 +41,8 @@ test('the whole job by keyboard, from the trips to the card, and the focus is ne
   // The bag: swapped, taken out, put in.
   await tabTo(page, /^button Swap Whimbrel 100/);
   await page.keyboard.press('Enter');
+  // One presses on when the menu is there.
+  await expect(page.locator('.dropdown-menu.show')).toBeVisible();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expectFocus(page, /^button Swap Curlew 10/);
@@ -51,7 +53,7 @@ test('the whole job by keyboard, from the trips to the card, and the focus is ne
   await page.keyboard.press('End');
   await expectFocus(page, /^button Leave it at home/);
   await page.keyboard.press('Enter');
-  await expectFocus(page, /^button Swap wire antenna/);
+  await expectFocus(page, /^button Swap tablet/);
 
   // Wire: one remedy, and the same key again applies no other one.
   await tabTo(page, /^a Wire$|^a .*Wire/);
