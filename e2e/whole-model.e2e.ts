@@ -180,7 +180,7 @@ test('panels in a chain and a stand that ends too low say what they cost, in wat
   page,
   knapsack,
 }) => {
-  await openTrip(page, knapsack, 'headland-contest-camp');
+  await openTrip(page, knapsack);
   const facts = page.locator('ks-panel-facts');
   await facts.getByLabel('Aim').selectOption({ label: 'turned to the sun' });
   await facts.getByRole('button', { name: 'limit its tilt' }).click();
