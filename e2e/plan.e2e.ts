@@ -293,11 +293,11 @@ test('a device with a battery inside runs on it, and what that saves is told', a
   const use = page.locator('ks-own-cells');
   await expect(use).toContainText(/Runs \d+ h \d\d by itself/);
   await page.getByLabel('How its own battery is used').selectOption({
-    label: 'runs on its own battery, then from the bus',
+    label: 'run on its own battery first',
   });
   await expect(use).toContainText(/[\d.]+ Ah of the battery saved/);
   await page.getByLabel('How its own battery is used').selectOption({
-    label: 'runs from the bus, its own battery untouched',
+    label: 'fed from the bus alone',
   });
   await expect(use).toContainText('nothing saved');
   await saved(page);

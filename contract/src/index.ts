@@ -14,6 +14,7 @@ export * from './documents/trip-rules.js';
 export * from './documents/outing-hours.js';
 export * from './documents/same-document.js';
 export * from './documents/set-site.js';
+export * from './documents/shelf.js';
 export * from './documents/sun.js';
 export * from './documents/transmit-figure.js';
 export * from './documents/trip.js';

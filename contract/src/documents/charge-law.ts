@@ -3,7 +3,7 @@ export const CHARGE_LAWS = {
   stages: 'in stages, then float',
   cv: 'at constant voltage, no float',
   cc: 'at constant current, no end of its own',
-  trickle: 'a trickle, to stay joined',
+  trickle: 'a trickle, to stay connected',
 } as const;
 
 export type ChargeLaw = keyof typeof CHARGE_LAWS;

@@ -19,9 +19,6 @@ import type { TransmitFigure } from './transmit-figure.js';
 export const GEAR_SCHEMA = 'knapsack.gear';
 export const GEAR_VERSION = 6;
 
-export const SHELF_SCHEMA = 'knapsack.shelf';
-export const SHELF_VERSION = 1;
-
 export const GEAR_KINDS = [
   'radio',
   'battery',
@@ -305,10 +302,3 @@ export type Gear =
   | Distribution
   | Antenna
   | OtherGear;
-
-/** Many gear items in one file, for import, export and the terminal tool. */
-export interface ShelfDocument {
-  readonly schema: typeof SHELF_SCHEMA;
-  readonly version: typeof SHELF_VERSION;
-  readonly gear: readonly Gear[];
-}

@@ -61,9 +61,9 @@ export type RepeatWord = keyof typeof REPEATS;
 
 /** How a device with cells of its own may be fed. */
 export const CELLS_FEEDS = {
-  alone: 'runs on its own battery, then from the bus',
-  sun: 'runs on its own battery, charged when the sun has more than the rest needs',
-  hours: 'runs on its own battery, charged at chosen hours',
+  alone: 'run on its own battery first',
+  sun: 'charged by surplus sun',
+  hours: 'charged at chosen hours',
 } as const;
 
 export type CellsFeed = keyof typeof CELLS_FEEDS;

@@ -91,7 +91,11 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   ],
   charger: [figure('maxA', 'charge current', 'chargeA'), WEIGHT],
   distribution: [figure('maxA', 'rated current', 'chargeA', true), WEIGHT],
-  antenna: [WEIGHT],
+  antenna: [
+    figure('gainDbi', 'gain', 'gainDbi', true),
+    figure('tallM', 'height, with its mast', 'tallM', true),
+    WEIGHT,
+  ],
   other: [WEIGHT],
 };
 

@@ -1,8 +1,5 @@
 import {
   ampsOutOf,
-  assumedCurrents,
-  powerWithin,
-  transmitCurrent,
   USUAL_SOCKET,
   coldOpenCircuitVolts,
   CONVERTERS,
@@ -27,10 +24,11 @@ import { panelLabel } from '../resolve/panel-label.js';
 import { plannedLoads } from '../resolve/planned-loads.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { coldest, hottest } from '../resolve/resolve-sun.js';
-import { radiosByPosition, resolvePositions } from '../resolve/resolve-positions.js';
+import { radiosByPosition } from '../resolve/resolve-positions.js';
+import { allowedPower } from './allowed-power.js';
 import { checkedPack, faultSources, lowestSoc, lowVolts } from './battery-facts.js';
 import { batteryPieces } from './battery-pieces.js';
-import { harnessCharging, harnessDraws } from './harness-draws.js';
+import { harnessCharging, harnessDraws, type PlannedLoads } from './harness-draws.js';
 import { ADDED_NAMES, NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
 import { radioParts } from './lost-with.js';
 import { middleVolts } from './supply.js';
@@ -45,13 +43,11 @@ export function harnessFacts(
   parts: readonly HarnessPart[],
   run: CalculatedTrip | null,
 ): HarnessFacts {
-  const flow = harnessFlow(trip, carried, parts, run);
-  // What hangs from a power station's mains outlet does not pass its 12 V socket.
-  const onSocket = parts.filter(({ kind }) => kind !== 'outlet');
+  const flow = harnessFlow(trip, carried, parts, run, plannedBy(trip, carried, run));
   const loop = loopIn(parts);
   return {
     flow,
-    packs: checkedPacks(trip, carried, run, onSocket, flow),
+    packs: checkedPacks(trip, carried, parts, run, flow),
     inParallel: trip.batteryUse !== 'turns',
     radios: checkedRadios(trip, carried),
     controllers: carried.filter(isKind('controller')).map(({ gear }) => checkedController(gear, parts)),
@@ -92,15 +88,19 @@ export function harnessFacts(
   };
 }
 
-/** Every battery with its part of what all of them give. @param onSocket the parts that hang from the batteries themselves */
+/** Every battery with its part of what all of them give. */
 function checkedPacks(
   trip: Trip,
   carried: readonly Carried[],
+  parts: readonly HarnessPart[],
   run: CalculatedTrip | null,
-  onSocket: readonly HarnessPart[],
   flow: HarnessFlow,
 ): CheckedPack[] {
+  // What hangs from a power station's mains outlet does not pass its 12 V socket.
+  const onSocket = parts.filter(({ kind }) => kind !== 'outlet');
   const pieces = batteryPieces(carried);
+  const loads = plannedBy(trip, carried, run);
+  const flowOf = (of: PlannedLoads) => harnessFlow(trip, carried, parts, run, of);
   const sharing = trip.batteryUse === 'turns' ? 1 : Math.max(1, pieces.length);
   const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
   const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
@@ -109,7 +109,10 @@ function checkedPacks(
     const checked = checkedPack(trip, gear, name, lowestSoc(trip, run, index));
     const { socketA, peakA, continuousA }: Partial<CheckedPack> = checked;
     const limitA = socketA ?? peakA ?? continuousA;
-    const allowedW = limitA === undefined ? null : allowedPower(trip, carried, keyDownA, limitA, sharing);
+    const allowedW =
+      limitA === undefined || keyDownA <= limitA || !loads
+        ? null
+        : allowedPower(loads, (of) => ampsOutOf(onSocket, flowOf(of), 'keyDownA') / sharing, limitA);
     return {
       part: id,
       ...checked,
@@ -121,29 +124,6 @@ function checkedPacks(
       ...(allowedW !== null && { allowedW }),
     };
   });
-}
-
-/** The most power of the first radio, W, at which all that is drawn with its key down stays within a battery's limit, rounded down; null where none does. */
-function allowedPower(
-  trip: Trip,
-  carried: readonly Carried[],
-  keyDownA: number,
-  limitA: number,
-  sharing: number,
-): number | null {
-  const radio = resolvePositions(trip, carried);
-  if (!radio.ok || keyDownA <= limitA) return null;
-  const [
-    {
-      radio: { figures },
-      blocks,
-    },
-  ] = radio.value;
-  const currents = assumedCurrents(figures, trip.rating ?? 'measured');
-  const mostW = blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0);
-  const ownA = mostW > 0 ? transmitCurrent(currents, mostW) : 0;
-  const watts = powerWithin(currents, ownA - (keyDownA - limitA) * sharing);
-  return watts === null || watts < 1 ? null : Math.floor(watts);
 }
 
 const checkedRadios = (trip: Trip, carried: readonly Carried[]): HarnessFacts['radios'] =>
@@ -179,18 +159,25 @@ const disconnectFacts = ({ name, disconnectV, reconnectV, maxA }: AddedPart) => 
   ...(maxA !== undefined && { maxA }),
 });
 
+/** The loads of a plan: as calculated, else those of its blocks; null where there are none. */
+const plannedBy = (
+  trip: Trip,
+  carried: readonly Carried[],
+  run: CalculatedTrip | null,
+): PlannedLoads | null => run?.plan ?? plannedLoads(trip, carried);
+
 function harnessFlow(
   trip: Trip,
   carried: readonly Carried[],
   parts: readonly HarnessPart[],
   run: CalculatedTrip | null,
+  loads: PlannedLoads | null,
 ): HarnessFlow {
   const pieces = batteryPieces(carried);
   const inTurns = trip.batteryUse === 'turns';
   const [piece] = pieces;
   const low = lowVolts(trip, carried, run);
   const restV = low(0, 0);
-  const loads = run?.plan ?? plannedLoads(trip, carried);
   const draws = loads ? harnessDraws(loads, carried, parts, restV, middleVolts(trip, carried)) : new Map();
   const flow: HarnessFlow = {
     draws,

@@ -1,1 +1,2 @@
+export * from './still-to-buy.js';
 export * from './trip-money.js';

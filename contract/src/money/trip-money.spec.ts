@@ -1,6 +1,6 @@
 import type { Gear } from '../documents/gear.js';
 import { curlew, shale, trip } from '../testing/outing.js';
-import { batteryOutingCost, tripMoney } from './trip-money.js';
+import { tripMoney } from './trip-money.js';
 
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 /** Two of these are in the bag. */
@@ -37,12 +37,5 @@ describe('the money of a bag', () => {
     expect(radio.perOuting[0]).toEqual(
       jasmine.objectContaining({ name: curlew.name, cost: 10, ends: 'years' }),
     );
-  });
-
-  it('tells it of any battery for the same outing', () => {
-    // 5 Ah out of 10: half a cycle.
-    expect(batteryOutingCost(battery, 5, 52)).toEqual({ cost: 0.6, outings: 200, ends: 'cycles' });
-    expect(batteryOutingCost(shale, 5, 52)).toBeNull();
-    expect(batteryOutingCost(curlew, 5, 52)).toBeNull();
   });
 });

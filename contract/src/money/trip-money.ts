@@ -4,6 +4,7 @@ import type { Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { counted, lookUp } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
+import { isStillToBuy, priceToBuy } from './still-to-buy.js';
 
 /** What one line of the bag costs an outing. */
 export interface LineCost extends OutingCost {
@@ -46,8 +47,7 @@ export function tripMoney(
   const priced = carried.flatMap(({ gear, item }) =>
     gear.price ? [{ gear, name: counted(gear.name, item.count), price: gear.price.value * item.count }] : [],
   );
-  const wished = carried.filter(({ gear }) => gear.wished);
-  const toBuy = priced.filter(({ gear }) => gear.wished).reduce((sum, { price }) => sum + price, 0);
+  const toBuy = priceToBuy(carried.map(({ gear, item }) => ({ gear, count: item.count })));
   const perOuting = priced
     .map(({ gear, name, price }): LineCost => ({
       ...{ name, price },
@@ -57,11 +57,13 @@ export function tripMoney(
   return {
     worth: priced.reduce((sum, { price }) => sum + price, 0),
     unpriced: carried.length - priced.length,
-    toBuy,
-    toBuyNames: wished.map(({ gear, item }) => counted(gear.name, item.count)),
-    toBuyUnpriced: wished.filter(({ gear }) => !gear.price).map(({ gear }) => gear.name),
+    toBuy: toBuy.price,
+    toBuyNames: carried
+      .filter(({ gear }) => isStillToBuy(gear))
+      .map(({ gear, item }) => counted(gear.name, item.count)),
+    toBuyUnpriced: toBuy.unpriced,
     budget: trip.budget ?? null,
-    overBudget: Math.max(0, toBuy - (trip.budget ?? Infinity)),
+    overBudget: Math.max(0, toBuy.price - (trip.budget ?? Infinity)),
     perOuting,
     costPerOuting: perOuting.reduce((sum, { cost }) => sum + cost, 0),
   };
@@ -75,11 +77,4 @@ function lifeOf(gear: Gear) {
   if (!isStore(gear)) return { cycles: 0, years: GEAR_YEARS };
   const usual = usualLife(gear.chemistry);
   return { ...usual, cycles: gear.cycles?.value ?? usual.cycles };
-}
-
-/** What a battery of the shelf costs an outing that draws so much; null without a price. */
-export function batteryOutingCost(gear: Gear, plannedAh: number, outingsAYear: number): OutingCost | null {
-  if (!isStore(gear) || !gear.price) return null;
-  const { ratedAh } = packLabelOf(gear, 1);
-  return outingCost(gear.price.value, lifeOf(gear), plannedAh / ratedAh, outingsAYear);
 }

@@ -5,12 +5,14 @@ import {
   hoursToFull,
   batteryPackAt,
   isLead,
+  isLithium,
   sayQuantity,
   socAfterStorage,
   starterHours,
   takenFromVehicle,
   storageLevel,
   type ChargeJob,
+  type ChemistryName,
 } from '@knapsack/core';
 import type { Accessory, Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
 import type { ChargeChoice } from '../documents/rehearsal.js';
@@ -150,10 +152,8 @@ function chargedPack(
   const { charge } = pack;
   const chemistry = chemistryOf(gear.chemistry);
   const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
-  // A charger that does not say is offered for all but NiMH, which needs an end of charge of its own.
-  const fitting = chargers.filter(({ profiles }) =>
-    profiles ? profiles.includes(gear.chemistry) : gear.chemistry !== 'nimh',
-  );
+  const matching = chargers.filter((one) => isMadeFor(one, gear.chemistry));
+  const fitting = matching.filter(({ law }) => !(hasNoEnd(law) && isLithium(gear.chemistry)));
   const sources: readonly ChargeSource[] = charge
     ? [
         ...(gear.kind === 'station' ? [{ id: OWN, name: 'its own adapter' }] : []),
@@ -185,10 +185,28 @@ function chargedPack(
       socTyped: choice?.soc !== undefined,
       source,
       sources,
-      note: chargerNote(gear, charger, each()) ?? packNote(gear, charge !== null, source, soc),
+      note:
+        chargerNote(gear, charger, each()) ??
+        refusedNote(gear, fitting.length > 0 ? [] : matching) ??
+        packNote(gear, charge !== null, source, soc),
     },
     leaks: (from, days) => socAfterStorage(gear.chemistry, from, days, keeps),
   };
+}
+
+/** A charger that does not say is offered for all but NiMH, which needs an end of charge of its own. */
+const isMadeFor = ({ profiles }: Charger, chemistry: ChemistryName): boolean =>
+  profiles ? profiles.includes(chemistry) : chemistry !== 'nimh';
+
+/** A charger that goes on for as long as it is connected: lithium is overcharged by it, so it is never offered for it. */
+const hasNoEnd = (law: Charger['law']): boolean => law === 'cc' || law === 'trickle';
+
+/** Why the only chargers there are were not offered; null where that is no question. */
+function refusedNote({ chemistry }: Battery | PowerStation, refused: readonly Charger[]): string | null {
+  const [first] = refused;
+  return first
+    ? `${first.name} has no end of its own: lithium is overcharged by it and may burn. Take a charger for ${chemistryOf(chemistry).label}.`
+    : null;
 }
 
 /** What is to be said of the charger that was chosen: one without an end of its own, one in a vehicle, a trickle. */
@@ -202,8 +220,8 @@ function chargerNote(
     return `${charger.name} has no end of its own: take the battery off after ${sayQuantity({ value: hours, unit: 'duration' })}.`;
   if (charger.law === 'trickle')
     return isLead(gear.chemistry)
-      ? 'A trickle fills it slowly, and may stay joined.'
-      : `A trickle is made for lead-acid: no ${chemistryOf(gear.chemistry).label} battery stays joined to it.`;
+      ? 'A trickle fills it slowly, and may stay connected.'
+      : `A trickle is made for lead-acid: no ${chemistryOf(gear.chemistry).label} battery stays connected to it.`;
   if (charger.from !== 'vehicle' || charger.isolated) return null;
   const outV = batteryPackAt(packLabelOf(gear, 1), ROOM_C).charge?.absorptionV ?? 14;
   const takenA = takenFromVehicle(charger.maxA.value, outV);

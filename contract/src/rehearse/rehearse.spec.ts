@@ -177,15 +177,33 @@ describe('charging before an outing', () => {
   });
 
   it('says what is to be known of the charger: no end of its own, a trickle, a starter battery', () => {
-    const noteOn = (change: Partial<Charger>) => {
+    const lineOn = (change: Partial<Charger>, pack = 'shale') => {
       const shelf = kitShelf.map((gear) =>
-        gear.id === 'mains' ? ({ ...gear, ...change } as Charger) : gear,
+        gear.id === 'mains' ? ({ ...gear, profiles: undefined, ...change } as Charger) : gear,
       );
-      return chargeUp(kitTrip(), shelf, 6, now).lines.find(({ id }) => id === 'shale')!.note;
+      const loadout = kitTrip().loadout.map((item) =>
+        item.gear === 'shale' ? { ...item, gear: pack } : item,
+      );
+      return {
+        ...chargeUp(
+          kitTrip({ loadout, rehearsal: { charging: [{ gear: pack, soc: 0.2 }] } }),
+          shelf,
+          6,
+          now,
+        ).lines.find(({ id }) => id === pack)!,
+      };
     };
+    const noteOn = (change: Partial<Charger>, pack?: string) => lineOn(change, pack).note;
     expect(noteOn({})).toContain('keep it near half');
-    expect(noteOn({ law: 'cc' })).toMatch(/no end of its own: take the battery off after 1 h \d\d/);
-    expect(noteOn({ law: 'trickle' })).toContain('A trickle is made for lead-acid');
+    expect(noteOn({ law: 'cc' }, 'cobble')).toMatch(
+      /no end of its own: take the battery off after \d+ h \d\d/,
+    );
+    expect(noteOn({ law: 'trickle' }, 'cobble')).toContain('may stay connected');
+    // Neither is ever offered for lithium, which it would overcharge.
+    for (const law of ['cc', 'trickle'] as const) {
+      expect(lineOn({ law }).sources.map(({ id }) => id)).toEqual([SUN, NONE]);
+      expect(noteOn({ law })).toMatch(/lithium is overcharged by it and may burn\. Take a charger for /);
+    }
     // 5 A at 14.4 V are 72 W; through 0.88 at 12.3 V 6.65 A, of which 12 Ah are 1 h 48.
     expect(noteOn({ from: 'vehicle' })).toBe(
       'It takes 6.65 A from the vehicle: with the engine off no longer than 1 h 48, or it may not start.',

@@ -119,6 +119,15 @@ describe('a kit held against requirements', () => {
     expect(more).toEqual([]);
     expect(kit.name).toBe('with Cobble');
     expect(kit.trip.loadout).toEqual([trip().loadout[0], { gear: 'cobble', count: 1 }]);
+    // Its bag stays, by its place on the shelf.
+    const first: Gear = { ...wish, id: 'first', name: 'Zeal', place: 1 };
+    const bagged = trip({
+      loadout: [trip().loadout[0], { gear: shale.id, count: 1, bag: 'b', inSeries: 1 }],
+    });
+    expect(wishedKits(bagged, [...shelf, wish, first]).map((one) => one.trip.loadout[1])).toEqual([
+      { gear: 'first', count: 1, bag: 'b' },
+      { gear: 'cobble', count: 1, bag: 'b' },
+    ]);
     // What is in the bag already, or would replace nothing, is no kit of its own.
     expect(wishedKits(kit.trip, [...shelf, wish])).toEqual([]);
     expect(wishedKits(trip(), [...shelf, { ...rill, id: 'weir', wished: true }])).toEqual([]);

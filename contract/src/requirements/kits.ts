@@ -1,4 +1,6 @@
 import type { Gear } from '../documents/gear.js';
+import { inOrder } from '../gear/shelf-order.js';
+import { isStillToBuy } from '../money/still-to-buy.js';
 import type { Trip } from '../documents/trip.js';
 import { asTrip, partOf, UNNAMED_VARIANT } from '../documents/variants.js';
 
@@ -28,16 +30,17 @@ const MOST_WISHED = 4;
 /** The kit in hand with one piece of the wish list each, in the place of what it would replace; by their place on the shelf. */
 export function wishedKits(trip: Trip, shelf: readonly Gear[]): readonly HeldKit[] {
   const kinds = new Map(shelf.map(({ id, kind }) => [id, kind]));
-  return shelf
-    .filter((gear) => gear.wished && !gear.archived)
+  return inOrder(shelf)
+    .filter((gear) => isStillToBuy(gear) && !gear.archived)
     .flatMap((gear): HeldKit[] => {
       const replaced = PLACE_OF[gear.kind] ?? [];
       const at = trip.loadout.findIndex((item) => replaced.includes(kinds.get(item.gear) ?? 'other'));
       if (at === -1 || trip.loadout.some((item) => item.gear === gear.id)) return [];
-      const { inSeries: _series, ...before } = trip.loadout[at];
+      // What else is said of a piece, as how panels are led, is not said of another.
+      const { bag, module } = trip.loadout[at];
       const loadout = trip.loadout.flatMap((item, index) =>
         index === at
-          ? [{ ...before, gear: gear.id, count: 1 }]
+          ? [{ gear: gear.id, count: 1, ...(bag && { bag }), ...(module && { module }) }]
           : replaced.includes(kinds.get(item.gear) ?? 'other')
             ? []
             : [item],

@@ -114,7 +114,7 @@ function onCells(
     pieces,
     { wattHours: count * wattHours.value, startSoc: soc, chargeW: count * chargeW.value },
     charging.flatMap((span) => overlap(span, outing) ?? []),
-  ).pieces;
+  );
 }
 
 const withModes = (blocks: readonly PlannedBlock[]): OutingHours['blocks'] =>

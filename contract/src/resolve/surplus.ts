@@ -1,7 +1,7 @@
-import { forecast, type PlanInput, type Span } from '@knapsack/core';
+import { forecast, MINUTE_MS, type PlanInput, type Span } from '@knapsack/core';
 
 /** Charging is worth beginning for this long, ms. */
-const LEAST_MS = 15 * 60_000;
+const LEAST_MS = 15 * MINUTE_MS;
 
 /**
  * When the sun has more than everything else needs, under the typical sky: stretches in which part of what is offered is not

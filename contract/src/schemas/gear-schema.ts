@@ -11,31 +11,17 @@ import {
   ROUGH_USES,
 } from '@knapsack/core';
 import { CHARGE_LAWS } from '../documents/charge-law.js';
-import {
-  GEAR_KINDS,
-  type GearKind,
-  GEAR_SCHEMA,
-  GEAR_VERSION,
-  SHELF_SCHEMA,
-  SHELF_VERSION,
-} from '../documents/gear.js';
+import { GEAR_KINDS, type GearKind, GEAR_SCHEMA, GEAR_VERSION } from '../documents/gear.js';
 import { MOST_ENTRIES } from '../documents/figure.js';
-import { RULE_NAMES } from '../documents/accessory-rule.js';
+import { SHELF_SCHEMA, SHELF_VERSION } from '../documents/shelf.js';
 import { drawProblem, cableProblem } from '../documents/gear-rules.js';
-import {
-  LONGEST_TAG,
-  MOST_BANDS,
-  MOST_FUSES,
-  MOST_GEAR,
-  MOST_OWN_HOURS,
-  MOST_TAGS,
-} from '../fields/fields.js';
+import { LONGEST_TAG, MOST_BANDS, MOST_FUSES, MOST_GEAR, MOST_TAGS } from '../fields/fields.js';
+import { accessoryRule, modes } from './accessory-rule-schema.js';
 import { panelProblem } from '../resolve/panel-label.js';
 import {
   figure,
   figureFields,
   id,
-  instant,
   maybeOneOf,
   number,
   obeying,
@@ -89,31 +75,6 @@ const common = {
   tags: words(),
   connectors: words(),
   place: number('place').optional(),
-};
-
-const modes = () => Joi.array().items(oneOf(MODE_NAMES)).min(1).max(MODE_NAMES.length).optional();
-
-/** A rule with the fields that go with its "when" and no others. */
-export const accessoryRule = (): Joi.ObjectSchema => {
-  const when = (name: string, fields: Joi.SchemaMap) => ({
-    is: Joi.object({ when: name }).unknown(),
-    then: Joi.object(fields),
-  });
-  return [
-    when('operating', { modes: modes() }),
-    when('transmitting', { modes: modes() }),
-    when('minutes', { anHour: number('anHour') }),
-    when('hours', {
-      hours: Joi.array()
-        .items(Joi.object({ start: instant(), end: instant() }))
-        .min(1)
-        .max(MOST_OWN_HOURS)
-        .required(),
-    }),
-  ].reduce<Joi.ObjectSchema>(
-    (rule, { is, then }) => rule.when(is, { then }),
-    Joi.object({ when: oneOf(RULE_NAMES) }),
-  );
 };
 
 const radio = Joi.object({

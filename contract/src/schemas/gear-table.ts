@@ -1,7 +1,8 @@
 import { fail, succeed, type Result } from '@knapsack/core';
 import { undefused } from '../fields/csv-cell.js';
 import { csvOf, csvRows, delimiterOf, someOf } from '../formats/csv.js';
-import { GEAR_SCHEMA, GEAR_VERSION, SHELF_SCHEMA, type Gear } from '../documents/gear.js';
+import { GEAR_SCHEMA, GEAR_VERSION, type Gear } from '../documents/gear.js';
+import { SHELF_SCHEMA } from '../documents/shelf.js';
 import { readGear, readShelf } from './read.js';
 
 /** A heading of a figure's source: "receiveA source" beside "receiveA". */

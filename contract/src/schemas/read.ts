@@ -1,13 +1,6 @@
 import type Joi from 'joi';
 import { fail, succeed, type Problem, type Result } from '@knapsack/core';
-import {
-  GEAR_SCHEMA,
-  GEAR_VERSION,
-  SHELF_SCHEMA,
-  SHELF_VERSION,
-  type Gear,
-  type ShelfDocument,
-} from '../documents/gear.js';
+import { GEAR_SCHEMA, GEAR_VERSION, type Gear } from '../documents/gear.js';
 import {
   PACKING_SCHEMA,
   PACKING_VERSION,
@@ -24,6 +17,7 @@ import {
   REQUIREMENTS_VERSION,
   type RequirementsDocument,
 } from '../documents/requirements.js';
+import { SHELF_SCHEMA, SHELF_VERSION, type ShelfDocument } from '../documents/shelf.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { TRIP_SCHEMA, TRIP_VERSION, type Trip } from '../documents/trip.js';
 import { packingSchema, rehearsalSchema } from './beside-schema.js';

@@ -30,7 +30,8 @@ import {
   MOST_OWN_HOURS,
 } from '../fields/fields.js';
 import { packedTicks, stepResults } from './beside-schema.js';
-import { accessoryRule, gearSchema } from './gear-schema.js';
+import { accessoryRule } from './accessory-rule-schema.js';
+import { gearSchema } from './gear-schema.js';
 import { id, instant, maybeOneOf, number, obeying, oneOf, text } from './joi.js';
 
 const block = Joi.object({

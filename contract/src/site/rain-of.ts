@@ -22,6 +22,8 @@ export interface OutingRain {
   readonly known: number;
   /** Wet days of ten, of the climate; null where no climate was chosen or the hours cover the outing. */
   readonly wetDays: number | null;
+  /** The hours are made up by the simulated weather service. */
+  readonly simulated: boolean;
 }
 
 /** What of the outing rain falls in. */
@@ -43,15 +45,18 @@ export function rainOf(trip: Outing): OutingRain {
   return {
     ...{ rain, hours: rainHours(rain), known },
     wetDays: climate && known < 1 ? season.days[3] : null,
+    simulated: trip.weather?.source === 'simulated',
   };
 }
 
 /** The rain in a sentence; empty where nothing is known of it. */
-export function sayRain({ rain, hours, known, wetDays }: OutingRain, zone: string): string {
+export function sayRain({ rain, hours, known, wetDays, simulated }: OutingRain, zone: string): string {
   const [first] = rain;
   const wet = wetDays === null ? '' : ` ${wetDays} of 10 days are wet there at this time of year.`;
+  const where = simulated ? ' in the simulated weather' : '';
   if (first)
-    return `Rain from ${sayTime(first.startMs, zone)}, ${sayQuantity({ value: hours, unit: 'duration' })} in all.`;
-  if (known >= 1) return 'No rain is forecast.';
-  return `${known > 0 ? 'No rain in the hours that are forecast.' : 'No forecast of rain.'}${wet}`;
+    return `Rain${where} from ${sayTime(first.startMs, zone)}, ${sayQuantity({ value: hours, unit: 'duration' })} in all.`;
+  if (known >= 1) return simulated ? 'No rain in the simulated weather.' : 'No rain is forecast.';
+  const partly = simulated ? `No rain${where}.` : 'No rain in the hours that are forecast.';
+  return `${known > 0 ? partly : 'No forecast of rain.'}${wet}`;
 }

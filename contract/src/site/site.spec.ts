@@ -41,6 +41,15 @@ describe('the rain of an outing', () => {
     expect(sayRain(rainOf(outing([])), 'UTC')).toBe('No rain is forecast.');
   });
 
+  it('is told as simulated where its weather is', () => {
+    const simulated = (wet: readonly number[]) => {
+      const of = outing(wet);
+      return sayRain(rainOf({ ...of, weather: { ...of.weather!, source: 'simulated' } }), 'UTC');
+    };
+    expect(simulated([3])).toMatch(/^Rain in the simulated weather from /);
+    expect(simulated([])).toBe('No rain in the simulated weather.');
+  });
+
   it('is that of the climate where no hours are known', () => {
     const place = { name: 'islet', timeZone: 'UTC', latitudeDeg: 59, longitudeDeg: 5 };
     const weather = { air: 'clean', windMS: 3, climate: 'maritime' } as const;

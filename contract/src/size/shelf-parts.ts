@@ -1,6 +1,7 @@
 import { weakest, type Burden, type ChemistryName } from '@knapsack/core';
 import type { Battery, ControllerGear, Gear, Panel, PowerStation } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
+import { priceToBuy } from '../money/still-to-buy.js';
 import { isTypical } from '../typical/typical-gear.js';
 import { counted } from '../resolve/look-up.js';
 import type { SizeAim } from './size-options.js';
@@ -108,6 +109,7 @@ const isStore = (gear: Gear): gear is Battery | PowerStation =>
   gear.kind === 'battery' || gear.kind === 'station';
 
 function burdenOf(parts: readonly { readonly gear: Gear; readonly count: number }[]): Burden {
+  const toBuy = priceToBuy(parts);
   const sum = (of: (gear: Gear) => number | undefined) =>
     parts.reduce<number | null>((total, { gear, count }) => {
       const value = of(gear);
@@ -116,7 +118,7 @@ function burdenOf(parts: readonly { readonly gear: Gear; readonly count: number 
   return {
     grams: sum(({ weightG }) => weightG?.value),
     price: sum(({ price }) => price?.value),
-    toBuy: sum((gear) => (gear.wished || isTypical(gear) ? gear.price?.value : 0)),
+    toBuy: toBuy.unpriced.length > 0 ? null : toBuy.price,
     litres: sum(({ packedL }) => packedL?.value),
     pieces: parts.reduce((total, { count }) => total + count, 0),
     proof: weakest(parts.map(({ gear }) => gear.proof)),

@@ -47,7 +47,9 @@ export function sizeProblems({ chance, limits, aims }: SizeOptions): readonly Pr
   const words = { grams: 'weight', price: 'price', litres: 'volume', pieces: 'number of pieces' } as const;
   const { proof: _proof, ...numbers } = limits;
   for (const [name, limit] of Object.entries(numbers) as [keyof typeof words, number | undefined][]) {
-    if (limit !== undefined && !(limit > 0)) {
+    // A budget of nothing is one: what is owned counts nothing.
+    const isEnough = limit === undefined || limit > 0 || (name === 'price' && limit === 0);
+    if (!isEnough) {
       problems.push({
         code: 'limit',
         pointer: `/limits/${name}`,

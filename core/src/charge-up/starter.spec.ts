@@ -1,5 +1,4 @@
 import { daysUntilEmpty } from '../battery/forgotten.js';
-import { transmitCurrent, powerWithin } from '../load/transmit-current.js';
 import { starterHours, takenFromVehicle } from './starter.js';
 
 describe('charging out of a vehicle', () => {
@@ -11,7 +10,7 @@ describe('charging out of a vehicle', () => {
   });
 });
 
-describe('a battery that is left with its controller joined', () => {
+describe('a battery that is left with its controller connected', () => {
   it('is empty after days: by what is taken, and sooner by what it loses itself', () => {
     // 18 Ah at 8 mA are 2,250 h; with 3 % a month it is less.
     const days = daysUntilEmpty(18, 0.008, 'lifepo4');
@@ -22,30 +21,5 @@ describe('a battery that is left with its controller joined', () => {
     expect(days).toBeCloseTo(Math.log(1 + (18 * k) / 0.008) / k / 24, 9);
     expect(daysUntilEmpty(17, 0.012, 'flooded')).toBeLessThan(daysUntilEmpty(17, 0.012, 'agm'));
     expect(daysUntilEmpty(18, 0.016, 'lifepo4')).toBeLessThan(days);
-  });
-});
-
-describe('the power that a supply allows', () => {
-  const radio = {
-    receiveA: 1,
-    points: [
-      { rfW: 10, amps: 7 },
-      { rfW: 100, amps: 22 },
-    ],
-  };
-
-  it('is the one at which the radio takes just that current', () => {
-    for (const amps of [6, 9, 15, 21.9]) {
-      const watts = powerWithin(radio, amps)!;
-      expect(transmitCurrent(radio, watts)).withContext(`${amps} A`).toBeCloseTo(amps, 6);
-    }
-    expect(powerWithin(radio, 7)).toBeCloseTo(10, 6);
-  });
-
-  it('is the highest of the radio where more is there, and none where receiving takes it all', () => {
-    expect(powerWithin(radio, 40)).toBe(100);
-    expect(powerWithin(radio, 0.9)).toBeNull();
-    // At no power it takes a tenth of the way from 1 to 7 A.
-    expect(powerWithin(radio, 1.59)).toBeNull();
   });
 });

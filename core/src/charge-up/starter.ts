@@ -1,5 +1,5 @@
 /** A starter battery as most small vehicles have one, Ah, and the share of it that may go before the engine may not start. Source: convention of this project. */
-export const STARTER_AH = 60;
+const STARTER_AH = 60;
 const STARTER_SHARE = 0.2;
 /** Volts of a vehicle with its engine off, V, and what a charger in it gives out of what it takes. */
 const VEHICLE_V = 12.3;

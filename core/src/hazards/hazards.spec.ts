@@ -49,7 +49,12 @@ describe('what the site asks for', () => {
 
   it('follows from what is in the bag', () => {
     expect(ids({ hasAntenna: true })).toEqual(['knows', 'lines', 'guys', 'paths', 'thunder']);
-    expect(said({ hasAntenna: true, tallM: 8 }, 'lines')).toContain('8.0 m');
+    for (const one of siteCare({ ...bare, hasAntenna: true, tallM: 8 }).filter(({ id }) => id === 'lines')) {
+      // A long wire reaches farther than its mast is tall.
+      for (const words of [one.sentence, one.short])
+        expect(words).toMatch(/8\.0 m from power lines, wires farther than they are long/);
+    }
+    expect(said({ hasAntenna: true, tallM: 8 }, 'lines')).toContain('neither can fall towards one');
     expect(ids({ hasPanel: true })).toEqual(['knows', 'paths']);
     expect(ids({ hasMains: true })).toContain('mains');
     expect(ids({ hasGenerator: true })).toContain('fuel');
@@ -74,6 +79,9 @@ describe('what the site asks for', () => {
       standby: { name: 'Weir', battery: 'Cobble', days: 41, ruins: true },
     });
     expect(all.length).toBe(14);
+    expect(all.find(({ id }) => id === 'thunder')?.short).toContain(
+      'the mast left alone if the storm is near',
+    );
     for (const { id, short, sentence } of all)
       expect(short.length).withContext(id).toBeLessThan(Math.max(50, sentence.length));
   });

@@ -1,7 +1,7 @@
 import type { Mode } from '../load/mode.js';
 
 /**
- * Mean transmitted power during an over as a share of the peak. Source: FCC OET Bulletin 65, Supplement B (1997), table 2:
+ * Mean transmitted power during an over as a share of the peak. Source: FCC OET Bulletin 65, Supplement B (1997), table 2, as remembered:
  * conversational voice without processing 20 %, with heavy processing 50 %, Morse 40 %, FM, teletype and continuous digital 100 %.
  */
 const MEAN_OF_PEAK: Partial<Record<Mode, number>> = { SSB: 0.2, CW: 0.4, AM: 0.5 };
@@ -32,7 +32,7 @@ export const STRICTEST_MHZ = 50;
 /** A half-wave dipole, dBi. */
 export const DIPOLE_DBI = 2.15;
 
-/** Reflection by the ground raises the field by this. Source: FCC OET Bulletin 65 (1997), section 2. */
+/** Reflection by the ground raises the field by this. Source: FCC OET Bulletin 65 (1997), section 2, as remembered. */
 const GROUND = 1.6;
 
 /** Nearer than this nobody should be, whatever the sum gives: close to an antenna the formula says too little, and it burns the hand that touches it. Source: convention of this project, m. */
@@ -40,7 +40,7 @@ export const LEAST_DISTANCE_M = 1;
 
 /**
  * Distance from an antenna at which its field falls to a limit, m: 1.6 sqrt(30 P G) / E, in the direction in which it sends the
- * most. Source: FCC OET Bulletin 65 (1997), section 2; not valid nearer than about a sixth of the wave.
+ * most. Source: FCC OET Bulletin 65 (1997), section 2, as remembered; not valid nearer than about a sixth of the wave.
  *
  * @param meanW power as a mean over 30 minutes, W, at least 0
  * @param gainDbi gain of the antenna over an isotropic one, dB

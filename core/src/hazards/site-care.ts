@@ -21,7 +21,7 @@ export interface SiteFacts {
   readonly heaviest: { readonly name: string; readonly grams: number } | null;
   /** Distance that people keep from the antenna, m, and what is sent then. */
   readonly exposure: { readonly distanceM: number; readonly what: string } | null;
-  /** What stays joined to a battery when one packs up, and the days until that is empty; null where nothing does. */
+  /** What stays connected to a battery when one packs up, and the days until that is empty; null where nothing does. */
   readonly standby: {
     readonly name: string;
     readonly battery: string;
@@ -60,7 +60,7 @@ export type SiteCareName =
   | 'standby';
 
 /** From this weight two people lift. Source: convention of this project, after the usual advice for lifting by hand. */
-export const TWO_LIFT_G = 15_000;
+const TWO_LIFT_G = 15_000;
 /** A folding panel or a mast begins to move in such a wind, m/s; a fresh breeze of the Beaufort scale. */
 const FRESH_WIND_MS = 8;
 /** Air at which a closed vehicle in the sun gets too hot for a battery, C. Source: convention of this project. */
@@ -91,11 +91,11 @@ export function siteCare(facts: SiteFacts): readonly SiteCare[] {
       short:
         tallM === null
           ? 'Mast and wires farther from power lines than they are long.'
-          : `Mast farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines.`,
+          : `Mast farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long.`,
       sentence:
         tallM === null
           ? 'Set mast and wires up farther from power lines than they are long, and so that they cannot fall towards one.'
-          : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, and so that neither it nor a wire can fall towards one.`,
+          : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long, and so that neither can fall towards one.`,
     },
     facts.hasAntenna && {
       ...{ id: 'guys', at: 'setting up' },
@@ -138,7 +138,7 @@ export function siteCare(facts: SiteFacts): readonly SiteCare[] {
     facts.hasAntenna && {
       ...{ id: 'thunder', at: 'all the time' },
       short:
-        'Thunder: stop, antenna and panel off, into a house or a vehicle until 30 minutes after the last.',
+        'Thunder: stop, antenna and panel off, the mast left alone if the storm is near, into a house or a vehicle until 30 minutes after the last.',
       sentence:
         'Thunder: stop, take antenna and panel off, leave the mast alone if the storm is near, and go into a house or a vehicle until 30 minutes after the last thunder. If there is time, lay the mast down.',
     },
@@ -157,7 +157,7 @@ export function siteCare(facts: SiteFacts): readonly SiteCare[] {
     facts.standby !== null && {
       ...{ id: 'standby', at: 'leaving' },
       short: `Take ${facts.standby.name} off ${facts.standby.battery}: it empties it in ${Math.round(facts.standby.days)} days.`,
-      sentence: `Take ${facts.standby.name} off ${facts.standby.battery}, by its plug or a switch: left joined it empties a full one in ${Math.round(facts.standby.days)} days${facts.standby.ruins ? ', and that ruins it' : ''}.`,
+      sentence: `Take ${facts.standby.name} off ${facts.standby.battery}, by its plug or a switch: left connected it empties a full one in ${Math.round(facts.standby.days)} days${facts.standby.ruins ? ', and that ruins it' : ''}.`,
     },
   ];
   return care.filter((one) => one !== false);

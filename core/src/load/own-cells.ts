@@ -11,14 +11,6 @@ export interface OwnCells {
   readonly chargeW: number;
 }
 
-/** A device on its own cells. */
-export interface OnOwnCells {
-  /** What it still takes from the bus: while its cells are charged, and what it uses once they are empty. */
-  readonly pieces: readonly LoadPiece[];
-  /** When its cells are first empty while it is on, UTC epoch ms; null where they never are. */
-  readonly emptyMs: number | null;
-}
-
 /** Volts that a draw in amps is taken at where energy is asked for; the difference to the bus of the moment is small beside its spread. */
 export const BUS_V = 13;
 /** Less than this is empty, or full, Wh. */
@@ -29,6 +21,7 @@ const NOTHING_WH = 1e-9;
  * What it uses at its own plug is its draw at the battery less the loss of a USB converter, and what charging puts in the same
  * share of what it draws. Source: convention of this project.
  *
+ * @returns what it still takes from the bus: while its cells are charged, and what it uses once they are empty
  * @param use what it takes where it hangs on the bus, by stretches that do not overlap
  * @param charging hours in which its cells are charged, ascending
  */
@@ -36,12 +29,11 @@ export function onOwnCells(
   use: readonly LoadPiece[],
   cells: OwnCells,
   charging: readonly Span[],
-): OnOwnCells {
+): readonly LoadPiece[] {
   const { wattHours, startSoc, chargeW } = cells;
   const { efficiency } = CONVERTERS.usb;
   const pieces: LoadPiece[] = [];
   let storedWh = startSoc * wattHours;
-  let emptyMs: number | null = null;
   const take = (startMs: number, endMs: number, draw: Draw) => {
     if (endMs <= startMs || (draw.amps === 0 && draw.watts === 0)) return;
     const last = pieces.at(-1);
@@ -62,7 +54,6 @@ export function onOwnCells(
       const isEmpty = storedWh <= NOTHING_WH;
       // Full on its plug, or empty and fed too little: it takes just what it uses.
       if ((getsW >= usesW && isFull && getsW > 0) || (isEmpty && getsW < usesW)) {
-        if (isEmpty && usesW > 0) emptyMs ??= atMs;
         take(atMs, span.endMs, draw);
         return;
       }
@@ -76,7 +67,7 @@ export function onOwnCells(
       atMs = untilMs;
     }
   });
-  return { pieces, emptyMs };
+  return pieces;
 }
 
 /** Charge that stretches take from the bus, Ah. */

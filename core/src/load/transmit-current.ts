@@ -49,28 +49,6 @@ export function transmitCurrent(radio: RadioCurrents, rfW: number): number {
   return along(points[upper - 1], points[upper], rfW);
 }
 
-/** Halvings that find a power to a millionth. */
-const HALVINGS = 60;
-
-/**
- * The most power, W, at which a radio takes no more than a current with its key down, at most its highest figure; null where even
- * at no power it takes more. The inverse of {@link transmitCurrent}, found by halving.
- *
- * @param amps A, above 0
- */
-export function powerWithin(radio: RadioCurrents, amps: number): number | null {
-  const highest = radio.points[radio.points.length - 1].rfW;
-  if (transmitCurrent(radio, highest) <= amps) return highest;
-  if (transmitCurrent(radio, 0) > amps) return null;
-  let [low, high] = [0, highest];
-  for (let halving = 0; halving < HALVINGS; halving++) {
-    const middle = (low + high) / 2;
-    if (transmitCurrent(radio, middle) <= amps) low = middle;
-    else high = middle;
-  }
-  return low;
-}
-
 /** True where the transmit figures rest on a single point, so that every other power is a guess. */
 export const isEstimated = ({ points }: RadioCurrents): boolean => points.length === 1;
 

@@ -12,7 +12,7 @@ export interface Burden {
   readonly litres: number | null;
   /** Single things to carry and to lose. */
   readonly pieces: number;
-  /** What the weakest of it stands of water; null where nobody has said, absent where there is nothing to get wet. */
+  /** What the weakest of it stands of water; null where not entered, absent where there is nothing to get wet. */
   readonly proof?: Proof | null;
 }
 

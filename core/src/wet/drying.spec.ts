@@ -46,7 +46,7 @@ describe('what stands in the rain', () => {
 });
 
 describe('what a thing stands of water', () => {
-  it('goes from nothing up, and is not known where nobody has said', () => {
+  it('goes from nothing up, and is not known where it is not entered', () => {
     PROOF_NAMES.forEach((proof, at) =>
       PROOF_NAMES.forEach((least, leastAt) => expect(stands(proof, least)).toBe(at >= leastAt)),
     );

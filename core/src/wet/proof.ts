@@ -13,7 +13,7 @@ export type Proof = keyof typeof PROOFS;
 
 export const PROOF_NAMES = Object.keys(PROOFS) as readonly Proof[];
 
-/** Whether a thing stands at least so much water; null where nobody has said what it stands. */
+/** Whether a thing stands at least so much water; null where that is not entered. */
 export const stands = (proof: Proof | undefined, least: Proof): boolean | null =>
   proof === undefined ? null : PROOF_NAMES.indexOf(proof) >= PROOF_NAMES.indexOf(least);
 
@@ -21,7 +21,7 @@ export const stands = (proof: Proof | undefined, least: Proof): boolean | null =
 export const better = (a: Proof | undefined, b: Proof | undefined): Proof | undefined =>
   a === undefined || (b !== undefined && stands(b, a)) ? b : a;
 
-/** What the weakest of several things stands; null where of one nobody has said, and of nothing at all a dunking. */
+/** What the weakest of several things stands; null where of one it is not entered, and of nothing at all a dunking. */
 export function weakest(proofs: readonly (Proof | null | undefined)[]): Proof | null {
   let least = PROOF_NAMES.length - 1;
   for (const proof of proofs) {

@@ -12,7 +12,7 @@ const NONE = 'none';
 
 type DetailFigure = 'packedL' | 'cycles' | 'wetG' | 'dryH';
 
-/** Words of a table, and that nobody has said. */
+/** Words of a table, and that none is entered. */
 const orNot = (
   table: Readonly<Record<string, { readonly label: string }>>,
   not: string,
@@ -133,9 +133,9 @@ export class GearDetailsComponent {
     { value: 'owned', label: 'Owned' },
     { value: 'wished', label: 'On the wish list' },
   ];
-  protected readonly proofs = orNot(PROOFS, 'water not entered');
-  protected readonly folds = orNot(FOLDS, 'packs: not entered');
-  protected readonly roughUses = orNot(ROUGH_USES, 'rough use not entered');
+  protected readonly proofs = orNot(PROOFS, 'not entered');
+  protected readonly folds = orNot(FOLDS, 'how it packs: not entered');
+  protected readonly roughUses = orNot(ROUGH_USES, 'rough use: not entered');
   protected readonly hasSockets = computed(() => SOCKETED.includes(this.gear().kind));
   protected readonly isBattery = computed(() => ['battery', 'station'].includes(this.gear().kind));
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
-import { FIELDS, readNumber, shownNumber, unitOf, type FieldName, type Gear } from '@knapsack/contract';
+import { FIELDS, readNumber, shownNumber, unitOf, type FieldName } from '@knapsack/contract';
 import { noiseTable } from '@knapsack/contract/noise';
 import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
@@ -35,6 +35,7 @@ import { SumComponent } from '../parts/sum.component';
 import { RoomKeysDirective } from '../trip/room-keys.directive';
 import { KitScatterComponent } from './kit-scatter.component';
 import { RationComponent } from './ration.component';
+import { weightSpread } from './kit-spread';
 import { binds, LIMITS, type NumberLimit } from './size-limits';
 import { SizeStore } from './size.store';
 import { TradeCurveComponent } from './trade-curve.component';
@@ -209,7 +210,8 @@ export class SizePage {
   /** With how sure it is, where the parts say that: "2.50 kg ± 0.38". */
   protected weight = ({ kit }: { readonly kit: Kit }): string => {
     const words = sayQuantity({ value: kit.grams, unit: 'g' });
-    const spread = this.spreadOf(kit, ({ weightG }) => weightG?.spread);
+    const found = this.store.state()?.found;
+    const spread = found ? weightSpread(kit, found, this.store.stock()) : 0;
     return spread === 0 ? words : `about ${words} (± ${sayQuantity({ value: spread, unit: 'g' })})`;
   };
   /** What one would gain by a kit over the battery, panel and controller that are in the bag. */
@@ -219,20 +221,6 @@ export class SizePage {
       { grams: this.store.inBagG(), chance: this.chance.chance()?.chance ?? null },
     );
     return words && `: ${words}`;
-  }
-
-  /** One standard deviation of a figure over the parts of a kit, which err by themselves. */
-  private spreadOf(kit: Kit, of: (gear: Gear) => number | undefined): number {
-    const found = this.store.state()?.found;
-    if (!found) return 0;
-    const byId = new Map(this.store.stock().map((gear) => [gear.id, gear]));
-    const items = [...found.batteries[kit.battery].items, ...found.suns[kit.sun].items];
-    return Math.hypot(
-      ...items.map(({ gear, count }) => {
-        const item = byId.get(gear);
-        return item ? (of(item) ?? 0) * count : 0;
-      }),
-    );
   }
 
   protected readonly stockName = computed(() =>

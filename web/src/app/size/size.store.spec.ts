@@ -1,4 +1,4 @@
-import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { computed, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { curlew, shale, trip } from '@knapsack/contract/testing/outing';
@@ -14,11 +14,24 @@ const shelf: readonly Gear[] = [curlew, { ...shale, weightG: { value: 1000, sour
 describe('the search over the shelf', () => {
   const real = globalThis.Worker;
   const present = signal<Trip>(trip());
+  const radioPrice = signal<number | null>(null);
+  /** With a price it is a radio of the wish list. */
+  const shelfNow = computed(() => {
+    const value = radioPrice();
+    return value === null
+      ? shelf
+      : shelf.map((gear) =>
+          gear.kind === 'radio'
+            ? { ...gear, wished: true, price: { value, source: 'datasheet' as const } }
+            : gear,
+        );
+  });
   let store: SizeStore;
 
   beforeEach(() => {
     globalThis.Worker = SlowWorker as unknown as typeof Worker;
-    localStorage.removeItem('knapsack.size');
+    for (const key of ['knapsack.size', 'knapsack.size.from']) localStorage.removeItem(key);
+    radioPrice.set(null);
     present.set(trip());
     TestBed.configureTestingModule({
       providers: [
@@ -26,7 +39,7 @@ describe('the search over the shelf', () => {
         SizeStore,
         BagStore,
         { provide: TripStore, useValue: { trip: present, calculated: present } },
-        { provide: ShelfService, useValue: { gear: signal(shelf) } },
+        { provide: ShelfService, useValue: { gear: shelfNow } },
       ],
     });
     store = TestBed.inject(SizeStore);
@@ -56,6 +69,24 @@ describe('the search over the shelf', () => {
     store.change((options) => ({ ...options, limits: {} }));
     present.set(trip({ carryLimitG: 500 }));
     expect(store.effective().limits.grams).toBeUndefined();
+  });
+
+  it('asks for no more money than the budget leaves, nothing included, unless a price is asked for', () => {
+    expect(store.effective().limits.price).toBeUndefined();
+    present.set(trip({ budget: 300 }));
+    expect(store.effective().limits.price).toBe(300);
+    radioPrice.set(320);
+    expect(store.effective().limits.price).toBe(0);
+    store.change((options) => ({ ...options, limits: { price: 100 } }));
+    expect(store.effective().limits.price).toBe(100);
+    store.change((options) => ({ ...options, limits: {} }));
+  });
+
+  it('tries what is sold as still to buy', () => {
+    expect(store.from()).toBe('sold');
+    expect(store.effective().wished).toBeTrue();
+    store.chooseFrom('shelf');
+    expect(store.effective().wished).toBeFalse();
   });
 
   it('goes for the chance that the trip is meant to have', () => {

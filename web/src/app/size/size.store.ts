@@ -20,6 +20,7 @@ import {
   type SizeOptions,
   type ToKitWorker,
 } from '@knapsack/contract/size';
+import { priceToBuy } from '@knapsack/contract/money';
 import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
 import { isTypical } from '@knapsack/contract/typical';
 import { RequirementsService } from '../data/requirements.service';
@@ -56,7 +57,8 @@ const sameStock = (a: readonly Gear[], b: readonly Gear[]): boolean =>
 
 /** What decides over the kits: everything but the bag's own battery and panel, and how that lies. */
 function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
-  const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...rest } = trip;
+  const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...told } = trip;
+  const { knows: _knows, budget: _budget, ...rest } = told;
   const { aim: _aim, mount: _mount, ...place } = trip.panelPlace ?? USUAL_PLACE;
   return JSON.stringify({ ...rest, panelPlace: place, loadout: trip.loadout.filter((item) => !isKit(item)) });
 }
@@ -112,7 +114,13 @@ export class SizeStore implements OnDestroy {
     // What is tried on comes onto the shelf; that starts no search anew.
     { equal: sameStock },
   );
-  private readonly sold = computed(() => this.typical.all().filter(({ kind }) => KIT_KINDS.has(kind)));
+  /** What is sold is still to buy. */
+  private readonly sold = computed(() =>
+    this.typical
+      .all()
+      .filter(({ kind }) => KIT_KINDS.has(kind))
+      .map((gear) => ({ ...gear, wished: true })),
+  );
 
   /** What was asked last in this browser; the chance is the trip's own. */
   private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
@@ -123,14 +131,22 @@ export class SizeStore implements OnDestroy {
   readonly forBuild = signal(kept<{ on: boolean }>(BUILD_KEPT_AS, { on: false }).on);
   /** The same as long as nothing of it changes, so that trying a kit on starts no search anew. */
   readonly options = computed<SizeOptions>(() => ({ ...this.ownOptions(), chance: this.target() }));
-  /** As asked, with what the carry limit leaves room for where no weight is asked for. */
+  /** As asked, with what the carry limit and the trip's budget leave where no weight and no price is asked for. */
   readonly effective = computed<SizeOptions>(() => {
     const requirements = this.forBuild() ? this.requirements() : [];
-    const options = { ...this.options(), ...(requirements.length > 0 && { requirements }) };
     const room = this.roomG();
-    return room === null || options.limits.grams !== undefined || room === 0
-      ? options
-      : { ...options, limits: { grams: room, ...options.limits } };
+    const money = this.moneyLeft();
+    const options = this.options();
+    return {
+      ...options,
+      ...(requirements.length > 0 && { requirements }),
+      ...(this.from() === 'sold' && { wished: true }),
+      limits: {
+        ...(room !== null && room > 0 && { grams: room }),
+        ...(money !== null && { price: money }),
+        ...options.limits,
+      },
+    };
   });
   /** What the kits are held against, in the picture and in the list. */
   readonly by = signal<KitBurden>('weight');
@@ -153,9 +169,19 @@ export class SizeStore implements OnDestroy {
   readonly roomG = computed(() => {
     const trip = this.plan.trip();
     if (!trip?.carryLimitG) return null;
+    const rest = { ...trip, loadout: this.restOf(trip) };
+    return Math.max(0, trip.carryLimitG - bagWeight(rest, this.bag.gear()).grams);
+  });
+  /** What of the trip's budget is left for battery, panel and controller; null without a budget. */
+  readonly moneyLeft = computed(() => {
+    const trip = this.plan.trip();
+    if (trip?.budget === undefined) return null;
     const gear = this.bag.gear();
-    const rest = trip.loadout.filter(({ gear: id }) => !KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
-    return Math.max(0, trip.carryLimitG - bagWeight({ ...trip, loadout: rest }, gear).grams);
+    const rest = this.restOf(trip).flatMap((item) => {
+      const piece = gear.get(item.gear);
+      return piece ? [{ gear: piece, count: item.count }] : [];
+    });
+    return Math.max(0, trip.budget - priceToBuy(rest).price);
   });
   /** The kit that was asked why it stands where it does. */
   readonly why = signal<{ readonly rank: number; readonly sum: Sum } | null>(null);
@@ -179,6 +205,12 @@ export class SizeStore implements OnDestroy {
   chooseFrom(from: KitSource): void {
     this.chosenFrom.set(from);
     keep(FROM_KEPT_AS, { from });
+  }
+
+  /** The bag without its battery, panel and controller. */
+  private restOf({ loadout }: Trip): readonly LoadoutItem[] {
+    const gear = this.bag.gear();
+    return loadout.filter(({ gear: id }) => !KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
   }
 
   /** Holds kits against what the next build must do, or no longer. */

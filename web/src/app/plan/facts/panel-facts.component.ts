@@ -27,29 +27,6 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
     <p>
       The panel lies
       <ks-choice label="Aim" [value]="place().aim.how" [choices]="aims" (picked)="setAim($event)" />
-      @if (isTilted()) {
-        @if (place().stand; as stand) {
-          on a stand that tilts from
-          <ks-number
-            field="tiltDeg"
-            label="Least tilt of the stand"
-            [value]="stand.leastDeg"
-            (committed)="setPlace({ stand: { leastDeg: $event, mostDeg: stand.mostDeg } })"
-          />
-          to
-          <ks-number
-            field="tiltDeg"
-            label="Greatest tilt of the stand"
-            [value]="stand.mostDeg"
-            (committed)="setPlace({ stand: { leastDeg: stand.leastDeg, mostDeg: $event } })"
-          />
-          <button type="button" class="quiet" (click)="noStand()">any tilt</button>
-        } @else {
-          <button type="button" class="quiet" (click)="setPlace({ stand: { leastDeg: 20, mostDeg: 60 } })">
-            limit its tilt
-          </button>
-        }
-      }
       @switch (place().aim.how) {
         @case ('fixed') {
           at
@@ -111,6 +88,32 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
         (picked)="setPlace({ mount: $event })"
       />.
     </p>
+    @if (isTilted()) {
+      <p>
+        @if (place().stand; as stand) {
+          Its stand tilts from
+          <ks-number
+            field="tiltDeg"
+            label="Least tilt of the stand"
+            [value]="stand.leastDeg"
+            (committed)="setPlace({ stand: { leastDeg: $event, mostDeg: stand.mostDeg } })"
+          />
+          to
+          <ks-number
+            field="tiltDeg"
+            label="Greatest tilt of the stand"
+            [value]="stand.mostDeg"
+            (committed)="setPlace({ stand: { leastDeg: stand.leastDeg, mostDeg: $event } })"
+          />.
+          <button type="button" class="quiet" (click)="noStand()">any tilt</button>
+        } @else {
+          Its stand tilts as far as one likes.
+          <button type="button" class="quiet" (click)="setPlace({ stand: { leastDeg: 20, mostDeg: 60 } })">
+            limit its tilt
+          </button>
+        }
+      </p>
+    }
     @if (several(); as panels) {
       <p>
         Its {{ panels.count }} panels are led
@@ -121,7 +124,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
           (picked)="lead(panels.index, $event)"
         />
         @if (panels.cabling; as cabling) {
-          , each
+          with
           <ks-number
             field="lengthM"
             label="Length of each panel’s cable"
@@ -135,6 +138,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
             [value]="cabling.areaMm2"
             (committed)="cable(panels.index, { areaMm2: $event })"
           />
+          for each
         }
         .
       </p>

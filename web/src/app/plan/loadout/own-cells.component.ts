@@ -21,7 +21,7 @@ import { TripStore } from '../../trip/trip.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="rule-sentence">
-      It
+      It is
       <ks-choice
         label="How its own battery is used"
         [value]="use()?.feed ?? ''"
@@ -39,7 +39,7 @@ import { TripStore } from '../../trip/trip.store';
             [acceptEnd]="hours.acceptEnd"
           />
         }
-        ; at the start it is
+        and starts
         <ks-number
           field="ownSoc"
           label="Charge in its own battery at the start"
@@ -58,7 +58,7 @@ export class OwnCellsComponent {
   private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
   protected readonly choices: readonly { value: CellsFeed | ''; label: string }[] = [
-    { value: '', label: 'runs from the bus, its own battery untouched' },
+    { value: '', label: 'fed from the bus alone' },
     ...Object.entries(CELLS_FEEDS).map(([value, label]) => ({ value: value as CellsFeed, label })),
   ];
   protected readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
