@@ -2,6 +2,8 @@ export * from './battery/charge.js';
 export * from './battery/chemistry.js';
 export * from './battery/forgotten.js';
 export * from './battery/freezing.js';
+export * from './charge-up/feed.js';
+export * from './charge-up/generator.js';
 export * from './charge-up/starter.js';
 export * from './battery/most-volts.js';
 export * from './battery/battery-pack.js';

@@ -9,6 +9,7 @@ export const WATERFALL_WORDS: Readonly<Record<WaterfallStep, string>> = {
   otherLoads: 'other loads',
   sunOffered: 'what the sun offered',
   sunNotTaken: 'sun that was not taken',
+  chargers: 'what chargers brought',
   losses: 'battery losses',
   rest: 'not explained',
 };

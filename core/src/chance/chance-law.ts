@@ -47,7 +47,7 @@ export function chanceLaw(plan: PlanInput): ChanceLaw {
   const { edgesMs, cellsV } = run;
   const voltsAt = (step: number) => cellsV[step];
   const meanV = cellsV.reduce((sum, volts) => sum + volts, 0) / cellsV.length;
-  const steps = tightSteps(expected, voltsAt);
+  const steps = tightSteps(expected, voltsAt, plan.feeds);
   return {
     plan,
     edgesMs,

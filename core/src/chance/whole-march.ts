@@ -44,6 +44,7 @@ export function wholeMarch(
     radioDropoutV: plan.radio.dropoutV,
     cableOhm: radioOhm,
     sharedOhm,
+    fedA: law.steps.fedA,
     ...(sunA && { offeredAt: (step: number) => Math.min(controllerMaxA, sunGain * sunA[step]) }),
   });
   const ends = Object.values(marched.ends).filter((timeMs): timeMs is number => timeMs !== null);

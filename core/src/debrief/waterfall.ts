@@ -21,6 +21,7 @@ export const WATERFALL_STEPS = [
   'otherLoads',
   'sunOffered',
   'sunNotTaken',
+  'chargers',
   'losses',
   'rest',
 ] as const;
@@ -35,12 +36,13 @@ export interface Waterfall {
   readonly steps: readonly { readonly what: WaterfallStep; readonly ah: number }[];
 }
 
-/** What became of the charge, so that used = loads − offered + not taken + lost, Ah: the mean of outings. */
+/** What became of the charge, so that used = loads − offered + not taken − from chargers + lost, Ah: the mean of outings. */
 export interface OutingBooks {
   readonly usedAh: number;
   readonly loadsAh: number;
   readonly offeredAh: number;
   readonly notTakenAh: number;
+  readonly fedAh: number;
   readonly lostAh: number;
 }
 
@@ -56,16 +58,17 @@ export function outingBooks({ march }: Pick<Followed, 'march'>): OutingBooks {
       0,
     );
   });
-  const [usedAh, loadsAh, offeredAh, takenAh] = [
+  const [usedAh, loadsAh, offeredAh, takenAh, fedAh] = [
     used,
     particles.loadsAh,
     particles.offeredAh,
     particles.takenAh,
+    particles.fedAh,
   ].map(mean);
   return {
-    ...{ usedAh, loadsAh, offeredAh },
+    ...{ usedAh, loadsAh, offeredAh, fedAh },
     notTakenAh: offeredAh - takenAh,
-    lostAh: usedAh - loadsAh + takenAh,
+    lostAh: usedAh - loadsAh + takenAh + fedAh,
   };
 }
 
@@ -104,6 +107,7 @@ export function waterfall(planned: PlanInput, followed: Followed, options: Follo
     ...{ work, dutyCycle, receive: receiveAh, keyDown: keyDownAh, otherLoads },
     sunOffered: before.offeredAh - after.offeredAh,
     sunNotTaken: after.notTakenAh - before.notTakenAh,
+    chargers: before.fedAh - after.fedAh,
     losses: after.lostAh - before.lostAh,
     rest: after.loadsAh - before.loadsAh - (loads[5] - loads[0]),
   };

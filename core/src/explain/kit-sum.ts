@@ -20,7 +20,7 @@ export function kitSum(
     chance,
     standardError,
   }: Pick<TriedKit, 'kit' | 'finished' | 'samples' | 'chance' | 'standardError'>,
-  { givesAh, sunAh, loadAh }: Ledger,
+  { givesAh, fedAh, sunAh, loadAh }: Ledger,
 ): Sum {
   const battery = batteries[kit.battery];
   const sun = suns[kit.sun];
@@ -37,6 +37,7 @@ export function kitSum(
     lines: [
       weight,
       { label: 'The battery gives, above its reserve', terms: [], result: q(givesAh, 'Ah') },
+      ...(fedAh > 0 ? [{ label: 'Chargers give on the way', terms: [], result: q(fedAh, 'Ah') }] : []),
       ...(hasSun
         ? [
             {

@@ -13,9 +13,10 @@ export function lowestSum(run: Forecast): Sum {
   const upTo = (amps: Float64Array) => chargeBetween(march.edgesMs, amps, until.startMs, until.endMs);
   const loadsAh = upTo(march.loadA);
   const sunAh = upTo(march.offeredA) - upTo(march.curtailedA);
+  const chargersAh = upTo(march.fedTakenA);
   const storesAh = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
   const startSoc = march.soc[0];
-  const lostAh = (startSoc - verdict.lowestSoc) * storesAh - loadsAh + sunAh;
+  const lostAh = (startSoc - verdict.lowestSoc) * storesAh - loadsAh + sunAh + chargersAh;
   const lines: SumLine[] = [
     ...plan.packs.map(({ name, label }, index) => ({
       label: `${name} stores`,
@@ -26,6 +27,8 @@ export function lowestSum(run: Forecast): Sum {
     { label: 'consumption until then', terms: [], result: q(loadsAh, 'Ah') },
   ];
   if (sunAh > 0) lines.push({ label: 'given by the sun until then', terms: [], result: q(sunAh, 'Ah') });
+  if (chargersAh > 0)
+    lines.push({ label: 'given by chargers until then', terms: [], result: q(chargersAh, 'Ah') });
   if (lostAh >= NEXT_TO_NOTHING_AH) {
     lines.push({ label: 'lost to the cold, high currents and charging', terms: [], result: q(lostAh, 'Ah') });
   }
@@ -36,6 +39,7 @@ export function lowestSum(run: Forecast): Sum {
       ' − (',
       q(loadsAh, 'Ah'),
       ...(sunAh > 0 ? [' − ', q(sunAh, 'Ah')] : []),
+      ...(chargersAh > 0 ? [' − ', q(chargersAh, 'Ah')] : []),
       ...(lostAh >= NEXT_TO_NOTHING_AH ? [' + ', q(lostAh, 'Ah')] : []),
       ') ÷ ',
       q(storesAh, 'Ah'),

@@ -15,15 +15,22 @@ export function marginSum(run: Forecast): Sum {
 function missingSum(run: Forecast, endMs: number): Sum {
   const { ampereHours, untilMs } = shortfall(run.march, endMs);
   const rest = { startMs: endMs, endMs: untilMs };
-  const sunAh = chargeBetween(run.march.edgesMs, run.march.offeredA, rest.startMs, rest.endMs);
+  const inRest = (amps: Float64Array) => chargeBetween(run.march.edgesMs, amps, rest.startMs, rest.endMs);
+  const sunAh = inRest(run.march.offeredA);
+  const chargersAh = inRest(run.march.fedA);
   return {
     title: 'What the rest of the plan lacks',
     lines: [
       ...drawLines(run, rest),
       ...(sunAh > 0 ? [{ label: 'less what the sun offers', terms: [], result: q(-sunAh, 'Ah') }] : []),
+      ...(chargersAh > 0
+        ? [{ label: 'less what chargers give', terms: [], result: q(-chargersAh, 'Ah') }]
+        : []),
       { label: 'missing', terms: [], result: q(ampereHours, 'Ah') },
     ],
-    ...(sunAh > 0 && { remark: 'Up to the moment when the plan is furthest behind the sun.' }),
+    ...(sunAh + chargersAh > 0 && {
+      remark: `Up to the moment when the plan is furthest behind ${sunAh > 0 ? 'the sun' : 'its chargers'}.`,
+    }),
   };
 }
 

@@ -215,8 +215,10 @@ export class FieldMarch {
     const pack = packs[used];
     const carriedA = isOn[index] ? loadA : 0;
     const fromCellsA = isOn[index] ? carriedA * pack.loadGain + pack.idleA : 0;
+    const fedA = law.steps.fedA?.[step] ?? 0;
+    const givenA = sunA + fedA;
     const before = socs[used][index];
-    const netA = fromCellsA - (charged < 0 ? sunA : 0);
+    const netA = fromCellsA - (charged < 0 ? givenA : 0);
     let after = tightStep(pack, before, netA, h);
     if (netA > 0) after = this.stopped(index, step, before, after);
     socs[used][index] = after;
@@ -229,10 +231,13 @@ export class FieldMarch {
     else battery.in[index] += acceptedA * h;
     const takenAh =
       charged >= 0
-        ? this.chargeIdle(charged, index, sunA, h)
-        : (netA > 0 ? sunA : fromCellsA + acceptedA) * h;
-    panel.in[index] += takenAh;
-    particles.takenAh[index] += takenAh;
+        ? this.chargeIdle(charged, index, givenA, h)
+        : (netA > 0 ? givenA : fromCellsA + acceptedA) * h;
+    // Chargers give first, the sun what is still wanted.
+    const fromSunAh = takenAh - Math.min(takenAh, fedA * h);
+    panel.in[index] += fromSunAh;
+    particles.takenAh[index] += fromSunAh;
+    particles.fedAh[index] += takenAh - fromSunAh;
   }
 
   /** The charge after a step that empties the pack in use: at its level another takes over, or the cut-off opens. */

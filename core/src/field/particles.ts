@@ -49,6 +49,8 @@ export class Particles {
   readonly loadsAh: Float64Array;
   readonly offeredAh: Float64Array;
   readonly takenAh: Float64Array;
+  /** What chargers have brought up to now, Ah. */
+  readonly fedAh: Float64Array;
   /** By block: hours on transmit up to now. */
   readonly transmitH: readonly Float64Array[];
   /** Logarithm of the weight. */
@@ -92,6 +94,7 @@ export class Particles {
     this.loadsAh = column();
     this.offeredAh = column();
     this.takenAh = column();
+    this.fedAh = column();
     this.weight = column();
     this.columns = [
       ...this.outing(),
@@ -116,7 +119,7 @@ export class Particles {
       this.counted[instrument].out,
       this.counted[instrument].in,
     ]);
-    const books = [this.loadsAh, this.offeredAh, this.takenAh];
+    const books = [this.loadsAh, this.offeredAh, this.takenAh, this.fedAh];
     return [...this.socs, ...this.transmitH, ...counters, this.lightWh, ...books];
   }
 

@@ -63,7 +63,7 @@ export function planEvents(
 
 /** What begins or ends with a step: balance, full, the controller's limit, cold. */
 function stepEvents(packs: readonly BatteryPack[], run: March, sun: Harvest | null): PlanEvent[] {
-  const { edgesMs, soc, offeredA, wantedA, curtailedA, terminalV, inUse } = run;
+  const { edgesMs, soc, offeredA, fedA, fedTakenA, wantedA, curtailedA, terminalV, inUse } = run;
   const events: PlanEvent[] = [];
   const begins = { full: false, controllerLimit: false, coldBlock: false, balanceGained: false };
   const note = (kind: keyof typeof begins, now: boolean, timeMs: number) => {
@@ -77,7 +77,8 @@ function stepEvents(packs: readonly BatteryPack[], run: March, sun: Harvest | nu
     const offered = offeredA[step] > 0;
     note('balanceGained', offered && offeredA[step] >= wantedA[step], startMs);
     note('full', soc[step + 1] >= FULL_SOC, edgesMs[step + 1]);
-    note('coldBlock', curtailedA[step] > 0 && packs[inUse[step]].charge === null, startMs);
+    const refused = curtailedA[step] > 0 || fedA[step] > fedTakenA[step];
+    note('coldBlock', refused && packs[inUse[step]].charge === null, startMs);
     note('controllerLimit', offered && sun?.stateAt(step, terminalV[step]) === 'current_limit', startMs);
   }
   return events;

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { CHEMISTRY_NAMES } from '../battery/chemistry.js';
 import type { ControllerKind } from '../panel/controller.js';
 import { labelFromWatts, type Technology } from '../panel/panel.js';
+import { fedAh, type PlannedFeed } from '../charge-up/feed.js';
 import { timesDraw } from '../load/draw.js';
-import { HOUR_MS, MINUTE_MS } from '../span.js';
+import { HOUR_MS, MINUTE_MS, overlap } from '../span.js';
 import type { AimPlan } from '../sun/aim.js';
 import type { SunPlan } from '../sun/harvest.js';
 import { leadOf, measuredRadio } from '../testing/plans.js';
@@ -13,7 +14,7 @@ import type { PlanInput } from './plan-input.js';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
-/** Plans of up to two days with up to six blocks, any chemistry, in cold and heat, with or without an offered current. */
+/** Plans of up to two days with up to six blocks, any chemistry, in cold and heat, with or without an offered current and a charger. */
 const plans: fc.Arbitrary<PlanInput> = fc
   .record({
     quarters: fc.array(fc.tuple(fc.integer({ min: 0, max: 16 }), fc.integer({ min: 1, max: 24 })), {
@@ -36,6 +37,7 @@ const plans: fc.Arbitrary<PlanInput> = fc
     cableOhm: between(0, 0.3),
     dropoutV: between(8, 12),
     sunA: fc.option(between(0, 30), { nil: null }),
+    feed: fc.option(fc.tuple(between(-2, 20), between(0.1, 10), between(0.1, 30)), { nil: null }),
     panel: fc.option(
       fc.record({
         watts: between(1, 200),
@@ -58,7 +60,7 @@ const plans: fc.Arbitrary<PlanInput> = fc
       return { startMs, endMs: atMs, label: 'b', powerW, modeFactor: 0.44, keyUpAtReceive: true, share };
     });
     const outing = { startMs: 0, endMs: atMs + given.tailQuarters * 15 * MINUTE_MS };
-    const { sunA } = given;
+    const { sunA, feed } = given;
     return {
       outing,
       stepMs: 5 * MINUTE_MS,
@@ -101,11 +103,19 @@ const plans: fc.Arbitrary<PlanInput> = fc
       wiring: { ...NO_WIRING, radio: leadOf(given.cableOhm), distribution: leadOf(given.cableOhm / 3) },
       assumed: [],
       ...(given.panel && { sun: sunPlan(given.panel, given.temperatureC) }),
+      ...(feed && { feeds: [feedOf(...feed)] }),
       ...(sunA !== null && {
         offeredA: (timeMs: number) => sunA * Math.max(0, Math.sin((timeMs / (24 * HOUR_MS)) * 2 * Math.PI)),
       }),
     };
   });
+
+const feedOf = (fromH: number, hours: number, amps: number): PlannedFeed => ({
+  name: 'charger',
+  startMs: fromH * HOUR_MS,
+  endMs: (fromH + hours) * HOUR_MS,
+  amps,
+});
 
 function sunPlan(
   panel: {
@@ -147,9 +157,10 @@ describe('laws of the forecast', () => {
     fc.assert(
       fc.property(plans, (plan) => {
         const { books, soc } = forecast(plan).march;
-        const through = books.offeredAh + books.drawnAh + 1e-6;
-        const offered = books.servedAh + books.storedAh + books.curtailedAh + books.chargeLossAh;
-        expect(Math.abs(books.offeredAh - offered)).toBeLessThanOrEqual(1e-6 * through);
+        const given = books.offeredAh + books.fedAh;
+        const through = given + books.drawnAh + 1e-6;
+        const became = books.servedAh + books.storedAh + books.curtailedAh + books.chargeLossAh;
+        expect(Math.abs(given - became)).toBeLessThanOrEqual(1e-6 * through);
         const ratedAh = plan.packs.reduce((sum, { label }) => sum + label.ratedAh, 0);
         const change = (soc[soc.length - 1] - soc[0]) * ratedAh;
         expect(Math.abs(change - (books.storedAh - books.drawnAh - books.leakedAh))).toBeLessThanOrEqual(
@@ -218,6 +229,23 @@ describe('laws of the forecast', () => {
     );
   });
 
+  it('never ends sooner with a charger more, and takes no more from it than it gives', () => {
+    fc.assert(
+      fc.property(monotone, between(0, 20), between(0.1, 10), between(0, 30), (plan, fromH, hours, amps) => {
+        const feed = feedOf(fromH, hours, amps);
+        const fed = forecast({ ...plan, feeds: [...(plan.feeds ?? []), feed] });
+        expect(endOf(fed)).toBeGreaterThanOrEqual(endOf(forecast(plan)) - 1);
+        const { fedA, fedTakenA, edgesMs } = fed.march;
+        expect(fedTakenA.every((taken, step) => taken <= fedA[step] + 1e-9)).toBeTrue();
+        const onAh = (plan.feeds ?? []).concat(feed).reduce((sum, one) => {
+          const on = overlap(one, plan.outing);
+          return on ? sum + (one.amps * (on.endMs - on.startMs)) / HOUR_MS : sum;
+        }, 0);
+        expect(fedAh(fedA, edgesMs)).toBeLessThanOrEqual(onAh + 1e-6);
+      }),
+    );
+  });
+
   it('never ends sooner with more panel', () => {
     fc.assert(
       fc.property(monotone, between(1, 3), (plan, times) => {
@@ -252,7 +280,7 @@ describe('laws of the forecast', () => {
   it('moves its end by less than a step when the step is halved, without a source', () => {
     fc.assert(
       fc.property(plans, (plan) => {
-        const { sun, offeredA, ...dark } = plan;
+        const { sun, offeredA, feeds, ...dark } = plan;
         const whole = endOf(forecast(dark));
         const half = endOf(forecast({ ...dark, stepMs: plan.stepMs / 2 }));
         if (whole === half) return;
@@ -270,8 +298,8 @@ describe('laws of the forecast', () => {
         const whole = forecast(plan);
         const half = forecast({ ...plan, stepMs: plan.stepMs / 2 });
         if (whole.verdict.cutoffMs !== null || half.verdict.cutoffMs !== null) return;
-        const { offeredA, wantedA } = whole.march;
-        const most = Math.max(...offeredA, ...wantedA);
+        const { offeredA, fedA, wantedA } = whole.march;
+        const most = Math.max(...offeredA, ...fedA, ...wantedA);
         const stepSoc = (most * plan.stepMs) / HOUR_MS / whole.packs[0].deliverableAh;
         expect(Math.abs(whole.verdict.lowestSoc - half.verdict.lowestSoc)).toBeLessThanOrEqual(
           stepSoc + 1e-9,

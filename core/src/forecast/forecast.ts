@@ -1,4 +1,5 @@
 import { batteryPackAt, type BatteryPack } from '../battery/battery-pack.js';
+import { fedAmps } from '../charge-up/feed.js';
 import type { LoadSeries } from '../load/load-series.js';
 import type { Assumption } from '../load/assumption.js';
 import { march } from '../march/march.js';
@@ -60,16 +61,18 @@ function marchOver(
     cableOhm: radioOhm,
     sharedOhm,
     ...offers(plan, sun, edgesMs),
+    fedA: fedAmps(plan.feeds ?? [], edgesMs),
   });
   return { packs, load, march: run };
 }
 
-/** Edges of the steps: no step straddles the edge of a block, of an accessory's stretch or of hours of shade, nor a moment. */
+/** Edges of the steps: no step straddles the edge of a block, of an accessory's stretch, of hours of shade or of a charger, nor a moment. */
 export function stepEdges(plan: PlanInput): Float64Array {
   const spans = [
     ...positionsOf(plan).flatMap(({ blocks }) => blocks),
     ...plan.accessories.flatMap(({ pieces }) => pieces),
     ...(plan.sun?.shade.spans ?? []),
+    ...(plan.feeds ?? []),
     ...(plan.momentsMs ?? []).map((timeMs) => ({ startMs: timeMs, endMs: timeMs })),
   ];
   return timeGrid(plan.outing, plan.stepMs, spans);

@@ -1,4 +1,5 @@
 import type { PackLabel } from '../battery/battery-pack.js';
+import type { PlannedFeed } from '../charge-up/feed.js';
 import type { InternalBattery } from '../load/internal-battery.js';
 import type { AccessoryLoad, WorkBlock } from '../load/load-series.js';
 import type { ActivityName } from '../load/activity.js';
@@ -111,6 +112,8 @@ export interface PlanInput {
   readonly outlook?: Outlook;
   /** The chance that it is meant to have, 0 to 1; nine in ten if absent. */
   readonly targetChance?: number;
+  /** Chargers that are on during it; none if absent. */
+  readonly feeds?: readonly PlannedFeed[];
   /** Current from another source at an instant, A; absent for none. Sampled at each step's middle. */
   readonly offeredA?: (timeMs: number) => number;
   /** What the plan rests on besides measured figures and labels, in words. */

@@ -60,6 +60,7 @@ export function readVerdict(
     lowestRadioV: Number.isFinite(lowestRadioV) ? lowestRadioV : null,
     plannedWh: consumers.reduce((sum, { wattHours }) => sum + wattHours, 0),
     consumers,
+    fedAh: run.books.fedAh,
     sun: plan.sun || plan.offeredA ? readSun(run, sun, packs[0].charge?.efficiency ?? 0) : null,
     schools: schools(plan, packs, load, run),
     events,
@@ -112,7 +113,7 @@ function consumed(packs: readonly BatteryPack[], load: LoadSeries, run: March): 
  * that is, UTC epoch ms. Without a source it is all that the rest would have drawn.
  */
 export function shortfall(
-  { edgesMs, offeredA, wantedA }: March,
+  { edgesMs, offeredA, fedA, wantedA }: March,
   fromMs: number,
 ): { ampereHours: number; untilMs: number } {
   let ahead = 0;
@@ -120,7 +121,7 @@ export function shortfall(
   for (let step = 0; step < offeredA.length; step++) {
     const hours = (edgesMs[step + 1] - Math.max(edgesMs[step], fromMs)) / HOUR_MS;
     if (hours <= 0) continue;
-    ahead += (wantedA[step] - offeredA[step]) * hours;
+    ahead += (wantedA[step] - offeredA[step] - fedA[step]) * hours;
     if (ahead > most.ampereHours) most = { ampereHours: ahead, untilMs: edgesMs[step + 1] };
   }
   return most;

@@ -10,7 +10,7 @@ const STEP_MS = HOUR_MS / 4;
  */
 export function steadyPlan(plan: PlanInput, outing: Span, loadA: number): PlanInput {
   const draw = { amps: loadA, watts: 0 };
-  const { others: _others, offeredA: _offered, ...rest } = plan;
+  const { others: _others, offeredA: _offered, feeds: _feeds, ...rest } = plan;
   return {
     ...rest,
     outing,

@@ -72,7 +72,9 @@ export interface Verdict extends Outcome {
   /** All that the plan would draw, Wh out of the packs. */
   readonly plannedWh: number;
   readonly consumers: readonly Consumed[];
-  /** Null without a source. */
+  /** What chargers that are on meanwhile bring, Ah. */
+  readonly fedAh: number;
+  /** Null without a panel. */
   readonly sun: SunVerdict | null;
   /** The three schools of usable capacity, read off the same run. */
   readonly schools: readonly School[];

@@ -13,6 +13,8 @@ export interface MarchInput {
    * Asked twice a step: at the volts of the step before, and once more at the volts that this gives.
    */
   readonly offeredAt?: (step: number, batteryV: number) => number;
+  /** What chargers give in each step besides, A; null or absent without one. They are used before what is offered. */
+  readonly fedA?: Float64Array | null;
   /** Volts at the radio below which it shuts off. */
   readonly radioDropoutV: number;
   /** Resistance of the cable that the radio has for itself, there and back, ohm. */
@@ -27,9 +29,11 @@ export interface MarchInput {
 export interface ChargeBooks {
   readonly loadsAh: number;
   readonly offeredAh: number;
-  /** Offered and used by the loads at once. */
+  /** Taken from chargers; not part of what was offered. */
+  readonly fedAh: number;
+  /** Offered, or given by chargers, and used by the loads at once. */
   readonly servedAh: number;
-  /** Offered and left in the packs. */
+  /** The same, and left in the packs. */
   readonly storedAh: number;
   /** Offered, but neither needed nor accepted. */
   readonly curtailedAh: number;
@@ -76,6 +80,9 @@ export interface March {
   readonly offeredA: Float64Array;
   /** The part of it that was not used, A. */
   readonly curtailedA: Float64Array;
+  /** What chargers could give, and what was taken of that, A. */
+  readonly fedA: Float64Array;
+  readonly fedTakenA: Float64Array;
   /** Of each step, how long the radio was fed with volts enough, h; filled where loads come back, else null. */
   readonly upHours: Float64Array | null;
   /** 1 for steps in which it should be up. */

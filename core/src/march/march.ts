@@ -10,7 +10,7 @@ import { crossing, cutoffLevel, dropoutLevel, insideDip, NEVER, type EndPoints }
 import type { March, MarchInput, Swap } from './march-data.js';
 
 /**
- * Marches packs through their loads, step by step: what is offered serves the load first, the rest charges within the
+ * Marches packs through their loads, step by step: what chargers and the sun offer serves the load first, the rest charges within the
  * pack's acceptance, what is left is curtailed; a deficit discharges by coulomb counting with Peukert's factor on the
  * step's mean current; every pack loses its self-discharge besides. Loads of constant power are calculated at the volts of the step before, corrected once, to those of
  * its middle.
@@ -32,7 +32,16 @@ class Walk {
   private readonly bank: Bank;
   private readonly steps: number;
   private readonly series: Record<
-    'terminalV' | 'radioV' | 'cellsV' | 'keyDownA' | 'wantedA' | 'loadA' | 'offeredA' | 'curtailedA',
+    | 'terminalV'
+    | 'radioV'
+    | 'cellsV'
+    | 'keyDownA'
+    | 'wantedA'
+    | 'loadA'
+    | 'offeredA'
+    | 'curtailedA'
+    | 'fedA'
+    | 'fedTakenA',
     Float64Array
   >;
   private readonly soc: Float64Array;
@@ -47,6 +56,7 @@ class Walk {
   private readonly books = {
     loadsAh: 0,
     offeredAh: 0,
+    fedAh: 0,
     servedAh: 0,
     storedAh: 0,
     curtailedAh: 0,
@@ -79,6 +89,8 @@ class Walk {
       loadA: series(),
       offeredA: series(),
       curtailedA: series(),
+      fedA: series(),
+      fedTakenA: series(),
     };
     this.soc = new Float64Array(this.steps + 1);
     this.socInUse = new Float64Array(this.steps + 1);
@@ -132,6 +144,7 @@ class Walk {
     const amps = load.mean.amps[step];
     const watts = load.mean.watts[step];
     const idle = this.input.chargeIdle ? bank.idleToCharge() : -1;
+    const fedA = this.input.fedA?.[step] ?? 0;
 
     let cellsV = this.loadVolts(pack, soc);
     let wanted = packCurrent(pack, amps, watts, cellsV);
@@ -139,8 +152,8 @@ class Walk {
     if (idle >= 0) offered = this.offeredToIdle(step, bank.packs[idle].pack, bank.soc[idle]);
     else if (offeredAt) offered = offeredAt(step, cellsV);
     const helps = idle >= 0 ? 0 : 1;
-    if (offeredAt || watts > 0 || pack.socket) {
-      const netA = (this.connected ? wanted : 0) - helps * offered;
+    if (offeredAt || fedA > 0 || watts > 0 || pack.socket) {
+      const netA = (this.connected ? wanted : 0) - helps * (offered + fedA);
       // While it falls, at the volts of the middle of the stretch: what takes power or gives it is calculated at those.
       const halfWay = netA > 0 ? Math.max(0, soc - (dischargeRate(pack, netA) * hours) / 2) : soc;
       const firstV = terminalVolts(pack, halfWay, netA);
@@ -150,7 +163,7 @@ class Walk {
     }
     const carried = this.connected ? wanted : 0;
     this.meanA = carried;
-    const deficit = carried - helps * offered;
+    const deficit = carried - helps * (offered + fedA);
     const spare = deficit > 0 && maySwap ? bank.spare() : -1;
     const share = deficit > 0 ? this.discharge(step, fromMs, hours, deficit, spare) : 1;
     const spent = spare >= 0 ? share * hours : hours;
@@ -160,6 +173,7 @@ class Walk {
     series.cellsV[step] = cellsV;
     series.wantedA[step] += wanted * weight;
     series.offeredA[step] += offered * weight;
+    series.fedA[step] += fedA * weight;
     this.books.offeredAh += offered * spent;
     const carriedHours = carried * fed;
     series.loadA[step] += carriedHours / stepHours;
@@ -167,14 +181,18 @@ class Walk {
 
     let used = 0;
     if (deficit <= 0) this.packA = 0;
-    if (idle >= 0) used = this.store(idle, offered, spent);
-    else if (deficit > 0) used = this.serve(offered * fed);
+    if (idle >= 0) used = this.store(idle, offered + fedA, spent);
+    else if (deficit > 0) used = this.serve((offered + fedA) * fed);
     else {
       used = this.serve(carried * spent) + this.store(bank.inUse, -deficit, spent);
       this.packA = -(used - carried * spent) / spent;
       this.pointsPassed(step, fromMs, hours, soc, bank.soc[bank.inUse]);
     }
-    const curtailed = Math.max(0, offered * spent - used);
+    // Chargers give first, the sun what is still wanted.
+    const fromChargers = Math.min(used, fedA * spent);
+    series.fedTakenA[step] += fromChargers / stepHours;
+    this.books.fedAh += fromChargers;
+    const curtailed = Math.max(0, offered * spent - (used - fromChargers));
     series.curtailedA[step] += curtailed / stepHours;
     this.books.curtailedAh += curtailed;
 

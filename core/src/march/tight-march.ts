@@ -118,7 +118,7 @@ function walk(
   trace: Trace | null,
 ): boolean {
   const { loadA, sunA, sunGain, controllerMaxA } = run;
-  const { hours, stretchEnd, stretchKeyDown } = run.steps;
+  const { hours, stretchEnd, stretchKeyDown, fedA } = run.steps;
   const { loadGain, idleA, chargeMaxA, taperSoc, peukert, leakAnHour } = pack;
   const perAh = 1 / pack.deliverableAh;
   const perRatedA = pack.ratingHours * perAh;
@@ -133,7 +133,8 @@ function walk(
       const h = hours[step] - spent;
       soc -= soc * leakAnHour * h;
       const sun = sunA === null ? 0 : sunGain * sunA[step];
-      const net = loadA[step] * loadGain + idleA - (sun > controllerMaxA ? controllerMaxA : sun);
+      const fed = fedA === null ? 0 : fedA[step];
+      const net = loadA[step] * loadGain + idleA - fed - (sun > controllerMaxA ? controllerMaxA : sun);
       if (net > 0) {
         const times = net * perRatedA;
         const rate = times > 1 ? net * perAh * factorAt(peukert, times) : net * perAh;

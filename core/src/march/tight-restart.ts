@@ -33,7 +33,7 @@ export function restartingMarch(
   socs: Float32Array | null,
 ): void {
   const { loadA, sunA, sunGain, controllerMaxA, steps } = run;
-  const { hours, stretchEnd, stretchKeyDown, wanted } = steps;
+  const { hours, stretchEnd, stretchKeyDown, wanted, fedA } = steps;
   const { upHours, reconnectV } = restart;
   let soc = pack.startSoc;
   let lowest = soc;
@@ -47,7 +47,8 @@ export function restartingMarch(
     soc -= soc * pack.leakAnHour * h;
     const sun = sunA === null ? 0 : Math.min(controllerMaxA, sunGain * sunA[step]);
     const wasOn = loads.isOn;
-    const net = (wasOn ? loadA[step] * pack.loadGain + pack.idleA : 0) - sun;
+    const fed = fedA === null ? 0 : fedA[step];
+    const net = (wasOn ? loadA[step] * pack.loadGain + pack.idleA : 0) - sun - fed;
     const before = soc;
     let after = tightStep(pack, soc, net, h);
     // Share of the step until the loads are taken off.

@@ -1,3 +1,4 @@
+import { fedAmps, type PlannedFeed } from '../charge-up/feed.js';
 import type { LoadSeries } from '../load/load-series.js';
 import { HOUR_MS } from '../span.js';
 
@@ -11,6 +12,8 @@ export interface TightSteps {
   readonly keyDowns: readonly KeyDown[];
   /** 1 for steps in which gear should be up: a radio is on, or anything draws where no radio ever is. */
   readonly wanted: Uint8Array;
+  /** What chargers give in each step, A; null without one. */
+  readonly fedA: Float64Array | null;
 }
 
 /** Currents while the key is down, and the largest mean that goes with them, A. */
@@ -27,7 +30,11 @@ export interface KeyDown {
  *
  * @param voltsAt at which loads of constant power are calculated in each step, V
  */
-export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number): TightSteps {
+export function tightSteps(
+  load: LoadSeries,
+  voltsAt: (step: number) => number,
+  feeds: readonly PlannedFeed[] = [],
+): TightSteps {
   const { edgesMs, mean, keyDown, keyDownRadioA } = load;
   const steps = edgesMs.length - 1;
   const hours = new Float64Array(steps);
@@ -64,6 +71,7 @@ export function tightSteps(load: LoadSeries, voltsAt: (step: number) => number):
     stretchKeyDown: Uint16Array.from(stretchKeyDown),
     keyDowns,
     wanted: wantedSteps(load),
+    fedA: fedAmps(feeds, edgesMs),
   };
 }
 

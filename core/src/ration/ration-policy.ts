@@ -14,6 +14,8 @@ export interface RationWorld {
   /** Factor on the radio's mean current. */
   readonly radioGain: number;
   readonly sunA: Float32Array | null;
+  /** What chargers give, A; null without one. */
+  readonly fedA: Float64Array | null;
   readonly sunGain: number;
   readonly controllerMaxA: number;
   readonly pack: TightPack;
@@ -33,12 +35,13 @@ export function throughSlot(
   radioA: number,
   level: number,
 ): number {
-  const { hours, restA, sunA, sunGain, controllerMaxA, pack } = world;
+  const { hours, restA, sunA, fedA, sunGain, controllerMaxA, pack } = world;
   let at = soc;
   if (at < level) return -1;
   for (let step = slot.fromStep; step < slot.toStep; step++) {
     const sun = sunA === null ? 0 : Math.min(controllerMaxA, sunGain * sunA[step]);
-    at = tightStep(pack, at, (restA[step] + radioA) * pack.loadGain + pack.idleA - sun, hours[step]);
+    const net = (restA[step] + radioA) * pack.loadGain + pack.idleA - sun - (fedA?.[step] ?? 0);
+    at = tightStep(pack, at, net, hours[step]);
     if (at < level) return -1;
   }
   return at;

@@ -248,6 +248,7 @@ function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
     restA,
     radioGain: planned > 0 ? drawn / planned : 1,
     sunA: run.sunA,
+    fedA: steps.fedA,
     sunGain: run.sunGain,
     controllerMaxA: run.controllerMaxA,
     pack,

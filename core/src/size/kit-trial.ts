@@ -1,4 +1,5 @@
 import { openCircuitVolts, batteryPackAt } from '../battery/battery-pack.js';
+import { fedAh } from '../charge-up/feed.js';
 import {
   inOrder,
   shapeOf,
@@ -75,6 +76,8 @@ export interface Tenths {
 export interface Ledger {
   /** Above the reserve, in one battery after the other. */
   readonly givesAh: number;
+  /** What chargers give on the way. */
+  readonly fedAh: number;
   readonly sunAh: Tenths;
   readonly loadAh: Tenths;
 }
@@ -150,7 +153,7 @@ export class KitTrials {
     const battery = this.batteryOf(kit.battery);
     const sun = this.sunOf(kit, battery.bus);
     const run = this.runOf(battery, sun);
-    const { hours } = battery.bus.steps;
+    const { hours, fedA } = battery.bus.steps;
     const { selfUseA } = this.space.suns[kit.sun];
     const sunAh: number[] = [];
     const loadAh: number[] = [];
@@ -175,6 +178,7 @@ export class KitTrials {
         (sum, { deliverableAh }, at) => sum + (planned[at].startSoc - planned[at].reserveSoc) * deliverableAh,
         0,
       ),
+      fedAh: fedA ? fedAh(fedA, this.edgesMs) : 0,
       sunAh: tenths(sunAh),
       loadAh: tenths(loadAh),
     };
@@ -245,7 +249,7 @@ export class KitTrials {
     if (known) return known;
     const volts = openCircuitVolts(pack, MIDDLE_SOC);
     const load = loadLaw(plan, this.edgesMs, () => volts);
-    const bus: Bus = { volts, steps: tightSteps(load.load, () => volts), load, loads: [], suns: new Map() };
+    const bus: Bus = { volts, steps: tightSteps(load.load, () => volts, plan.feeds), load, loads: [], suns: new Map() };
     this.buses.set(place, bus);
     return bus;
   }
