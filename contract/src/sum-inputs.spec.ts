@@ -83,6 +83,14 @@ describe('what the calculation depends on', () => {
       expect(mended.loadout.find(({ gear }) => gear === item.gear)).toEqual(item);
     }
   });
+
+  it('loses nothing that is said of a line of the bag', () => {
+    fc.assert(
+      fc.property(trips, (trip) => {
+        expect(withPlanOf(trip, trip).loadout).toEqual(trip.loadout);
+      }),
+    );
+  });
 });
 
 describe('a plan that is taken over', () => {

@@ -56,14 +56,10 @@ export function withPlanOf(now: Trip, planned: Trip): Trip {
     ...carriedAs(now, planned),
     place: { ...planned.place, name: now.place.name },
     loadout: planned.loadout.map((item) => {
-      const { gear, count, rule, inSeries, run, meant } = item;
-      const { bag, module } = before.get(gear)?.shift() ?? {};
+      const { bag: _bag, module: _module, ...line } = item;
+      const { bag, module } = before.get(item.gear)?.shift() ?? {};
       return {
-        ...{ gear, count },
-        ...(rule !== undefined && { rule }),
-        ...(inSeries !== undefined && { inSeries }),
-        ...(run !== undefined && { run }),
-        ...(meant !== undefined && { meant }),
+        ...line,
         ...(bag !== undefined && { bag }),
         ...(module !== undefined && { module }),
       };

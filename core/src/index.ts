@@ -133,6 +133,7 @@ export * from './harness/cable-run-figures.js';
 export * from './checks/check-harness.js';
 export type * from './checks/check.js';
 export type * from './checks/facts.js';
+export type { CheckedCharger } from './checks/charger-checks.js';
 export { sayWireSize, WIRE_SIZES_MM2 } from './checks/wire-sizes.js';
 export { cableRunLabel } from './checks/cable-run-label.js';
 export { sayRated } from './checks/say.js';

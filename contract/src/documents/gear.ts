@@ -17,7 +17,7 @@ import type { DutyFigure, MeasuredOver } from './operator-figures.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 6;
+export const GEAR_VERSION = 7;
 
 export const GEAR_KINDS = [
   'radio',
@@ -29,6 +29,7 @@ export const GEAR_KINDS = [
   'panel',
   'controller',
   'charger',
+  'generator',
   'distribution',
   'antenna',
   'other',
@@ -254,7 +255,7 @@ export interface ControllerGear extends GearCommon {
   readonly reconnectV?: Figure;
 }
 
-/** A charger for before the outing, on the mains or in a vehicle. */
+/** A charger on the mains or in a vehicle: for before the outing, and during it in hours of its own. */
 export interface Charger extends GearCommon {
   readonly kind: 'charger';
   readonly from: 'mains' | 'vehicle';
@@ -266,6 +267,17 @@ export interface Charger extends GearCommon {
   readonly isolated?: boolean;
   /** Chemistries that it has a charge profile for; any if absent. */
   readonly profiles?: readonly ChemistryName[];
+}
+
+/** A generator that burns fuel and gives mains voltage: what a charger hangs on where there are no mains. */
+export interface Generator extends GearCommon {
+  readonly kind: 'generator';
+  /** Continuous power, W. */
+  readonly ratedW: Figure;
+  /** Litres an hour at that power. */
+  readonly fuelLh?: Figure;
+  /** Sound at 7 m, dB(A). */
+  readonly noiseDb?: Figure;
 }
 
 /** A fuse box or splitter: where the loads part. */
@@ -299,6 +311,7 @@ export type Gear =
   | Panel
   | ControllerGear
   | Charger
+  | Generator
   | Distribution
   | Antenna
   | OtherGear;

@@ -134,7 +134,7 @@ function skyProblems({ weather, panelPlace }: Trip): Problem[] {
 
 function loadoutProblems({ loadout }: Trip): Problem[] {
   const seen = new Set<string>();
-  return loadout.flatMap(({ gear, count, inSeries, rule, ownCells }, index) => {
+  return loadout.flatMap(({ gear, count, inSeries, rule, ownCells, charging }, index) => {
     const at = `/loadout/${index}`;
     const problems: Problem[] = [];
     if (seen.has(gear)) {
@@ -155,6 +155,11 @@ function loadoutProblems({ loadout }: Trip): Problem[] {
     const charged = ownCells?.hours && ownHoursProblem({ when: 'hours', hours: ownCells.hours });
     if (charged)
       problems.push(problem('own-hours', `${at}/ownCells/hours/${charged.index}`, charged.sentence));
+    const chargingHours = charging && ownHoursProblem({ when: 'hours', hours: charging.hours });
+    if (chargingHours)
+      problems.push(
+        problem('own-hours', `${at}/charging/hours/${chargingHours.index}`, chargingHours.sentence),
+      );
     const hours = rule && ownHoursProblem(rule);
     if (hours) problems.push(problem('own-hours', `${at}/rule/hours/${hours.index}`, hours.sentence));
     return problems;

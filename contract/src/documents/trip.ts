@@ -16,7 +16,7 @@ import type { Rehearsal, StepResult } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 7;
+export const TRIP_VERSION = 8;
 
 export interface Site {
   readonly name: string;
@@ -76,6 +76,13 @@ export interface OwnCellsUse {
   readonly hours?: readonly { readonly start: string; readonly end: string }[];
 }
 
+/** Hours in which a charger charges during the outing. */
+export interface ChargingHours {
+  readonly hours: readonly { readonly start: string; readonly end: string }[];
+  /** Id of the generator in the bag that it hangs on; the mains, or the vehicle that it is made for, if absent. */
+  readonly generator?: string;
+}
+
 export interface LoadoutItem {
   /** Id of a gear item. */
   readonly gear: string;
@@ -94,6 +101,8 @@ export interface LoadoutItem {
   readonly module?: ModuleName;
   /** How a device with cells of its own is fed in this trip; from the bus alone, its cells untouched, if absent. */
   readonly ownCells?: OwnCellsUse;
+  /** When a charger charges during the outing; never if absent. */
+  readonly charging?: ChargingHours;
   /** It comes along on purpose though nothing out there feeds it, as a charger for the mains; nobody has asked yet if absent. */
   readonly meant?: boolean;
 }

@@ -1,6 +1,15 @@
 import type { Gear } from '../documents/gear.js';
 import { curlew, shale, trip } from '../testing/outing.js';
-import { bagWeight, putIn, setCount, setMeant, swapItem, takeOut } from './loadout.js';
+import {
+  bagWeight,
+  beginCharging,
+  putIn,
+  setCharging,
+  setCount,
+  setMeant,
+  swapItem,
+  takeOut,
+} from './loadout.js';
 import { powerSteps, stepPower, stepShare } from './new-work.js';
 
 describe('editing the bag', () => {
@@ -38,6 +47,20 @@ describe('editing the bag', () => {
         ]),
       ),
     ).toEqual({ grams: 700, unweighed: 1 });
+  });
+});
+
+describe('a charger on the way', () => {
+  it('begins with the first two hours, is set and taken back', () => {
+    const before = trip({ loadout: [{ gear: 'mains', count: 1, meant: true }] });
+    const begun = beginCharging(before, 0);
+    const [hours] = begun.loadout[0].charging!.hours;
+    expect(hours.start).toBe(new Date(trip().start).toISOString());
+    expect(Date.parse(hours.end) - Date.parse(hours.start)).toBe(7_200_000);
+    expect(setCharging(begun, 0, { hours: [hours], generator: 'drone' }).loadout[0].charging!.generator).toBe(
+      'drone',
+    );
+    expect(setCharging(begun, 0, null)).toEqual(before);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { AccessoryRule } from '../documents/accessory-rule.js';
 import type { Gear } from '../documents/gear.js';
-import type { LoadoutItem, OwnCellsUse, Trip } from '../documents/trip.js';
-import type { CableRunName } from '@knapsack/core';
+import type { ChargingHours, LoadoutItem, OwnCellsUse, Trip } from '../documents/trip.js';
+import { HOUR_MS, type CableRunName } from '@knapsack/core';
 
 /** Puts another gear item in the place of one. */
 export const swapItem = (trip: Trip, index: number, gearId: string): Trip =>
@@ -34,6 +34,21 @@ export const setCabling = (trip: Trip, index: number, cabling: LoadoutItem['cabl
 /** How a device with cells of its own is fed in this trip; from the bus alone where nothing is said. */
 export const setOwnCells = (trip: Trip, index: number, use: OwnCellsUse | null): Trip =>
   withItem(trip, index, ({ ownCells: _before, ...item }) => (use ? { ...item, ownCells: use } : item));
+
+/** When a charger charges during the outing; never where nothing is said. */
+export const setCharging = (trip: Trip, index: number, charging: ChargingHours | null): Trip =>
+  withItem(trip, index, ({ charging: _before, ...item }) => (charging ? { ...item, charging } : item));
+
+/** Hours to begin with, there to be changed: the first two of the outing. */
+export function firstHours({ start }: Pick<Trip, 'start'>): { readonly start: string; readonly end: string } {
+  const startMs = Date.parse(start);
+  const [from, until] = [startMs, startMs + 2 * HOUR_MS].map((timeMs) => new Date(timeMs).toISOString());
+  return { start: from, end: until };
+}
+
+/** A charger charges in the first hours of the outing, until others are said. */
+export const beginCharging = (trip: Trip, index: number): Trip =>
+  setCharging(trip, index, { hours: [firstHours(trip)] });
 
 /** It comes along on purpose: nobody asks again. */
 export const setMeant = (trip: Trip, index: number): Trip =>

@@ -90,6 +90,12 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
     WEIGHT,
   ],
   charger: [figure('maxA', 'charge current', 'chargeA'), WEIGHT],
+  generator: [
+    figure('ratedW', 'continuous power', 'generatorW'),
+    figure('fuelLh', 'fuel at that power', 'fuelLh', true),
+    figure('noiseDb', 'sound at 7 m', 'soundDb', true),
+    WEIGHT,
+  ],
   distribution: [figure('maxA', 'rated current', 'chargeA', true), WEIGHT],
   antenna: [
     figure('gainDbi', 'gain', 'gainDbi', true),

@@ -11,6 +11,7 @@ export const KIND_WORDS: Record<GearKind, string> = {
   panel: 'Panels',
   controller: 'Controllers',
   charger: 'Chargers',
+  generator: 'Generators',
   distribution: 'Fuses and distribution',
   antenna: 'Masts and antennas',
   other: 'Other things carried',

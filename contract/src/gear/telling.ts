@@ -46,6 +46,8 @@ export function tellingFigures(gear: Gear): string {
       return `${CONTROLLER_WORDS[gear.type]}, up to ${fixed(gear.maxA.value, 0)} A`;
     case 'charger':
       return `${gear.from === 'mains' ? 'on the mains' : 'in a vehicle'}, ${amps(gear.maxA)}`;
+    case 'generator':
+      return `${sayQuantity({ value: gear.ratedW.value, unit: 'W' })}${gear.fuelLh ? `, ${fixed(gear.fuelLh.value, 2)} l an hour at that` : ''}`;
     case 'distribution':
     case 'antenna':
     case 'other':

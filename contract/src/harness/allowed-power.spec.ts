@@ -48,7 +48,9 @@ describe('the power at which a battery would do', () => {
           .toBeUndefined();
         // Behind a converter less power leaves more volts, so that a little more than what is told would do.
         const more = change === behind ? Math.ceil(1.3 * watts) + 1 : watts + 1;
-        expect(tooMuch(atPower(trip, more), gear)).withContext(`${told} at ${more} W`).toBeDefined();
+        expect(tooMuch(atPower(trip, more), gear))
+          .withContext(`${told} at ${more} W`)
+          .toBeDefined();
       }
   });
 

@@ -15,6 +15,7 @@ import {
   type HarnessFlow,
   type HarnessPart,
 } from '@knapsack/core';
+import { chargingOf } from '../charging/charging-of.js';
 import type { ControllerGear } from '../documents/gear.js';
 import type { AddedPart } from '../documents/harness-notes.js';
 import { isAttended, type Trip } from '../documents/trip.js';
@@ -28,6 +29,7 @@ import { radiosByPosition } from '../resolve/resolve-positions.js';
 import { allowedPower } from './allowed-power.js';
 import { checkedPack, faultSources, lowestSoc, lowVolts } from './battery-facts.js';
 import { batteryPieces } from './battery-pieces.js';
+import { checkedCharger } from './checked-charger.js';
 import { harnessCharging, harnessDraws, type PlannedLoads } from './harness-draws.js';
 import { ADDED_NAMES, NO_BATTERY, NO_CONTROLLER, NO_RADIO } from './harness-of.js';
 import { radioParts } from './lost-with.js';
@@ -45,6 +47,7 @@ export function harnessFacts(
 ): HarnessFacts {
   const flow = harnessFlow(trip, carried, parts, run, plannedBy(trip, carried, run));
   const loop = loopIn(parts);
+  const charging = chargingOf(carried, { startMs: Date.parse(trip.start), endMs: Date.parse(trip.end) });
   return {
     flow,
     packs: checkedPacks(trip, carried, parts, run, flow),
@@ -57,10 +60,12 @@ export function harnessFacts(
       ...(solarMaxV && { maxInputV: solarMaxV.value }),
     })),
     panels: checkedPanels(trip, carried, run),
-    // A charger for the mains stays where the mains are.
+    // A charger for the mains stays where the mains are, unless it charges in hours of the outing.
     hasCharger:
-      trip.packing?.wayIn === 'vehicle' &&
-      carried.filter(isKind('charger')).some(({ gear }) => gear.from === 'vehicle'),
+      charging.length > 0 ||
+      (trip.packing?.wayIn === 'vehicle' &&
+        carried.filter(isKind('charger')).some(({ gear }) => gear.from === 'vehicle')),
+    chargers: charging.map((one) => checkedCharger(one, trip.place.timeZone)),
     inverters: parts
       .filter(({ kind }) => kind === 'inverter')
       .map(({ id, name }) => ({

@@ -8,7 +8,7 @@ import { singlePieces } from './single-pieces.js';
 
 const box: Distribution = {
   schema: 'knapsack.gear',
-  version: 6,
+  version: 7,
   id: 'box',
   kind: 'distribution',
   name: 'fuse box',

@@ -21,7 +21,9 @@ export function whatFor(gear: Gear): string {
     case 'accessory':
       return 'It takes current by its own rule, which the forecast counts.';
     case 'charger':
-      return 'It fills the batteries before leaving; out there it is of use only where there is a socket.';
+      return 'It fills the batteries before leaving; out there it charges in the hours that you give it.';
+    case 'generator':
+      return 'It gives mains voltage where there are none, for a charger.';
     case 'distribution':
       return 'It splits the battery’s cable, one branch for each load.';
     case 'antenna':

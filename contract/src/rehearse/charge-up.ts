@@ -14,6 +14,7 @@ import {
   type ChargeJob,
   type ChemistryName,
 } from '@knapsack/core';
+import { hasEnd } from '../charging/charging-of.js';
 import type { Accessory, Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
 import type { ChargeChoice } from '../documents/rehearsal.js';
 import type { Trip } from '../documents/trip.js';
@@ -153,7 +154,8 @@ function chargedPack(
   const chemistry = chemistryOf(gear.chemistry);
   const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
   const matching = chargers.filter((one) => isMadeFor(one, gear.chemistry));
-  const fitting = matching.filter(({ law }) => !(hasNoEnd(law) && isLithium(gear.chemistry)));
+  // Lithium is overcharged by a charger that goes on for as long as it is connected: it is never offered for it.
+  const fitting = matching.filter(({ law }) => hasEnd(law) || !isLithium(gear.chemistry));
   const sources: readonly ChargeSource[] = charge
     ? [
         ...(gear.kind === 'station' ? [{ id: OWN, name: 'its own adapter' }] : []),
@@ -197,9 +199,6 @@ function chargedPack(
 /** A charger that does not say is offered for all but NiMH, which needs an end of charge of its own. */
 const isMadeFor = ({ profiles }: Charger, chemistry: ChemistryName): boolean =>
   profiles ? profiles.includes(chemistry) : chemistry !== 'nimh';
-
-/** A charger that goes on for as long as it is connected: lithium is overcharged by it, so it is never offered for it. */
-const hasNoEnd = (law: Charger['law']): boolean => law === 'cc' || law === 'trickle';
 
 /** Why the only chargers there are were not offered; null where that is no question. */
 function refusedNote({ chemistry }: Battery | PowerStation, refused: readonly Charger[]): string | null {

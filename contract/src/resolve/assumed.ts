@@ -49,6 +49,7 @@ function wordsOf(gear: Gear): string[] {
     case 'controller':
       return assumed('current limit', gear.maxA);
     case 'charger':
+    case 'generator':
     case 'distribution':
     case 'antenna':
     case 'other':

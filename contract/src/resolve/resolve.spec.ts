@@ -127,7 +127,7 @@ describe('resolving a trip', () => {
   it('makes cells behind a socket of a power station', () => {
     const box: Gear = {
       schema: 'knapsack.gear',
-      version: 6,
+      version: 7,
       id: 'box',
       kind: 'station',
       name: 'Tarn 256',
@@ -200,7 +200,7 @@ describe('resolving a trip', () => {
   it('adds the cables of each run and refuses two for one', () => {
     const lead = (id: string, change: Partial<Cable>): Gear => ({
       schema: 'knapsack.gear',
-      version: 6,
+      version: 7,
       id,
       kind: 'lead',
       name: id,

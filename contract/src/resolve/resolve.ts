@@ -11,6 +11,8 @@ import {
   type Span,
   type SunPlan,
 } from '@knapsack/core';
+import { chargingOf, feedsOf, stranded } from '../charging/charging-of.js';
+import { sayCharging, sayStranded } from '../charging/say-charging.js';
 import type { Gear } from '../documents/gear.js';
 import { tripProblems } from '../documents/trip-rules.js';
 import { targetOf, type Trip } from '../documents/trip.js';
@@ -59,6 +61,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   const accessories = resolveAccessories(trip, carried, positions.value, outing);
   if (!accessories.ok) return accessories;
 
+  const charging = chargingOf(carried, outing);
   const controller = carried.find(isKind('controller'))?.gear;
   const restart = resolveRestart(trip, carried, packs[0]);
   const { latitudeDeg, longitudeDeg } = trip.place;
@@ -84,11 +87,14 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     }),
     ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { site: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
+    ...(charging.length > 0 && { feeds: feedsOf(charging) }),
     targetChance: targetOf(trip),
     remarks: [
       ...neverDark(carried, accessories.value),
       ...sayInverterCosts(carried, accessories.value),
       ...sayStationLosses(carried, outing),
+      ...sayCharging(charging),
+      ...sayStranded(stranded(carried)),
       ...(sun.value ? saySunLosses(carried, sun.value, outing) : []),
     ],
     assumed: [

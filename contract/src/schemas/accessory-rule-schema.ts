@@ -7,6 +7,13 @@ import { instant, number, oneOf } from './joi.js';
 /** Some modes, or all where absent. */
 export const modes = () => Joi.array().items(oneOf(MODE_NAMES)).min(1).max(MODE_NAMES.length).optional();
 
+/** Hours of one's own. */
+export const ownHours = (): Joi.ArraySchema =>
+  Joi.array()
+    .items(Joi.object({ start: instant(), end: instant() }))
+    .min(1)
+    .max(MOST_OWN_HOURS);
+
 /** A rule with the fields that go with its "when" and no others. */
 export const accessoryRule = (): Joi.ObjectSchema => {
   const when = (name: string, fields: Joi.SchemaMap) => ({
@@ -17,13 +24,7 @@ export const accessoryRule = (): Joi.ObjectSchema => {
     when('operating', { modes: modes() }),
     when('transmitting', { modes: modes() }),
     when('minutes', { anHour: number('anHour') }),
-    when('hours', {
-      hours: Joi.array()
-        .items(Joi.object({ start: instant(), end: instant() }))
-        .min(1)
-        .max(MOST_OWN_HOURS)
-        .required(),
-    }),
+    when('hours', { hours: ownHours().required() }),
   ].reduce<Joi.ObjectSchema>(
     (rule, { is, then }) => rule.when(is, { then }),
     Joi.object({ when: oneOf(RULE_NAMES) }),

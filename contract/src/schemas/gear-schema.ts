@@ -236,6 +236,13 @@ const charger = Joi.object({
   profiles: Joi.array().items(maybeOneOf(CHEMISTRY_NAMES)).max(CHEMISTRY_NAMES.length).optional(),
 });
 
+const generator = Joi.object({
+  ...common,
+  ratedW: figure('generatorW'),
+  fuelLh: figure('fuelLh').optional(),
+  noiseDb: figure('soundDb').optional(),
+});
+
 const distribution = Joi.object({ ...common, maxA: figure('chargeA').optional() });
 
 const antenna = Joi.object({
@@ -256,6 +263,7 @@ const BY_KIND: Record<Exclude<GearKind, 'other'>, Joi.ObjectSchema> = {
   panel,
   controller,
   charger,
+  generator,
   distribution,
   antenna,
 };

@@ -27,10 +27,9 @@ import {
   MOST_SKYLINE,
   MOST_VARIANTS,
   MOST_WEATHER_HOURS,
-  MOST_OWN_HOURS,
 } from '../fields/fields.js';
 import { packedTicks, stepResults } from './beside-schema.js';
-import { accessoryRule } from './accessory-rule-schema.js';
+import { accessoryRule, ownHours } from './accessory-rule-schema.js';
 import { gearSchema } from './gear-schema.js';
 import { id, instant, maybeOneOf, number, obeying, oneOf, text } from './joi.js';
 
@@ -65,12 +64,9 @@ const loadoutItem = Joi.object({
   ownCells: Joi.object({
     feed: oneOf(Object.keys(CELLS_FEEDS)),
     soc: number('ownSoc').optional(),
-    hours: Joi.array()
-      .items(Joi.object({ start: instant(), end: instant() }))
-      .min(1)
-      .max(MOST_OWN_HOURS)
-      .optional(),
+    hours: ownHours().optional(),
   }).optional(),
+  charging: Joi.object({ hours: ownHours().required(), generator: id().optional() }).optional(),
   meant: Joi.boolean().optional(),
 });
 

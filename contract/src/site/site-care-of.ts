@@ -32,8 +32,9 @@ export const siteCareOf = (trip: Trip, shelf: readonly Gear[]): readonly SiteCar
   return carried.length === 0 ? [] : siteCare(siteFactsOf(trip, shelf, carried));
 };
 
-/** A generator or its fuel has no kind of its own: it is known by its name or a tag. */
-const burnsFuel = ({ name, tags = [] }: Gear): boolean =>
+/** A generator; its fuel has no kind of its own and is known by its name or a tag. */
+const burnsFuel = ({ kind, name, tags = [] }: Gear): boolean =>
+  kind === 'generator' ||
   [name, ...tags].some((words) => /\b(generator|fuel|petrol|gasoline)\b/i.test(words));
 
 /** What makes mains voltage in a harness. */
@@ -50,6 +51,7 @@ function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carri
     tallM: tall.length > 0 ? Math.max(...tall) : null,
     hasPanel: carried.some(isKind('panel')),
     hasMains:
+      carried.some(({ gear }) => gear.kind === 'generator') ||
       carried.some(({ gear }) => gear.kind === 'accessory' && gear.via === 'mains') ||
       (trip.harness?.parts ?? []).some(({ kind }) => MAINS.has(kind)),
     hasGenerator: carried.some(({ gear }) => burnsFuel(gear)),

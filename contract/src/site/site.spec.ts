@@ -6,7 +6,7 @@ import { rainOf, sayRain } from './rain-of.js';
 import { siteCareOf } from './site-care-of.js';
 import { sayWetPack, wetPack } from './wet-pack.js';
 
-const common = { schema: 'knapsack.gear', version: 6 } as const;
+const common = { schema: 'knapsack.gear', version: 7 } as const;
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 const frond: Gear = {
   ...common,

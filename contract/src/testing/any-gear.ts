@@ -5,8 +5,10 @@ import type {
   Accessory,
   Amplifier,
   Battery,
+  Charger,
   ControllerGear,
   Gear,
+  Generator,
   Cable,
   Panel,
   Radio,
@@ -15,7 +17,7 @@ import type {
 import { panelProblem } from '../resolve/panel-label.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
 
-const common = { schema: 'knapsack.gear', version: 6, name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 7, name: 'x' } as const;
 
 const radios = fc
   .record({
@@ -195,7 +197,31 @@ const controllers = fc
       bare({ ...common, id: 'controller', kind: 'controller', ...controller }) as ControllerGear,
   );
 
+const chargers = fc
+  .record({
+    from: fc.constantFrom('mains', 'vehicle'),
+    maxA: figure('chargeA'),
+    law: fc.option(fc.constantFrom('cc', 'cv', 'stages', 'trickle'), { nil: undefined }),
+    isolated: yesNo,
+  })
+  .map((charger) => bare({ ...common, id: 'charger', kind: 'charger', ...charger }) as Charger);
+
+const generators = fc
+  .record({ ratedW: figure('generatorW'), fuelLh: maybe('fuelLh'), noiseDb: maybe('soundDb') })
+  .map((made) => bare({ ...common, id: 'generator', kind: 'generator', ...made }) as Generator);
+
 /** One item of each kind that takes part in a sum. */
 export const bags = fc
-  .tuple(radios, batteries, stations, amplifiers, accessories, leads, panels, controllers)
+  .tuple(
+    radios,
+    batteries,
+    stations,
+    amplifiers,
+    accessories,
+    leads,
+    panels,
+    controllers,
+    chargers,
+    generators,
+  )
   .map((gear): readonly Gear[] => gear);

@@ -119,6 +119,16 @@ export const trips = fc
       ),
       { nil: undefined },
     ),
+    charging: fc.option(
+      fc.record(
+        {
+          hours: fc.constantFrom([{ start: iso(0.2), end: iso(1.1) }], [{ start: iso(4), end: iso(70) }]),
+          generator: fc.constantFrom('generator', 'nobody'),
+        },
+        { requiredKeys: ['hours'] },
+      ),
+      { nil: undefined },
+    ),
     withStation: fc.boolean(),
     counts: fc.array(fc.integer({ min: 1, max: 25 }), { minLength: 3, maxLength: 3 }),
     mode: fc.constantFrom(...MODE_NAMES),
@@ -158,13 +168,14 @@ export const trips = fc
       cabling,
       stand,
       ownCells,
+      charging,
       withStation,
       counts,
       ...work
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 7,
+        version: 8,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },
@@ -223,6 +234,12 @@ export const trips = fc
           { gear: 'radio', count: second === null ? 1 : 2, bag: 'bag' },
           ...(withStation ? [] : [{ gear: 'controller', count: 1 }]),
           { gear: 'accessory', count: counts[2], ...(ownCells && { ownCells }) },
+          ...(charging
+            ? [
+                { gear: 'charger', count: 1, charging },
+                { gear: 'generator', count: 1 },
+              ]
+            : []),
           { gear: 'amplifier', count: 1 },
           { gear: 'lead', count: 1, run },
         ],

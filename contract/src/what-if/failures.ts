@@ -19,7 +19,7 @@ export interface Failure {
   readonly because?: string;
 }
 
-/** Kinds without which the sum stays the same: nothing is said of them. */
+/** Kinds without which the sum stays the same, unless they charge on the way: nothing is said of them. */
 const NO_PART: readonly Gear['kind'][] = ['antenna', 'other', 'charger'];
 
 /**
@@ -30,7 +30,7 @@ const NO_PART: readonly Gear['kind'][] = ['antenna', 'other', 'charger'];
 export function failures(trip: Trip, shelf: readonly Gear[]): readonly Failure[] {
   const { carried } = lookUp(trip, shelf);
   return carried
-    .filter(({ gear }) => !NO_PART.includes(gear.kind))
+    .filter(({ gear, item }) => !NO_PART.includes(gear.kind) || item.charging !== undefined)
     .map((piece) => failureOf(trip, shelf, carried, piece))
     .sort((a, b) => a.hours - b.hours || (a.endMs ?? Infinity) - (b.endMs ?? Infinity));
 }

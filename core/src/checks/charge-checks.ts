@@ -15,7 +15,7 @@ export interface Chargeable {
   readonly coldProtected?: boolean;
 }
 
-/** Cells that cannot be charged are joined to no panel and no charger, at any temperature. */
+/** Cells that cannot be charged are connected to no panel and no charger, at any temperature. */
 export const neverCharged = ({ name, chemistry }: Chargeable): Answer =>
   isPrimary(chemistry)
     ? {
@@ -89,6 +89,14 @@ export function freezes({ name, chemistry }: Chargeable, lowestSoc: number | nul
     : null;
 }
 
+/** What too much current does to a battery that is charged. */
+export const chargeHarm = (chemistry: ChemistryName): string =>
+  isLead(chemistry)
+    ? 'it would gas and dry out'
+    : isLithium(chemistry)
+      ? 'its protection would open'
+      : 'its cells would heat up';
+
 /** What a battery may be charged with, A. */
 export interface Charged {
   readonly name: string;
@@ -110,11 +118,9 @@ export function batteryAccepts(
   bringsA: number,
 ): Answer {
   if (bringsA <= maxChargeA + 1e-9) return null;
-  const harm = isLead(chemistry)
-    ? 'it would gas and dry out'
-    : isLithium(chemistry)
-      ? 'its protection would open, in full sun and under load'
-      : 'its cells would heat up';
+  const harm = isLithium(chemistry)
+    ? 'its protection would open, in full sun and under load'
+    : chargeHarm(chemistry);
   const limit = isEntered ? 'may be charged with' : 'is of a kind that usually takes';
   return {
     severity: isEntered && !isLead(chemistry) ? 'stop' : 'look',

@@ -8,6 +8,14 @@ import {
   setPointFits,
   wakesBattery,
 } from './charge-checks.js';
+import {
+  chargerAccepted,
+  chargerEnds,
+  chargerFits,
+  generatorCarries,
+  generatorRests,
+  leavesTheStarter,
+} from './charger-checks.js';
 import type { Answer } from './check.js';
 import { at, type Check, type CheckedPanel, type HarnessFacts } from './facts.js';
 import {
@@ -27,6 +35,7 @@ export function sunChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
   return [
     ...panels.flatMap((panel) => panelChecks(parts, panel)),
     ...(panels.length > 0 || facts.hasCharger ? chargedChecks(facts) : []),
+    ...chargerChecks(facts),
     ...controllerChecks(parts, facts),
     ...facts.inputs.flatMap(({ part, ...input }) =>
       panels
@@ -65,6 +74,39 @@ const chargedChecks = ({ packs, coldC, hotC }: HarnessFacts): (Check | null)[] =
     at('cold', pack.part, 'part', chargedCold(pack, coldC)),
     at('hot', pack.part, 'part', chargedHot(pack, hotC)),
   ]);
+
+/** Chargers that charge during the outing; they are said of the battery, since they are no part of the drawing. */
+function chargerChecks({ chargers, packs, inParallel }: HarnessFacts): (Check | null)[] {
+  const shares = inParallel ? Math.max(1, packs.length) : 1;
+  return chargers.flatMap((charger) => {
+    const [first] = packs;
+    return [
+      ...packs.flatMap((pack) => {
+        const { part, name, chemistry, maxChargeA, chargeEntered = false } = pack;
+        const ends = chargerEnds(charger, pack);
+        return [
+          at('noEnd', part, 'part', ends),
+          ends ? null : at('profile', part, 'part', chargerFits(charger, pack)),
+          maxChargeA === undefined
+            ? null
+            : at(
+                'accepts',
+                part,
+                'part',
+                chargerAccepted(
+                  charger,
+                  { name, chemistry, maxChargeA, isEntered: chargeEntered },
+                  charger.maxA / shares,
+                ),
+              ),
+        ];
+      }),
+      at('starter', first?.part ?? null, first ? 'part' : 'kit', leavesTheStarter(charger)),
+      at('generator', first?.part ?? null, first ? 'part' : 'kit', generatorCarries(charger)),
+      at('quiet', null, 'kit', generatorRests(charger)),
+    ];
+  });
+}
 
 function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (Check | null)[] {
   const { controllers, panels, packs, inParallel, flow, temperatureC, isUnattended } = facts;

@@ -1,5 +1,6 @@
 import type { HarnessFlow } from '../harness/cable-run-figures.js';
 import type { Disconnect, PackAge } from './battery-checks.js';
+import type { CheckedCharger } from './charger-checks.js';
 import type { Chargeable } from './charge-checks.js';
 import type { Answer, Breach } from './check.js';
 import type { RuleName } from './rules.js';
@@ -66,8 +67,9 @@ export interface HarnessFacts {
   /** Solar inputs of power stations. */
   readonly inputs: readonly { readonly part: string; readonly name: string; readonly maxInputV?: number }[];
   readonly panels: readonly CheckedPanel[];
-  /** A charger stays joined on the way or out there, as a vehicle's does. */
+  /** A charger is connected on the way or out there, as a vehicle's is; those that charge in hours of the outing. */
   readonly hasCharger: boolean;
+  readonly chargers: readonly CheckedCharger[];
   readonly inverters: readonly {
     readonly part: string;
     readonly name: string;

@@ -103,6 +103,19 @@ export const RULES = {
     title: 'controller carries the panel',
     why: 'A PWM controller passes on all that the panel gives.',
   },
+  noEnd: {
+    title: 'a charge that ends',
+    why: 'Lithium that is charged on and on is overcharged, and may burn.',
+  },
+  starter: {
+    title: 'starter battery',
+    why: 'A vehicle that does not start is a long walk.',
+  },
+  generator: {
+    title: 'generator large enough',
+    why: 'A generator that is asked for too much trips, or burns out what hangs on it.',
+  },
+  quiet: { title: 'quiet at night', why: 'A generator is heard farther than a radio.' },
   accepts: {
     title: 'battery takes the charge',
     why: 'The controller decides what comes: too much opens a lithium battery’s protection and makes lead-acid batteries gas.',

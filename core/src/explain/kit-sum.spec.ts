@@ -15,6 +15,7 @@ const tried = (sun: number, grams: number) => ({
   standardError: 0.014,
 });
 const ledger = {
+  fedAh: 0,
   givesAh: 32.4,
   sunAh: { low: 3, middle: 8, high: 14 },
   loadAh: { low: 26, middle: 31, high: 38 },

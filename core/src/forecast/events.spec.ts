@@ -3,6 +3,7 @@ import { measuredRadio, whiteboardPlan, type WhiteboardChange } from '../testing
 import { sunPlan } from '../testing/sun-plans.js';
 import { forecast } from './forecast.js';
 
+const span = (from: number, to: number) => ({ startMs: from * HOUR_MS, endMs: to * HOUR_MS });
 const eventsOf = (change: WhiteboardChange) =>
   forecast(whiteboardPlan(change)).verdict.events.map(({ kind, timeMs }) => [kind, timeMs / HOUR_MS]);
 const kindsOf = (change: WhiteboardChange) => eventsOf(change).map(([kind]) => kind);
@@ -40,6 +41,15 @@ describe('events', () => {
     const limited = { outing: noon, blocks, sun, pack: { startSoc: 0.5 } };
     expect(kindsOf(limited)).toContain('controllerLimit');
     expect(kindsOf({ ...limited, sun: sunPlan() })).not.toContain('controllerLimit');
+  });
+
+  it('tell when a charger goes on and off, inside the outing', () => {
+    const feed = (from: number, to: number) => ({ ...span(from, to), name: 'c', amps: 0.5 });
+    expect(eventsOf({ feeds: [feed(2, 4)] })).toEqual([
+      ['chargerOn', 2],
+      ['chargerOff', 4],
+    ]);
+    expect(eventsOf({ feeds: [feed(-1, 30)] })).toEqual([['chargerOn', 0]]);
   });
 
   it('tell sunrise and sunset where the place is known, and the next battery', () => {

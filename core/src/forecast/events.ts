@@ -10,6 +10,8 @@ export const EVENTS = {
   sunset: 'the sun sets',
   balanceGained: 'solar covers the load',
   balanceLost: 'solar no longer covers the load',
+  chargerOn: 'the charger goes on',
+  chargerOff: 'the charger is off',
   full: 'full',
   controllerLimit: 'the controller is at its limit',
   coldBlock: 'too cold to charge',
@@ -46,6 +48,11 @@ export function planEvents(
     for (const { timeMs, rising } of sunCrossings(plan.outing, plan.site, RISE_AND_SET_DEG)) {
       events.push({ kind: rising ? 'sunrise' : 'sunset', timeMs });
     }
+  }
+  const { startMs, endMs } = plan.outing;
+  for (const feed of plan.feeds ?? []) {
+    events.push({ kind: 'chargerOn', timeMs: Math.max(startMs, feed.startMs) });
+    if (feed.endMs < endMs) events.push({ kind: 'chargerOff', timeMs: feed.endMs });
   }
   for (const { timeMs, to } of run.swaps) {
     events.push({ kind: 'swap', timeMs, pack: plan.packs[to].name });

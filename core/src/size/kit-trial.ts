@@ -249,7 +249,13 @@ export class KitTrials {
     if (known) return known;
     const volts = openCircuitVolts(pack, MIDDLE_SOC);
     const load = loadLaw(plan, this.edgesMs, () => volts);
-    const bus: Bus = { volts, steps: tightSteps(load.load, () => volts, plan.feeds), load, loads: [], suns: new Map() };
+    const bus: Bus = {
+      volts,
+      steps: tightSteps(load.load, () => volts, plan.feeds),
+      load,
+      loads: [],
+      suns: new Map(),
+    };
     this.buses.set(place, bus);
     return bus;
   }

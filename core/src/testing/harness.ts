@@ -64,6 +64,7 @@ export const factsOf = (more: Partial<HarnessFacts> = {}): HarnessFacts => ({
   inputs: [],
   panels: [],
   hasCharger: false,
+  chargers: [],
   inverters: [],
   disconnects: [],
   coldC: 12,

@@ -17,7 +17,7 @@ import { unzipped } from './zip.js';
 
 const item = (id: string, name = id): Gear => ({
   schema: 'knapsack.gear',
-  version: 6,
+  version: 7,
   id,
   kind: 'other',
   name,

@@ -65,6 +65,8 @@ function blank(kind: GearKind): Gear {
       return { ...common, kind, name: 'My controller', type: 'mppt', maxA: assumed(10) };
     case 'charger':
       return { ...common, kind, name: 'My charger', from: 'mains', maxA: assumed(5) };
+    case 'generator':
+      return { ...common, kind, name: 'My generator', ratedW: assumed(900) };
     case 'distribution':
       return { ...common, kind, name: 'My fuse box' };
     case 'antenna':

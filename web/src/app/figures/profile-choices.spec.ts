@@ -3,7 +3,7 @@ import { profileChoices } from './profile-choices';
 
 const rill: ControllerGear = {
   schema: 'knapsack.gear',
-  version: 6,
+  version: 7,
   id: 'rill',
   kind: 'controller',
   name: 'Rill',

@@ -12,6 +12,7 @@ import { CABLE_RUN_NAMES, CABLE_RUNS, sayQuantity, type CableRunName } from '@kn
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import {
   bagWeight,
+  beginCharging,
   putIn,
   setCount,
   setMeant,
@@ -24,6 +25,7 @@ import {
 import { TripStore } from '../../trip/trip.store';
 import { GearPriceComponent } from '../../figures/gear-price.component';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
+import { ChargingHoursComponent } from './charging-hours.component';
 import { OwnCellsComponent } from './own-cells.component';
 import { RuleSentenceComponent } from './rule-sentence.component';
 import {
@@ -80,6 +82,7 @@ function stringsOf({
 @Component({
   selector: 'ks-loadout',
   imports: [
+    ChargingHoursComponent,
     ClosesOnPickDirective,
     NgbDropdownModule,
     InlineNumberComponent,
@@ -143,7 +146,11 @@ export class LoadoutComponent {
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
         // Nothing on the way feeds it, unless one goes by vehicle.
         isAsked:
-          found?.kind === 'charger' && !item.meant && !(found.from === 'vehicle' && wayIn === 'vehicle'),
+          found?.kind === 'charger' &&
+          !item.meant &&
+          !item.charging &&
+          !(found.from === 'vehicle' && wayIn === 'vehicle'),
+        charges: found?.kind === 'charger',
       };
     });
   });
@@ -181,6 +188,11 @@ export class LoadoutComponent {
 
   protected meant(index: number): void {
     this.store.edit((trip) => setMeant(trip, index));
+  }
+
+  protected chargeOnTheWay(index: number): void {
+    this.opened.set(this.bag.loadout()[index]?.gear ?? null);
+    this.store.edit((trip) => beginCharging(trip, index));
   }
 
   protected async openTypical(kind: GearKind): Promise<void> {

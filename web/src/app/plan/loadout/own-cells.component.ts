@@ -6,8 +6,7 @@ import {
   type CellsFeed,
   type OwnCellsUse,
 } from '@knapsack/contract';
-import { setOwnCells, spanOf } from '@knapsack/contract/edits';
-import { HOUR_MS } from '@knapsack/core';
+import { firstHours, setOwnCells, spanOf } from '@knapsack/contract/edits';
 import { ShelfService } from '../../data/shelf.service';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
@@ -78,15 +77,16 @@ export class OwnCellsComponent {
 
   protected feed(feed: CellsFeed | ''): void {
     const soc = this.use()?.soc;
+    const trip = this.plan.trip();
     const use: OwnCellsUse | null =
       feed === ''
         ? null
         : {
             feed,
             ...(soc !== undefined && { soc }),
-            ...(feed === 'hours' && { hours: [this.firstHours()] }),
+            ...(feed === 'hours' && trip && { hours: [firstHours(trip)] }),
           };
-    this.plan.edit((trip) => setOwnCells(trip, this.index(), use));
+    this.plan.edit((now) => setOwnCells(now, this.index(), use));
   }
 
   protected edit(change: Partial<OwnCellsUse>): void {
@@ -100,12 +100,6 @@ export class OwnCellsComponent {
     if (wrong) return 'Hours must end after they start.';
     this.edit({ hours });
     return null;
-  }
-
-  /** Two hours from the start of the outing. */
-  private firstHours(): { start: string; end: string } {
-    const startMs = Date.parse(this.plan.trip()?.start ?? '');
-    return { start: iso(startMs), end: iso(startMs + 2 * HOUR_MS) };
   }
 }
 

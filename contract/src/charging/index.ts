@@ -1,0 +1,2 @@
+export * from './charging-of.js';
+export * from './say-charging.js';
