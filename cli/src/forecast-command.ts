@@ -112,6 +112,7 @@ function stepsOf({ march }: Forecast) {
     soc: tidy(march.soc[step + 1]),
     loadA: tidy(amps),
     sunA: tidy(march.offeredA[step]),
+    chargerA: tidy(march.fedTakenA[step]),
     curtailedA: tidy(march.curtailedA[step]),
     terminalV: tidy(march.terminalV[step]),
     keyDownA: tidy(march.keyDownA[step]),

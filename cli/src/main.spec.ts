@@ -127,7 +127,7 @@ describe('knapsack forecast', () => {
   it('prints steps as CSV, one a line under a header', async () => {
     const { out } = await run('forecast', join(DEMO, 'trips/winter-bothy.json'), '--csv');
     const lines = out.trim().split('\n');
-    expect(lines[0]).toBe('time,soc,loadA,sunA,curtailedA,terminalV,keyDownA,radioV');
+    expect(lines[0]).toBe('time,soc,loadA,sunA,chargerA,curtailedA,terminalV,keyDownA,radioV');
     expect(lines.length).toBe(1 + 17 * 12);
   });
 

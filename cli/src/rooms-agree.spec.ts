@@ -79,7 +79,7 @@ async function compare(folder: string, trip: Trip, gear: readonly Gear[], inFull
   // The cables: Plan's sum, Wire's figures and the terminal's.
   // Two runs may bear one name, as to two splitters: they are told in one order.
   let told = -1;
-  for (const { label, mostDropV, mostChargeA, keyDownA, safeForA, wantsA } of report.runs) {
+  for (const { part, label, mostDropV, mostChargeA, keyDownA, safeForA, wantsA } of report.runs) {
     if (mostDropV === null) {
       within(whatIf.join('\n')).toContain(`${label}: not entered`);
       within(wire).toContain(
@@ -88,7 +88,8 @@ async function compare(folder: string, trip: Trip, gear: readonly Gear[], inFull
       continue;
     }
     within(wire).toContain(`loses ${fixed(mostDropV, 2)} V`);
-    const asks = report.checks.find(({ rule, sentence }) => rule === 'fuse' && sentence.includes(label));
+    // By its part: one name may be the beginning of another.
+    const asks = report.checks.find((check) => check.rule === 'fuse' && check.part === part);
     if (asks && wantsA !== null && safeForA > 0) within(asks.asks).toBe(`a fuse of ${wantsA} A`);
     const at = whatIf.findIndex((words, line) => line > told && words.startsWith(`${label}, `));
     within(String(at >= 0)).toBe('true');

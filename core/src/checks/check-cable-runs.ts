@@ -198,6 +198,7 @@ function fuseBreaches(
     ...(fuseKind && { fuseKind }),
     ofCells: ofCells.has(battery ?? ''),
     faultA: faultA ?? 0,
+    isRadio: part.kind === 'radio',
   };
   const ownFuse = typeof fuseA === 'number';
   const carries = fuseCarriesLoad(fused);

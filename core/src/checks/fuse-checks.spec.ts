@@ -27,6 +27,10 @@ describe('the rule of the fuse at the battery', () => {
       jasmine.objectContaining({ severity: 'stop', asks: 'a fuse of 3 A', has: 'none' }),
     );
     expect(fuseAtBattery({ ...fused, fuseA: undefined })?.severity).toBe('look');
+    // As Wire's figures tell it: before a radio never the smallest that is sold.
+    const small = { ...fused, fuseA: null, safeForA: 0.5 };
+    expect(fuseAtBattery(small)?.asks).toBe('a fuse of 1 A');
+    expect(fuseAtBattery({ ...small, isRadio: true })?.asks).toBe('a fuse of 2 A');
   });
 
   it('is a note before cells in a holder, a look where they are strong', () => {

@@ -1,4 +1,11 @@
-import { FUSE_KINDS, FUSE_MARGIN, smallestFuse, usualKind, type FuseKind } from '../wire/fuses.js';
+import {
+  FUSE_KINDS,
+  FUSE_MARGIN,
+  fusesBefore,
+  smallestFuse,
+  usualKind,
+  type FuseKind,
+} from '../wire/fuses.js';
 import type { Answer } from './check.js';
 import { amps, near, sayRated, sayMost, volts, type MostAmps } from './say.js';
 
@@ -14,6 +21,8 @@ export interface Fused extends MostAmps {
   /** It leaves a holder of small cells, and what they give into a short circuit, A. */
   readonly ofCells?: boolean;
   readonly faultA?: number;
+  /** It leads to a radio, whose fuse is never the smallest that there is. */
+  readonly isRadio?: boolean;
 }
 
 /** Largest distance of a fuse from the battery, m. Source: usual practice of marine and vehicle wiring. */
@@ -23,10 +32,17 @@ export const FUSE_REACH_M = 0.2;
 const WARM_A = 50;
 
 /** Every run that leaves a battery has a fuse of its own; before small cells it is worth a note, or a look where they are strong. */
-export function fuseAtBattery({ label, fuseA, safeForA, ofCells = false, faultA = 0 }: Fused): Answer {
+export function fuseAtBattery({
+  label,
+  fuseA,
+  safeForA,
+  ofCells = false,
+  faultA = 0,
+  isRadio = false,
+}: Fused): Answer {
   if (typeof fuseA === 'number') return null;
   const unknown = fuseA === undefined;
-  const chosen = smallestFuse(safeForA);
+  const chosen = smallestFuse(safeForA, fusesBefore(isRadio));
   const common = {
     asks: chosen === null || safeForA === 0 ? 'a fuse' : `a fuse of ${sayRated(chosen)}`,
     has: unknown ? 'not entered' : 'none',

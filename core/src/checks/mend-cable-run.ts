@@ -7,13 +7,8 @@ import {
   type Connector,
 } from '../harness/connectors.js';
 import type { HarnessPart, CableRun } from '../harness/harness.js';
-import {
-  LEAST_RADIO_FUSE_A,
-  cableRunFigures,
-  type HarnessFlow,
-  type CableRunFigures,
-} from '../harness/cable-run-figures.js';
-import { FUSES_A, smallestFuse } from '../wire/fuses.js';
+import { cableRunFigures, type HarnessFlow, type CableRunFigures } from '../harness/cable-run-figures.js';
+import { fusesBefore, smallestFuse } from '../wire/fuses.js';
 import type { Remedy, CableRunChange } from './check.js';
 import { metres, sayRated } from './say.js';
 import { wireFor } from './mend-wire.js';
@@ -99,11 +94,7 @@ function fuseOf(
 ): number | null | undefined {
   const own = part.run!.fuseA;
   const weakest = Math.min(ampacityA ?? Infinity, connectorA ?? Infinity);
-  const least = part.kind === 'radio' ? LEAST_RADIO_FUSE_A : 0;
-  const smallest = smallestFuse(
-    safeForA,
-    FUSES_A.filter((rated) => rated >= least),
-  );
+  const smallest = smallestFuse(safeForA, fusesBefore(part.kind === 'radio'));
   const leavesBattery =
     part.kind === 'battery' || parts.find(({ id }) => id === part.from)?.kind === 'battery';
   if (typeof own === 'number') {

@@ -1,5 +1,5 @@
 import { faultCurrent, type FaultSource } from '../wire/fault-current.js';
-import { fuseFor, FUSES_A } from '../wire/fuses.js';
+import { fuseFor, fusesBefore } from '../wire/fuses.js';
 import { ampacity } from '../wire/wire.js';
 import { connectorAmps, cableRunOhm, wayToRoot, type HarnessPart } from './harness.js';
 
@@ -66,9 +66,6 @@ export interface CableRunFigures {
 export const DROP_TARGETS = { panel: 0.03, other: 0.03 } as const;
 /** Of batteries in parallel each carries this share of the whole at the least: they never share evenly. Source: makers' practice. */
 export const BRANCH_SHARE = 0.6;
-/** The smallest fuse before a radio, A: switching on draws more than working. Source: convention of this project, docs/model.md. */
-export const LEAST_RADIO_FUSE_A = 2;
-
 /** The figures of every run, by the id of the part that it leads to. Source of the formulas: convention of this project, docs/model.md */
 export function cableRunFigures(
   parts: readonly HarnessPart[],
@@ -139,7 +136,7 @@ function figuresOf(
   const shareOf = (current: number, volts: number) => (volts > 0 ? (current * (ohm ?? 0)) / volts : 0);
   const ampacityA = run.wire && ampacity(run.wire.size, temperatureC, run.wire.bundled);
   const connectorA = connectorAmps(run);
-  const ratingsA = part.kind === 'radio' ? FUSES_A.filter((rated) => rated >= LEAST_RADIO_FUSE_A) : FUSES_A;
+  const ratingsA = fusesBefore(part.kind === 'radio');
   return {
     receiveA,
     keyDownA,

@@ -56,6 +56,13 @@ export const FUSES_A: readonly number[] = [
   ...new Set(KINDS_BY_SIZE.flatMap((kind): readonly number[] => FUSE_KINDS[kind].ratingsA)),
 ].sort((a, b) => a - b);
 
+/** The smallest fuse before a radio, A: switching on draws more than working. Source: convention of this project, docs/model.md. */
+const LEAST_RADIO_FUSE_A = 2;
+
+/** Ratings that one would put before a part, A, ascending. */
+export const fusesBefore = (isRadio: boolean): readonly number[] =>
+  isRadio ? FUSES_A.filter((ratedA) => ratedA >= LEAST_RADIO_FUSE_A) : FUSES_A;
+
 /** Rating over the largest steady current. Source: convention of this project, docs/model.md. */
 export const FUSE_MARGIN = 1.25;
 

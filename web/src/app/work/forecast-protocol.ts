@@ -27,6 +27,8 @@ export interface ForecastView {
   /** Current that the sun offers, and the part of it that nothing takes, A. */
   readonly offeredA: Float64Array;
   readonly curtailedA: Float64Array;
+  /** Current taken from chargers, A. */
+  readonly fedTakenA: Float64Array;
   /** What each consumer draws, A out of the pack. */
   readonly consumers: readonly { readonly name: string; readonly amps: Float64Array }[];
   /** Volts at the radio below which it shuts off. */

@@ -4,7 +4,7 @@ import type { ForecastView } from './forecast-protocol';
 /** A forecast as the page draws it. */
 export function viewOf(run: Forecast, zone: string, explained = false, skyFactor = 1): ForecastView {
   const { plan, march, verdict } = run;
-  const { edgesMs, soc, loadA, terminalV, radioV, keyDownA, offeredA, curtailedA } = march;
+  const { edgesMs, soc, loadA, terminalV, radioV, keyDownA, offeredA, curtailedA, fedTakenA } = march;
   return {
     ...plan.outing,
     edgesMs,
@@ -15,6 +15,7 @@ export function viewOf(run: Forecast, zone: string, explained = false, skyFactor
     keyDownA,
     offeredA,
     curtailedA,
+    fedTakenA,
     consumers: consumersOf(run),
     dropoutV: plan.radio.dropoutV,
     reserveSoc: verdict.reserveSoc,

@@ -4,7 +4,9 @@ import { stepAt } from '@knapsack/core';
 
 /** The currents of one column of the drawing, A: the largest of its steps. */
 export interface FlowColumn {
+  /** In from the sun and chargers together, and the part from chargers. */
   readonly inA: number;
+  readonly fedA: number;
   readonly outA: number;
   readonly curtailedA: number;
   /** The sun gives at least what is drawn, and something is. */
@@ -19,16 +21,17 @@ export function flowColumns(view: ForecastView, { startMs, endMs }: Span, column
     const fromMs = startMs + column * perColumn;
     const untilMs = fromMs + perColumn;
     while (step + 1 < view.loadA.length && view.edgesMs[step + 1] <= fromMs) step++;
-    let [inA, outA, curtailedA] = [0, 0, 0];
+    let [inA, fedA, outA, curtailedA] = [0, 0, 0, 0];
     let carried = true;
     for (; ; step++) {
-      inA = Math.max(inA, view.offeredA[step]);
+      inA = Math.max(inA, view.offeredA[step] + view.fedTakenA[step]);
+      fedA = Math.max(fedA, view.fedTakenA[step]);
       outA = Math.max(outA, view.loadA[step]);
       curtailedA = Math.max(curtailedA, view.curtailedA[step]);
       carried &&= view.loadA[step] > 0 && view.offeredA[step] >= view.loadA[step];
       if (step + 1 >= view.loadA.length || view.edgesMs[step + 1] >= untilMs) break;
     }
-    return { inA, outA, curtailedA, carried };
+    return { inA, fedA, outA, curtailedA, carried };
   });
 }
 

@@ -86,6 +86,7 @@ export class FlowLaneComponent implements OnDestroy {
     const columns = this.columns();
     return [
       ...wordOver(columns, ({ carried, curtailedA }) => carried && curtailedA === 0, 'solar covers the load'),
+      ...wordOver(columns, ({ fedA }) => fedA > 0, 'charger on'),
       ...wordOver(columns, ({ curtailedA }) => curtailedA > 0, 'you could be using this'),
     ];
   });
@@ -110,7 +111,9 @@ export class FlowLaneComponent implements OnDestroy {
     const gives = sun
       ? `solar covers the load for ${sayQuantity({ value: sun.balanceHours, unit: 'duration' })}, at its best it gives ${amps(sun.bestA)}, ${sayQuantity({ value: sun.curtailedAh, unit: 'Ah' })} of it are not used`
       : 'no sun';
-    return `Flow: ${amps(verdict.meanA)} on average, most by ${most.join(', ')}; ${gives}`;
+    const fed =
+      verdict.fedAh > 0 ? `; chargers bring ${sayQuantity({ value: verdict.fedAh, unit: 'Ah' })}` : '';
+    return `Flow: ${amps(verdict.meanA)} on average, most by ${most.join(', ')}; ${gives}${fed}`;
   });
 
   constructor() {

@@ -7,6 +7,7 @@ const view = {
   loadA: Float64Array.of(0.5, 2, 0.5, 0.5),
   offeredA: Float64Array.of(0, 0, 1, 3),
   curtailedA: Float64Array.of(0, 0, 0, 1.5),
+  fedTakenA: Float64Array.of(0, 5, 0, 0),
   consumers: [
     { name: 'radio', amps: Float64Array.of(0.1, 1.6, 0, 0) },
     { name: 'relay', amps: Float64Array.of(0.4, 0.4, 0.5, 0.5) },
@@ -16,8 +17,8 @@ const view = {
 describe('the flow lane', () => {
   it('has a column the largest of its steps, carried only where all of it is', () => {
     const [first, second] = flowColumns(view, { startMs: hour(6), endMs: hour(10) }, 2);
-    expect(first).toEqual({ inA: 0, outA: 2, curtailedA: 0, carried: false });
-    expect(second).toEqual({ inA: 3, outA: 0.5, curtailedA: 1.5, carried: true });
+    expect(first).toEqual({ inA: 5, fedA: 5, outA: 2, curtailedA: 0, carried: false });
+    expect(second).toEqual({ inA: 3, fedA: 0, outA: 0.5, curtailedA: 1.5, carried: true });
   });
 
   it('shows one step in many columns when drawn near', () => {

@@ -15,7 +15,7 @@ export interface FlowFrame {
 /** Room above and below the currents, px. */
 const INSET = 3;
 
-/** Amps in above a zero line, amps out below it; where in covers out it glows, and what nothing takes is hatched. */
+/** Amps in above a zero line, those of chargers below the sun's, amps out below it; where the sun covers out it glows, and what nothing takes is hatched. */
 export function paintFlow(
   context: CanvasRenderingContext2D,
   columns: readonly FlowColumn[],
@@ -39,6 +39,7 @@ export function paintFlow(
 
   bars(palette.mossSoft, ({ carried }) => (carried ? [0, height] : null));
   bars(palette.sun, ({ inA }) => (inA > 0 ? [zero - inA * perAmp, zero] : null));
+  bars(palette.moss, ({ fedA }) => (fedA > 0 ? [zero - fedA * perAmp, zero] : null));
   bars(palette.slate, ({ outA }) => (outA > 0 ? [zero, zero + outA * perAmp] : null));
 
   context.save();

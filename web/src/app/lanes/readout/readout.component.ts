@@ -21,9 +21,9 @@ import { SelectionStore } from '../../trip/selection.store';
             ><b>{{ now.radioV }}</b> at radio, key down</span
           >
         }
-        @if (now.sunA) {
+        @if (now.inA) {
           <span
-            >in <b>{{ now.sunA }}</b></span
+            >in <b>{{ now.inA }}</b></span
           >
         }
         <span

@@ -14,6 +14,7 @@ const view = {
   radioV: Float64Array.of(13.1, 12.4, 12.9),
   keyDownA: Float64Array.of(0, 2, 0),
   offeredA: Float64Array.of(0, 0, 0.5),
+  fedTakenA: Float64Array.of(0, 3, 0),
   reserveSoc: 0.1,
   verdict: { endMs: null, lowestMs: hour(10) } as unknown as Verdict,
 } as unknown as ForecastView;
@@ -29,7 +30,7 @@ describe('the reading under the cursor', () => {
   it('says what is going on, with volts at the radio only while it is on', () => {
     const during = readoutAt(view, trip(), hour(9));
     expect(during.words).toBe(
-      'Sat 11:00, 70 %, 12.9 V at the battery, 12.4 V at the radio key down, 1.20 A drawn, CW 10 W',
+      'Sat 11:00, 70 %, 12.9 V at the battery, 12.4 V at the radio key down, 3.00 A from the charger, 1.20 A drawn, CW 10 W',
     );
     expect(readoutAt(view, trip(), hour(7)).radioV).toBeNull();
     expect(readoutAt(view, trip(), hour(7)).doing).toBe('radio off');

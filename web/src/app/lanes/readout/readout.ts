@@ -10,8 +10,8 @@ export interface Readout {
   /** Volts at the radio key down; null where the radio is off. */
   readonly radioV: string | null;
   readonly loadA: string;
-  /** What the sun offers, A; null where there is none. */
-  readonly sunA: string | null;
+  /** What the sun and chargers bring together, A; null where neither does. */
+  readonly inA: string | null;
   readonly doing: string;
   /** The whole of it, for a screen reader. */
   readonly words: string;
@@ -29,18 +29,21 @@ export function readoutAt(view: ForecastView, trip: Trip | null, cursorMs: numbe
     ? expandBlocks(trip).filter(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs)
     : [];
   const keyed = view.keyDownA[step] > 0 && view.loadA[step] > 0;
+  const [sunA, fedA] = [view.offeredA[step], view.fedTakenA[step]];
+  const some = (value: number) => (value > 0 ? sayQuantity({ value, unit: 'A' }) : null);
+  const from = (value: number, source: string) => (value > 0 ? `${some(value)} from ${source}, ` : '');
   const parts = {
     time: sayTime(timeMs, trip?.place.timeZone ?? 'UTC'),
     soc,
     terminalV: `${fixed(view.terminalV[step], 1)} V`,
     radioV: keyed ? `${fixed(view.radioV[step], 1)} V` : null,
     loadA: sayQuantity({ value: view.loadA[step], unit: 'A' }),
-    sunA: view.offeredA[step] > 0 ? sayQuantity({ value: view.offeredA[step], unit: 'A' }) : null,
+    inA: some(sunA + fedA),
     doing: worked.length > 0 ? worked.map(({ block }) => sayWork(block)).join(', ') : 'radio off',
   };
   const radio = parts.radioV ? `, ${parts.radioV} at the radio key down` : '';
   return {
     ...parts,
-    words: `${parts.time}, ${Math.round(soc * 100)} %, ${parts.terminalV} at the battery${radio}, ${parts.sunA ? `${parts.sunA} from the sun, ` : ''}${parts.loadA} drawn, ${parts.doing}`,
+    words: `${parts.time}, ${Math.round(soc * 100)} %, ${parts.terminalV} at the battery${radio}, ${from(sunA, 'the sun')}${from(fedA, 'the charger')}${parts.loadA} drawn, ${parts.doing}`,
   };
 }

@@ -8,6 +8,7 @@ export interface Palette {
   readonly slateSoft: string;
   readonly stop: string;
   readonly stopSoft: string;
+  readonly moss: string;
   readonly mossSoft: string;
   readonly sun: string;
   /** Width of the ridge line, px. */
@@ -30,6 +31,7 @@ export function readPalette(element: Element): Palette {
     slateSoft: value('--slate-soft'),
     stop: value('--stop'),
     stopSoft: value('--stop-soft'),
+    moss: value('--moss'),
     mossSoft: value('--moss-soft'),
     sun: value('--sun'),
     line: Number(value('--ridge-line')) || 2.5,

@@ -122,9 +122,9 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
           [value]="panels.cabling?.how ?? ''"
           [choices]="cablings"
           (picked)="lead(panels.index, $event)"
-        />
+        />.
         @if (panels.cabling; as cabling) {
-          with
+          Each has
           <ks-number
             field="lengthM"
             label="Length of each panel’s cable"
@@ -137,10 +137,8 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
             label="Cross section of each panel’s cable"
             [value]="cabling.areaMm2"
             (committed)="cable(panels.index, { areaMm2: $event })"
-          />
-          for each
+          />.
         }
-        .
       </p>
     }
   `,

@@ -44,7 +44,7 @@ import { TripStore } from '../../trip/trip.store';
         never. <button type="button" class="quiet" (click)="begin()">give it hours</button>
       }
       @if (brought(); as words) {
-        <b>{{ words }}</b>
+        <br /><b>{{ words }}</b>
       }
     </p>
   `,
@@ -86,7 +86,7 @@ export class ChargingHoursComponent {
   /** What all chargers of the bag bring. */
   protected readonly brought = computed(() => {
     const fedAh = this.forecast.view()?.verdict.fedAh ?? 0;
-    return this.charging() && fedAh > 0 ? `${sayQuantity({ value: fedAh, unit: 'Ah' })} brought.` : '';
+    return this.charging() && fedAh > 0 ? `It brings ${sayQuantity({ value: fedAh, unit: 'Ah' })}.` : '';
   });
 
   protected begin(): void {
