@@ -43,4 +43,15 @@ describe('the hours of an outing', () => {
     const kept = moveOuting({ ...two, weather: forecast }, Date.parse('2027-09-05T10:00:00Z'));
     expect(kept.weather).toEqual(forecast);
   });
+
+  it('moves the hours in which devices and chargers of the bag charge', () => {
+    const span = [{ start: '2027-09-04T13:00:00Z', end: '2027-09-04T14:00:00Z' }];
+    const loadout = [
+      { gear: 'tablet', count: 1, ownCells: { feed: 'hours' as const, hours: span } },
+      { gear: 'mains', count: 1, charging: { hours: span } },
+    ];
+    const [tablet, mains] = moveOuting({ ...two, loadout }, Date.parse('2027-09-05T10:00:00Z')).loadout;
+    expect(tablet.ownCells!.hours![0].start).toBe('2027-09-05T13:00:00.000Z');
+    expect(mains.charging!.hours[0].end).toBe('2027-09-05T14:00:00.000Z');
+  });
 });

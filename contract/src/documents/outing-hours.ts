@@ -16,20 +16,27 @@ export function setOuting(trip: Trip, { startMs, endMs }: Span): Trip {
         ? [block]
         : [{ ...block, start: iso(from), end: iso(to) }];
     });
+  const asideCut = ({ setAside }: Pick<Trip, 'setAside'>) =>
+    setAside && { setAside: setAside.map((aside) => ({ ...aside, blocks: cut(aside.blocks) })) };
   return {
     ...trip,
     start: iso(startMs),
     end: iso(endMs),
     blocks: cut(trip.blocks),
+    ...asideCut(trip),
     ...(trip.variants && {
-      variants: trip.variants.map((variant) => ({ ...variant, blocks: cut(variant.blocks) })),
+      variants: trip.variants.map((variant) => ({
+        ...variant,
+        blocks: cut(variant.blocks),
+        ...asideCut(variant),
+      })),
     }),
   };
 }
 
 /**
  * Moves the whole outing so that it starts at an instant, with its blocks, its hours of shade, the hours of its
- * accessories, the turns of its panel and a sky that was painted by hand. A forecast stays with its dates.
+ * accessories and chargers, the turns of its panel and a sky that was painted by hand. A forecast stays with its dates.
  */
 export function moveOuting(trip: Trip, toMs: number): Trip {
   const byMs = toMs - Date.parse(trip.start);
@@ -44,10 +51,23 @@ export function atOtherTimes(trip: Trip, moved: (time: string) => string): Trip 
     end: moved(span.end),
   });
   const { weather, panelPlace, variants } = trip;
-  const movedItem = (item: LoadoutItem): LoadoutItem =>
-    item.rule?.when === 'hours'
-      ? { ...item, rule: { ...item.rule, hours: item.rule.hours.map(movedSpan) } }
-      : item;
+  const movedItem = (item: LoadoutItem): LoadoutItem => {
+    const { rule, ownCells, charging } = item;
+    return {
+      ...item,
+      ...(rule?.when === 'hours' && { rule: { ...rule, hours: rule.hours.map(movedSpan) } }),
+      ...(ownCells?.hours && { ownCells: { ...ownCells, hours: ownCells.hours.map(movedSpan) } }),
+      ...(charging && { charging: { ...charging, hours: charging.hours.map(movedSpan) } }),
+    };
+  };
+  const movedAside = ({ setAside }: Pick<Trip, 'setAside'>) =>
+    setAside && {
+      setAside: setAside.map((aside) => ({
+        ...aside,
+        lines: aside.lines.map(({ at, item }) => ({ at, item: movedItem(item) })),
+        blocks: aside.blocks.map(movedSpan),
+      })),
+    };
   const movedAim = (aim: AimChoice): AimChoice =>
     aim.how === 'at' ? { how: 'at', times: aim.times.map(moved) } : aim;
   const byHand = weather?.hours && (weather.source ?? 'typed') === 'typed';
@@ -57,11 +77,13 @@ export function atOtherTimes(trip: Trip, moved: (time: string) => string): Trip 
     end: moved(trip.end),
     blocks: trip.blocks.map(movedSpan),
     loadout: trip.loadout.map(movedItem),
+    ...movedAside(trip),
     ...(variants && {
       variants: variants.map((variant) => ({
         ...variant,
         blocks: variant.blocks.map(movedSpan),
         loadout: variant.loadout.map(movedItem),
+        ...movedAside(variant),
         ...(variant.aim && { aim: movedAim(variant.aim) }),
       })),
     }),

@@ -15,6 +15,9 @@ export type WayIn = keyof typeof WAYS_IN;
 /** What a piece is taken for. */
 export const MODULES = {
   base: 'base',
+  local: 'local net',
+  simplex: 'simplex',
+  shortWave: 'short wave',
   long: 'long outing',
   night: 'night',
   winter: 'winter',

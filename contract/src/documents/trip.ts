@@ -107,10 +107,18 @@ export interface LoadoutItem {
   readonly meant?: boolean;
 }
 
+/** What is taken for something and stays at home this time: its lines of the bag with their places in it, and its hours on the air, by which of its own radios they are worked. */
+export interface SetAside {
+  readonly module: Exclude<ModuleName, 'base'>;
+  readonly lines: readonly { readonly at: number; readonly item: LoadoutItem }[];
+  readonly blocks: readonly Block[];
+}
+
 /** What may differ between the variants of one outing; the rest they share. */
 export interface VariantPart {
   readonly blocks: readonly Block[];
   readonly loadout: readonly LoadoutItem[];
+  readonly setAside?: readonly SetAside[];
   readonly startSoc: number;
   readonly floorSoc?: number;
   readonly batteryUse?: Trip['batteryUse'];
@@ -175,6 +183,8 @@ export interface Trip {
   readonly blocks: readonly Block[];
   /** In the bag's order. One radio takes part in the sum, and one kind of battery unless they are used in turn. */
   readonly loadout: readonly LoadoutItem[];
+  /** Modules that stay at home, to be taken along again as one. */
+  readonly setAside?: readonly SetAside[];
   /** Gear that travels with the document, so that it stands alone as a file. */
   readonly gear?: readonly Gear[];
   /** What is ticked and read, where it travels with the document; here it stands beside it (see beside.ts). */

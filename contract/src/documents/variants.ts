@@ -6,10 +6,11 @@ export const UNNAMED_VARIANT = 'as it stands';
 
 /** The part of a trip that belongs to the variant in hand. */
 export function partOf(trip: Trip): VariantPart {
-  const { blocks, loadout, startSoc, floorSoc, batteryUse, chargeIdle, radioOn, panelPlace } = trip;
+  const { blocks, loadout, setAside, startSoc, floorSoc, batteryUse, chargeIdle, radioOn, panelPlace } = trip;
   return {
     blocks,
     loadout,
+    ...(setAside && { setAside }),
     startSoc,
     ...(floorSoc !== undefined && { floorSoc }),
     ...(batteryUse && { batteryUse }),
@@ -28,14 +29,17 @@ export function asTrip(trip: Trip, variant: VariantPart): Trip {
     radioOn: _on,
     variants: _others,
     variantName: _name,
+    setAside: _aside,
     ...shared
   } = trip;
-  const { blocks, loadout, startSoc, floorSoc, batteryUse, chargeIdle, radioOn, aim, mount } = variant;
+  const { blocks, loadout, setAside, startSoc, floorSoc, batteryUse, chargeIdle, radioOn, aim, mount } =
+    variant;
   const lies = trip.panelPlace ?? (aim && USUAL_PLACE);
   return {
     ...shared,
     blocks,
     loadout,
+    ...(setAside && { setAside }),
     startSoc,
     ...(floorSoc !== undefined && { floorSoc }),
     ...(batteryUse && { batteryUse }),

@@ -3,6 +3,7 @@ export * from './blocks.js';
 export * from './hour-work.js';
 export * from './loadout.js';
 export * from './merge-trips.js';
+export * from './modules.js';
 export * from './new-work.js';
 export * from './packing.js';
 export * from './panel-place.js';

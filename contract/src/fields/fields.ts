@@ -81,6 +81,7 @@ export const FIELDS = {
   gainDbi: { label: 'The gain', unit: 'dBi', min: -40, max: 60 },
   tallM: { label: 'The height of mast and antenna', unit: 'm', min: 0, max: 200, aboveMin: true },
   price: { label: 'The price', unit: '', min: 0, max: 10_000_000 },
+  lineAt: { label: 'The place in the bag', unit: '', min: 0, max: 100, whole: true },
   outingsAYear: { label: 'The outings a year', unit: 'a year', min: 0, max: 400, aboveMin: true },
   cycles: { label: 'The charge cycles', unit: '', min: 0, max: 100_000, aboveMin: true },
   place: { label: 'The place on the shelf', unit: '', min: -1e9, max: 1e9 },

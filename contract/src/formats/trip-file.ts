@@ -1,6 +1,7 @@
 import type { Gear } from '../documents/gear.js';
 import { sameDocument } from '../documents/same-document.js';
-import type { Trip } from '../documents/trip.js';
+import type { LoadoutItem, Trip } from '../documents/trip.js';
+import { allLines } from '../resolve/bag-lines.js';
 
 /** What to do with a trip of a file that is here already with other content. */
 export const TRIP_CHOICES = ['both', 'replace'] as const;
@@ -44,8 +45,7 @@ export function lookAtTripFile(file: Trip, here: Trip | null, shelf: readonly Ge
 }
 
 /** Ids of all gear in a trip's bags. */
-const namedIn = (trip: Trip): ReadonlySet<string> =>
-  new Set([trip, ...(trip.variants ?? [])].flatMap(({ loadout }) => loadout.map(({ gear }) => gear)));
+const namedIn = (trip: Trip): ReadonlySet<string> => new Set(allLines(trip).map(({ gear }) => gear));
 
 /** Whether two trips are the same but for the gear that travels with them. */
 const isSameTrip = (a: Trip, b: Trip): boolean => sameDocument(withoutGear(a), withoutGear(b));
@@ -123,13 +123,28 @@ export function withGearRenamed(trip: Trip, names: ReadonlyMap<string, string>):
     return (names.get(piece[1]) ?? piece[1]) + (piece[2] ?? '');
   };
   const words = (text: string) => text.split(' ').map(word).join(' ');
-  const bag = (loadout: Trip['loadout']) => loadout.map((item) => ({ ...item, gear: word(item.gear) }));
+  const line = (item: LoadoutItem): LoadoutItem => ({
+    ...item,
+    gear: word(item.gear),
+    ...(item.charging?.generator && {
+      charging: { ...item.charging, generator: word(item.charging.generator) },
+    }),
+  });
+  const bag = ({ loadout, setAside }: Pick<Trip, 'loadout' | 'setAside'>) => ({
+    loadout: loadout.map(line),
+    ...(setAside && {
+      setAside: setAside.map((aside) => ({
+        ...aside,
+        lines: aside.lines.map(({ at, item }) => ({ at, item: line(item) })),
+      })),
+    }),
+  });
   const { harness, rehearsal, variants, packed, results } = trip;
   return {
     ...trip,
-    loadout: bag(trip.loadout),
+    ...bag(trip),
     ...(variants && {
-      variants: variants.map((variant) => ({ ...variant, loadout: bag(variant.loadout) })),
+      variants: variants.map((variant) => ({ ...variant, ...bag(variant) })),
     }),
     ...(harness && {
       harness: {

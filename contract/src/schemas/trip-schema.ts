@@ -81,6 +81,22 @@ const aim = Joi.object({ how: oneOf(['flat', 'fixed', 'every', 'at', 'hung']) })
 
 const blocks = () => Joi.array().items(block).max(MOST_BLOCKS).required();
 const loadout = () => Joi.array().items(loadoutItem).max(MOST_ITEMS).required();
+/** What is taken for something and stays at home. */
+const setAside = () =>
+  Joi.array()
+    .items(
+      Joi.object({
+        module: oneOf(Object.keys(MODULES).filter((name) => name !== 'base')),
+        lines: Joi.array()
+          .items(Joi.object({ at: number('lineAt'), item: loadoutItem.required() }))
+          .min(1)
+          .max(MOST_ITEMS)
+          .required(),
+        blocks: blocks(),
+      }),
+    )
+    .max(Object.keys(MODULES).length)
+    .optional();
 /** How the batteries are used, and how much of them. */
 const batteryUse = () => ({
   startSoc: number('startSoc'),
@@ -95,6 +111,7 @@ const variant = Joi.object({
   name: text(60),
   blocks: blocks(),
   loadout: loadout(),
+  setAside: setAside(),
   ...batteryUse(),
   aim: aim.optional(),
   mount: maybeOneOf(Object.keys(MOUNTS)),
@@ -260,6 +277,7 @@ export const tripSchema = Joi.object({
   panelPlace: panelPlace.optional(),
   blocks: blocks(),
   loadout: loadout(),
+  setAside: setAside(),
   gear: Joi.array().items(gearSchema).max(MOST_ITEMS).optional(),
   packed: packedTicks().optional(),
   results: stepResults().optional(),

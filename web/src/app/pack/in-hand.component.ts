@@ -4,9 +4,10 @@ import { whatFor } from '@knapsack/contract/packing';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
-import { setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
+import { leaveModule, setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
 import { OwnerDirective } from '../parts/owner.directive';
 import { SpeechService } from '../shell/speech.service';
+import { BagStore } from '../trip/bag.store';
 import { TripStore } from '../trip/trip.store';
 import { PackStore } from './pack.store';
 import { withoutWords } from './pack-words';
@@ -34,7 +35,7 @@ const NO_BAG = '';
             [value]="piece.item.bag ?? ''"
             [choices]="bags()"
             (picked)="put(piece.index, $event)"
-          />, taken for the
+          />, module
           <ks-choice
             label="Module"
             [value]="piece.module"
@@ -57,7 +58,9 @@ const NO_BAG = '';
         }
       </p>
       <p>
-        <button type="button" class="quiet" (click)="leave()">Leave it at home</button>
+        <button type="button" class="quiet" (click)="leave()">
+          {{ optional() ? 'Leave the module at home' : 'Leave it at home' }}
+        </button>
         <button type="button" class="quiet" (click)="store.inHand.set(null)">Back</button>
       </p>
     } @else {
@@ -68,6 +71,7 @@ const NO_BAG = '';
 export class InHandComponent {
   protected readonly store = inject(PackStore);
   protected readonly plan = inject(TripStore);
+  private readonly bag = inject(BagStore);
   protected readonly whatFor = whatFor;
   protected readonly modules: readonly Choice[] = Object.entries(MODULES).map(([value, label]) => ({
     value,
@@ -84,7 +88,7 @@ export class InHandComponent {
   });
   protected readonly moduleWords = computed(() => {
     const hand = this.store.inHand();
-    return hand && 'module' in hand ? `All that is taken for the ${MODULES[hand.module]}` : '';
+    return hand && 'module' in hand ? `Module ${MODULES[hand.module]}` : '';
   });
   protected readonly names = computed(() =>
     this.store
@@ -118,9 +122,21 @@ export class InHandComponent {
     this.plan.edit((trip) => setModule(trip, index, module as ModuleName));
   }
 
+  /** The module in hand, where it may stay at home as one. */
+  protected readonly optional = computed(() => {
+    const hand = this.store.inHand();
+    return hand && 'module' in hand && hand.module !== 'base' ? hand.module : null;
+  });
+
   protected leave(): void {
+    const module = this.optional();
+    if (module) this.plan.edit((trip) => leaveModule(trip, module, this.bag.gear()));
+    else this.takeOut();
+    this.store.inHand.set(null);
+  }
+
+  private takeOut(): void {
     const indexes = this.store.pieces().map(({ index }) => index);
     this.plan.edit((trip) => indexes.toSorted((a, b) => b - a).reduce(takeOut, trip));
-    this.store.inHand.set(null);
   }
 }

@@ -8,6 +8,7 @@ import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import type { Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
+import { SetAsideComponent } from '../trip/set-aside.component';
 import { TicksStore } from '../trip/ticks.store';
 import { PlanSpeech } from '../trip/plan-speech';
 import { TripStore } from '../trip/trip.store';
@@ -37,6 +38,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
     MoneyComponent,
     PackBagComponent,
     RainComponent,
+    SetAsideComponent,
     SparesAndTradeComponent,
   ],
   hostDirectives: [RoomKeysDirective],
@@ -96,7 +98,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
         </div>
         <ks-rain />
         <p class="modules">
-          <span class="muted">Taken for:</span>
+          <span class="muted">Modules:</span>
           @for (module of list.modules; track module.name) {
             &ngsp;<button
               type="button"
@@ -114,6 +116,7 @@ const SIGNS = { stop: 'bi-octagon-fill', look: 'bi-triangle-fill', fine: 'bi-dia
             }
           </span>
         </p>
+        <ks-set-aside />
         <div class="pack-body">
           <div class="pack-bags" cdkDropListGroup>
             @if (list.loose.length > 0 || list.bags.length === 0) {

@@ -22,6 +22,7 @@ import {
   swapItem,
   takeOut,
 } from '@knapsack/contract/edits';
+import { SetAsideComponent } from '../../trip/set-aside.component';
 import { TripStore } from '../../trip/trip.store';
 import { GearPriceComponent } from '../../figures/gear-price.component';
 import { GearFiguresComponent } from '../../figures/gear-figures.component';
@@ -90,6 +91,7 @@ function stringsOf({
     GearPriceComponent,
     OwnCellsComponent,
     RuleSentenceComponent,
+    SetAsideComponent,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './loadout.component.html',
