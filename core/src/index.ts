@@ -33,6 +33,7 @@ export * from './load/duty.js';
 export * from './load/held-key.js';
 export * from './load/internal-battery.js';
 export * from './load/own-cells.js';
+export * from './load/warm.js';
 export * from './load/assumption.js';
 export * from './load/activity.js';
 export * from './load/load-series.js';

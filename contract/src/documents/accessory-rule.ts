@@ -8,13 +8,27 @@ export type AccessoryRule =
   /** While operating, with another draw while the transmitter is on. */
   | { readonly when: 'transmitting'; readonly modes?: readonly Mode[] }
   /** From the end of evening twilight to the beginning of the morning's. */
-  | { readonly when: 'dark' }
+  | {
+      readonly when: 'dark';
+      /** Minutes of every hour in white, of a lamp that has one colour besides; all in white if absent. */
+      readonly white?: number;
+    }
+  /** While the air is at least so warm, C. */
+  | { readonly when: 'warm'; readonly aboveC: number }
   /** So many minutes of every hour. */
   | { readonly when: 'minutes'; readonly anHour: number }
   /** Hours of its own, ascending. Times are ISO 8601 with an offset or Z. */
   | { readonly when: 'hours'; readonly hours: readonly { readonly start: string; readonly end: string }[] };
 
-export const RULE_NAMES = ['always', 'operating', 'transmitting', 'dark', 'minutes', 'hours'] as const;
+export const RULE_NAMES = [
+  'always',
+  'operating',
+  'transmitting',
+  'dark',
+  'warm',
+  'minutes',
+  'hours',
+] as const;
 
 /** What is wrong with the hours of a rule, and at which of them; null where they end after they start and follow one another. */
 export function ownHoursProblem(rule: AccessoryRule): { index: number; sentence: string } | null {

@@ -162,6 +162,8 @@ export interface Accessory extends GearCommon {
   readonly via?: ConverterName;
   /** Draw while the radio transmits, A or W as above, for the rule "transmitting". */
   readonly transmitDraw?: Figure;
+  /** Draw in the one colour that spares the eyes, A or W as above, of a lamp that has one. */
+  readonly colourDraw?: Figure;
   readonly rule: AccessoryRule;
   /** Cells of its own: a tablet, a laptop, a hand-held. */
   readonly internal?: {

@@ -165,6 +165,8 @@ export interface Trip {
   readonly targetChance?: number;
   /** Nobody is there who could turn a knob, change a battery or end the outing. */
   readonly unattended?: boolean;
+  /** Of several operators at several radios one speaks at a time; all may at once if absent. */
+  readonly oneSpeaks?: boolean;
   /** What may be spent on what is still to buy, in the user's own money. */
   readonly budget?: number;
   /** Who knows the place and when it is over. */

@@ -117,7 +117,11 @@ export function fieldsOf(gear: Gear): readonly GearField[] {
   if (gear.kind === 'accessory') {
     const draw = gear.drawW ? figure('drawW', 'power', 'drawW') : figure('drawA', 'current', 'drawA');
     const more =
-      gear.rule.when === 'transmitting' ? [figure('transmitDraw', 'in overs', 'transmitDraw', true)] : [];
+      gear.rule.when === 'transmitting'
+        ? [figure('transmitDraw', 'in overs', 'transmitDraw', true)]
+        : gear.rule.when === 'dark'
+          ? [figure('colourDraw', 'in one colour', 'colourDraw', true)]
+          : [];
     return [draw, ...more, WEIGHT, ...(gear.internal ? INSIDE : [])];
   }
   if (gear.kind === 'lead' && gear.wire) {

@@ -66,7 +66,11 @@ export function ruleWords(rule: AccessoryRule): string {
     case 'transmitting':
       return inModes('with the transmitter', rule.modes);
     case 'dark':
-      return 'in the dark';
+      return rule.white === undefined
+        ? 'in the dark'
+        : `in the dark, white for ${fixed(rule.white, 0)} min of every hour`;
+    case 'warm':
+      return `from ${sayQuantity({ value: rule.aboveC, unit: 'C' })}`;
     case 'minutes':
       return `${fixed(rule.anHour, 0)} min of every hour`;
     case 'hours':

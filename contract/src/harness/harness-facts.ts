@@ -193,6 +193,7 @@ function harnessFlow(
     ),
     lowV: { receive: restV, keyDown: restV },
     batteryShare: inTurns ? 1 : 1 / Math.max(1, pieces.length),
+    ...(trip.oneSpeaks && { oneSpeaks: radioParts(carried) }),
     sources: faultSources(carried),
     temperatureC: trip.temperatureC,
   };

@@ -9,6 +9,7 @@ import {
   succeed,
   timesDraw,
   USUAL_SOCKET,
+  warmSpans,
   type AccessoryLoad,
   type Draw,
   type LoadPiece,
@@ -26,6 +27,7 @@ import type { LoadoutItem, Trip } from '../documents/trip.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { supplyIn } from '../harness/supply.js';
 import { counted, isKind, type Carried } from './look-up.js';
+import { skyOf } from './sky-of.js';
 
 /** Everything that draws besides the radio: accessories, the controller itself, the charging of the radio's own battery. */
 export function resolveAccessories(
@@ -60,7 +62,7 @@ export function resolveAccessories(
       const pieces = on
         ? accessoryPieces(
             draw(on),
-            onRule(item.rule ?? gear.rule),
+            onRule(item.rule ?? gear.rule, trip, outing, gear.colourDraw ? draw(gear.colourDraw) : null),
             (item.rule ?? gear.rule).when === 'transmitting' ? behindFirst : hours,
             gear.transmitDraw && draw(gear.transmitDraw),
           )
@@ -141,10 +143,24 @@ function behindConverter(trip: Trip, carried: readonly Carried[], id: string, dr
 const drawOf = ({ drawW, via = 'bus' }: Accessory, { value }: Figure): Draw =>
   drawW ? { amps: 0, watts: powerAtBattery(via, value) } : { amps: value, watts: 0 };
 
-const onRule = (rule: AccessoryRule): OnRule =>
-  rule.when === 'hours'
-    ? {
+/** When an accessory is on, as the forecast wants it. @param colour draw in its one colour, of a lamp that has one */
+function onRule(rule: AccessoryRule, trip: Trip, outing: Span, colour: Draw | null): OnRule {
+  switch (rule.when) {
+    case 'hours':
+      return {
         when: 'hours',
         spans: rule.hours.map(({ start, end }) => ({ startMs: Date.parse(start), endMs: Date.parse(end) })),
-      }
-    : rule;
+      };
+    case 'warm': {
+      const sky = skyOf(trip);
+      return { when: 'hours', spans: warmSpans(outing, (timeMs) => sky(timeMs).airC, rule.aboveC) };
+    }
+    case 'dark':
+      return {
+        when: 'dark',
+        ...(colour && rule.white !== undefined && { bright: { share: rule.white / 60, otherwise: colour } }),
+      };
+    default:
+      return rule;
+  }
+}

@@ -71,6 +71,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     ...first,
     assumption: trip.rating ?? 'measured',
     ...(others.length > 0 && { others }),
+    ...(others.length > 0 && trip.oneSpeaks && { oneSpeaks: true }),
     accessories: accessories.value,
     packs,
     ...(trip.chargeIdle && trip.batteryUse === 'turns' && { chargeIdle: true }),

@@ -23,6 +23,8 @@ export const accessoryRule = (): Joi.ObjectSchema => {
   return [
     when('operating', { modes: modes() }),
     when('transmitting', { modes: modes() }),
+    when('dark', { white: number('anHour').optional() }),
+    when('warm', { aboveC: number('aboveC') }),
     when('minutes', { anHour: number('anHour') }),
     when('hours', { hours: ownHours().required() }),
   ].reduce<Joi.ObjectSchema>(

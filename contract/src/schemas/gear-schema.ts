@@ -173,6 +173,7 @@ const accessory = Joi.object({
   drawW: figure('drawW').optional(),
   via: maybeOneOf(CONVERTER_NAMES),
   transmitDraw: figure('transmitDraw').optional(),
+  colourDraw: figure('colourDraw').optional(),
   rule: accessoryRule().required(),
   internal: Joi.object({ wattHours: figure('wattHours'), chargeW: figure('chargeW') }).optional(),
 }).custom(obeying(drawProblem));

@@ -266,6 +266,7 @@ export const tripSchema = Joi.object({
   rating: maybeOneOf(ASSUMPTION_NAMES),
   ownSoc: number('ownSoc').optional(),
   targetChance: number('targetChance').optional(),
+  oneSpeaks: Joi.boolean().optional(),
   budget: number('price').optional(),
   knows: text(80).optional(),
   unattended: Joi.boolean().optional(),

@@ -108,6 +108,8 @@ const stations = fc
 const rules: fc.Arbitrary<AccessoryRule> = fc.oneof(
   fc.constantFrom<AccessoryRule>({ when: 'always' }, { when: 'operating' }, { when: 'dark' }),
   any('anHour').map((anHour): AccessoryRule => ({ when: 'minutes', anHour })),
+  any('anHour').map((white): AccessoryRule => ({ when: 'dark', white })),
+  any('aboveC').map((aboveC): AccessoryRule => ({ when: 'warm', aboveC })),
   fc.constant<AccessoryRule>({ when: 'hours', hours: [{ start: iso(1), end: iso(3.3) }] }),
 );
 
@@ -127,10 +129,19 @@ const accessories = fc
     internal: fc.option(fc.record({ wattHours: figure('wattHours'), chargeW: figure('chargeW') }), {
       nil: undefined,
     }),
+    colourDraw: maybe('colourDraw'),
   })
   .map(
-    ({ draw, rule, internal }) =>
-      bare({ ...common, id: 'accessory', kind: 'accessory', ...draw, ...rule, internal }) as Accessory,
+    ({ draw, rule, internal, colourDraw }) =>
+      bare({
+        ...common,
+        id: 'accessory',
+        kind: 'accessory',
+        ...draw,
+        ...rule,
+        internal,
+        colourDraw,
+      }) as Accessory,
   );
 
 const amplifiers = fc

@@ -89,6 +89,7 @@ export const trips = fc
         storedDays: any('storedDays'),
         ownSoc: any('ownSoc'),
         budget: any('price'),
+        oneSpeaks: fc.boolean(),
         knows: fc.constant('the keeper'),
       },
       { requiredKeys: [] },

@@ -3,6 +3,7 @@ import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
 import { setOuting } from '../documents/outing-hours.js';
 import { USUAL_PLACE } from '../documents/sun.js';
 import { isAttended, type Block, type LoadoutItem, type Trip } from '../documents/trip.js';
+import { FIELDS } from '../fields/fields.js';
 import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
@@ -175,7 +176,7 @@ function propped(trip: Trip, shelf: readonly Gear[]): { words: string; trip: Tri
 function moreBattery(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[]) {
   const mine = carried.find(isKind('battery'));
   if (!mine) return [];
-  return [oneMore(trip, mine), ...instead<Battery>(trip, shelf, mine, 'battery')];
+  return [...oneMore(trip, mine), ...instead<Battery>(trip, shelf, mine, 'battery')];
 }
 
 /** One more panel, or another of the shelf in its place. */
@@ -183,16 +184,19 @@ function morePanel(trip: Trip, shelf: readonly Gear[], carried: readonly Carried
   const mine = carried.find(isKind('panel'));
   if (!mine) return [];
   const { inSeries = 1 } = mine.item;
-  return [oneMore(trip, mine, inSeries), ...instead<Panel>(trip, shelf, mine, 'panel')];
+  return [...oneMore(trip, mine, inSeries), ...instead<Panel>(trip, shelf, mine, 'panel')];
 }
 
 function oneMore(trip: Trip, { item, gear, index }: Carried, by = 1) {
   const count = item.count + by;
-  return {
-    words: `${counted(gear.name, count)} instead of ${item.count === 1 ? 'one' : item.count}`,
-    trip: { ...trip, loadout: trip.loadout.with(index, { ...item, count }) },
-    grams: (gear.weightG?.value ?? 0) * by,
-  };
+  if (count > FIELDS.count.max) return [];
+  return [
+    {
+      words: `${counted(gear.name, count)} instead of ${item.count === 1 ? 'one' : item.count}`,
+      trip: { ...trip, loadout: trip.loadout.with(index, { ...item, count }) },
+      grams: (gear.weightG?.value ?? 0) * by,
+    },
+  ];
 }
 
 function instead<Kind extends Battery | Panel>(

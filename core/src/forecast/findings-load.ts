@@ -1,6 +1,7 @@
 import { hoursAlone } from '../load/internal-battery.js';
 import { slotTiming } from '../load/mode.js';
 import { sayDuration, sayQuantity } from '../say/quantity.js';
+import { overlap } from '../span.js';
 import { positionsOf } from './plan-input.js';
 import { lowestOver, type Finding, type ForecastRun } from './finding.js';
 
@@ -11,6 +12,7 @@ export function loadFindings(run: ForecastRun): Finding[] {
   return [
     fullPower(run),
     moreThanEverySlot(run),
+    moreThanOneSpeaks(run),
     ownBattery(run),
     oneTransmitPoint(run),
     ...remarks(run),
@@ -32,6 +34,23 @@ function fullPower({ plan, load, march, untilMs }: ForecastRun): Finding | null 
         sentence: `Key-down leaves ${volts(lowest)} at the radio at the worst, under the ${volts(fullPowerV)} it needs for full power.`,
       }
     : null;
+}
+
+/** Two radios that send more than all of the time between them, where one speaks at a time. */
+function moreThanOneSpeaks({ plan }: ForecastRun): Finding | null {
+  if (!plan.oneSpeaks) return null;
+  const [first, ...others] = positionsOf(plan);
+  for (const block of first.blocks) {
+    const beside = others.map(({ blocks }) => blocks.find((other) => overlap(other, block))?.share ?? 0);
+    const share = beside.reduce((sum, more) => sum + more, block.share);
+    if (share > 1)
+      return {
+        severity: 'look',
+        code: 'one-speaks',
+        sentence: `One speaks at a time, and during ${block.label} the radios together are to send for ${sayQuantity({ value: share, unit: 'share' })} of it. Lower their transmit duty cycles to 100 % in all.`,
+      };
+  }
+  return null;
 }
 
 /** A share that no slot timing allows. */

@@ -92,6 +92,8 @@ export interface PlanInput {
   readonly blocks: readonly PlannedBlock[];
   /** More operating positions that share the batteries: a second operator, a relay. */
   readonly others?: readonly PlannedPosition[];
+  /** Of several operating positions one sends at a time; all may at once if absent. */
+  readonly oneSpeaks?: boolean;
   readonly accessories: readonly AccessoryLoad[];
   /** One pack (or several in parallel as one), or several that are used in turn; at least one. */
   readonly packs: readonly PlannedPack[];

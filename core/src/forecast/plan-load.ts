@@ -51,6 +51,7 @@ export function planLoad(plan: PlanInput, edgesMs: Float64Array): LoadSeries {
       blocks,
       accessories: plan.accessories,
       ...(others.length > 0 && { others, dropoutV, cableOhm: loadCables(plan).radioOhm }),
+      ...(plan.oneSpeaks && { oneSpeaks: true }),
     },
     edgesMs,
   );

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { copper, part } from '../testing/harness.js';
 import type { HarnessPart } from './harness.js';
-import { cableRunFigures, type HarnessFlow, type LoadDraw } from './cable-run-figures.js';
+import { ampsOutOf, cableRunFigures, type HarnessFlow, type LoadDraw } from './cable-run-figures.js';
 
 const draw = (receiveA: number, keyDownA: number): LoadDraw => ({ receiveA, keyDownA, safeForA: keyDownA });
 const flow = (draws: Record<string, LoadDraw>, more: Partial<HarnessFlow> = {}): HarnessFlow => ({
@@ -30,6 +30,21 @@ describe('the figures of a harness', () => {
     expect(box.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02, 9);
     expect(radio.keyDownV).toBeCloseTo(12.6 - 4.5 * 0.02 - 4 * 0.03, 9);
     expect(radio.dropShare).toBeCloseTo((4 * 0.03) / 12.51, 6);
+  });
+
+  it('count one radio that sends and others that receive, where one speaks at a time', () => {
+    const two = [...parts, part('other', 'radio', 'box', { measuredOhm: 0.03 })];
+    const draws = { radio: draw(0.3, 4), other: draw(0.2, 2), lamp: draw(0.5, 0.5) };
+    const all = cableRunFigures(two, flow(draws));
+    const one = cableRunFigures(two, flow(draws, { oneSpeaks: ['radio', 'other'] }));
+    expect(all.get('box')!.keyDownA).toBeCloseTo(6.5, 12);
+    expect(one.get('box')!.keyDownA).toBeCloseTo(4 + 0.2 + 0.5, 12);
+    // Each run of a radio still has all of it, and must be safe for both.
+    expect(one.get('radio')!.keyDownA).toBe(4);
+    expect(one.get('other')!.keyDownA).toBe(2);
+    expect(one.get('box')!.safeForA).toBe(all.get('box')!.safeForA);
+    expect(ampsOutOf(two, flow(draws, { oneSpeaks: ['radio', 'other'] }), 'keyDownA')).toBeCloseTo(4.7, 12);
+    expect(ampsOutOf(two, flow(draws, { oneSpeaks: ['radio'] }), 'keyDownA')).toBeCloseTo(6.5, 12);
   });
 
   it('know the fuse that guards a run: the nearest towards the battery', () => {

@@ -29,6 +29,8 @@ export interface HarnessFlow {
   readonly sources: ReadonlyMap<string, FaultSource>;
   /** Share of all loads that flows through each of several batteries: all of it where they are used in turn. */
   readonly batteryShare: number;
+  /** Radios of which one sends at a time, by the ids of their parts; all may at once if absent. */
+  readonly oneSpeaks?: readonly string[];
   /** Of the copper, C. */
   readonly temperatureC: number;
 }
@@ -89,16 +91,32 @@ const isBattery = ({ kind }: HarnessPart): boolean => kind === 'battery' || kind
 function ampsInto(
   part: HarnessPart,
   parts: readonly HarnessPart[],
-  { draws, lowV }: HarnessFlow,
+  flow: HarnessFlow,
   of: keyof LoadDraw,
 ): number {
+  const { oneSpeaks = [] } = flow;
+  return of === 'keyDownA' && oneSpeaks.length > 1
+    ? Math.max(...oneSpeaks.map((speaks) => ampsWhile(part, parts, flow, of, speaks)))
+    : ampsWhile(part, parts, flow, of);
+}
+
+/** The same while one of several radios sends. */
+function ampsWhile(
+  part: HarnessPart,
+  parts: readonly HarnessPart[],
+  { draws, lowV, oneSpeaks = [] }: HarnessFlow,
+  of: keyof LoadDraw,
+  speaks?: string,
+): number {
+  const drawOf = (id: string) =>
+    draws.get(id)?.[speaks !== undefined && oneSpeaks.includes(id) && id !== speaks ? 'receiveA' : of] ?? 0;
   const into = (one: HarnessPart, fedV: number, way: readonly HarnessPart[]): number => {
     // A loop is told elsewhere; here it ends the way.
     if (way.includes(one)) return 0;
     const behindV = one.supply?.volts ?? fedV;
     const out = parts
       .filter((below) => below.from === one.id && !isBattery(below))
-      .reduce((sum, below) => sum + into(below, behindV, [...way, one]), draws.get(one.id)?.[of] ?? 0);
+      .reduce((sum, below) => sum + into(below, behindV, [...way, one]), drawOf(one.id));
     return one.supply ? (out * one.supply.volts) / (one.supply.efficiency * fedV) : out;
   };
   const above = wayToRoot(parts, part.from ?? '').find(({ supply }) => supply);
@@ -107,8 +125,13 @@ function ampsInto(
 }
 
 /** What all loads together take from the batteries, A. */
-export const ampsOutOf = (parts: readonly HarnessPart[], flow: HarnessFlow, of: keyof LoadDraw): number =>
-  parts.filter(({ from }) => from === null).reduce((sum, root) => sum + ampsInto(root, parts, flow, of), 0);
+export function ampsOutOf(parts: readonly HarnessPart[], flow: HarnessFlow, of: keyof LoadDraw): number {
+  const roots = parts.filter(({ from }) => from === null);
+  const sum = (speaks?: string) =>
+    roots.reduce((amps, root) => amps + ampsWhile(root, parts, flow, of, speaks), 0);
+  const { oneSpeaks = [] } = flow;
+  return of === 'keyDownA' && oneSpeaks.length > 1 ? Math.max(...oneSpeaks.map(sum)) : sum();
+}
 
 function figuresOf(
   part: HarnessPart,

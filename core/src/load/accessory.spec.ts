@@ -35,6 +35,10 @@ describe('accessories', () => {
     ]);
     expect(told({ when: 'operating', modes: ['FT8'] })).toEqual([[5, 6, 1, 1]]);
     expect(told({ when: 'dark' })).toEqual([[20, 24, 1, 1]]);
+    // A lamp in white for a tenth of the dark, else at a fifth of that.
+    const bright = { share: 0.1, otherwise: { amps: 0.2, watts: 0 } };
+    expect(told({ when: 'dark', bright })[0][2]).toBeCloseTo(0.1 + 0.9 * 0.2, 12);
+    expect(told({ when: 'dark', bright })[0][3]).toBe(1);
     expect(told({ when: 'minutes', anHour: 15 })).toEqual([[0, 24, 0.25, 1]]);
     expect(told({ when: 'hours', spans: [span(-2, 1), span(22, 30), span(40, 50)] })).toEqual([
       [0, 1, 1, 1],

@@ -30,8 +30,8 @@ export type OnRule =
   | { readonly when: 'operating'; readonly modes?: readonly Mode[] }
   /** While operating, with a draw of its own while the transmitter is on: an amplifier. */
   | { readonly when: 'transmitting'; readonly modes?: readonly Mode[] }
-  /** While the sun is down past twilight. */
-  | { readonly when: 'dark' }
+  /** While the sun is down past twilight: a share of it as bright as it gets, the rest with another draw, where that is said. */
+  | { readonly when: 'dark'; readonly bright?: { readonly share: number; readonly otherwise: Draw } }
   /** So many minutes of every hour. */
   | { readonly when: 'minutes'; readonly anHour: number }
   /** Hours of its own. */
@@ -95,7 +95,10 @@ export function accessoryPieces(on: Draw, rule: OnRule, hours: OutingHours, tran
         inOvers: { amps: transmitting.amps - on.amps, watts: transmitting.watts - on.watts },
       }));
     case 'dark':
-      return dark.map(steady);
+      return dark.map((span) => ({
+        ...steady(span),
+        ...(rule.bright && { mean: mixedDraw(on, rule.bright.share, rule.bright.otherwise) }),
+      }));
     case 'minutes':
       return [{ ...steady(outing), mean: timesDraw(on, rule.anHour / 60) }];
     case 'hours':

@@ -33,4 +33,25 @@ describe('the load of several stations', () => {
     expect(decidedBy(2, 11.3, 0.2)).toEqual({ dropoutV: 11, radioA: 4, keyDownA: 6 });
     expect(decidedBy(2, 11.5, 0.2)).toEqual({ dropoutV: 11.5, radioA: 2, keyDownA: 6 });
   });
+
+  it('asks for one that sends and others that receive, where one speaks at a time', () => {
+    const load = (oneSpeaks: boolean, amps: readonly number[]) => {
+      const [first, ...others] = amps.map((keyDownA) => radio(keyDownA));
+      return loadSeries(
+        {
+          ...{ radioName: 'first', radio: first, blocks: [block], accessories: [], dropoutV: 11 },
+          others: others.map((one) => ({ name: 'other', radio: one, blocks: [block], dropoutV: 10 })),
+          oneSpeaks,
+        },
+        edgesMs,
+      );
+    };
+    // 4 A and 2 A, each 0.2 A while it receives.
+    expect(load(true, [4, 2]).keyDown.amps[0]).toBeCloseTo(4.2, 12);
+    expect(load(true, [2, 4]).keyDown.amps[0]).toBeCloseTo(4.2, 12);
+    expect(load(true, [2, 4, 3]).keyDown.amps[0]).toBeCloseTo(4.4, 12);
+    expect(load(false, [2, 4, 3]).keyDown.amps[0]).toBe(9);
+    // What is drawn on average is the same.
+    expect(load(true, [2, 4]).mean).toEqual(load(false, [2, 4]).mean);
+  });
 });

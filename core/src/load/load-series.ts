@@ -33,7 +33,7 @@ export interface LoadSeries {
   readonly edgesMs: Float64Array;
   /** Mean draw of everything. */
   readonly mean: DrawSeries;
-  /** Draw of everything while the key is down, of all operating positions at once; 0 where no radio is on. */
+  /** Draw of everything while the key is down, of all operating positions that send at once; 0 where no radio is on. */
   readonly keyDown: DrawSeries;
   /** The radio's part of it, A; of several that are on, of the one that needs the most volts at the battery. */
   readonly keyDownRadioA: Float64Array;
@@ -63,6 +63,8 @@ export interface LoadPlan {
   readonly accessories: readonly AccessoryLoad[];
   /** More operating positions on the same batteries, each on a cable like the first one's. */
   readonly others?: readonly LoadPosition[];
+  /** One of them sends at a time, while the others receive; all may at once if absent. */
+  readonly oneSpeaks?: boolean;
   /** With other operating positions: volts at the first radio below which it shuts off, and the cable's resistance, ohm. */
   readonly dropoutV?: number;
   readonly cableOhm?: number;
@@ -77,13 +79,14 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
   const radio = noDraw(steps);
   const keyDown = noDraw(steps);
   const keyDownRadioA = new Float64Array(steps);
+  const speaking = new Speaking(keyDown.amps, plan.oneSpeaks === true);
   for (const block of plan.blocks) {
     const { meanA, keyDownA, receiveA } = radioCurrent(block.currents ?? plan.radio, block);
     const peakA = block.share > 0 ? keyDownA : receiveA;
     forSteps(edgesMs, block, (step) => {
       radio.amps[step] = meanA;
       keyDownRadioA[step] = peakA;
-      keyDown.amps[step] = peakA;
+      speaking.add(step, peakA, receiveA);
     });
   }
 
@@ -95,7 +98,7 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
       const peakA = block.share > 0 ? keyDownA : receiveA;
       forSteps(edgesMs, block, (step) => {
         series.amps[step] = meanA;
-        keyDown.amps[step] += peakA;
+        speaking.add(step, peakA, receiveA);
         const needsV = (volts: number, amps: number) => volts + amps * (plan.cableOhm ?? 0);
         const isOn = keyDownRadioA[step] > 0;
         if (isOn && needsV(position.dropoutV, peakA) <= needsV(dropoutV![step], keyDownRadioA[step])) return;
@@ -123,6 +126,29 @@ export function loadSeries(plan: LoadPlan, edgesMs: Float64Array): LoadSeries {
     ],
     byConsumer,
   };
+}
+
+/** What all radios together draw while keys are down: all at once, or the one that draws most while the others receive. */
+class Speaking {
+  /** By how much the one that sends draws more than it receives, A. */
+  private readonly more: Float64Array;
+
+  constructor(
+    private readonly amps: Float64Array,
+    private readonly oneAtATime: boolean,
+  ) {
+    this.more = new Float64Array(amps.length);
+  }
+
+  add(step: number, peakA: number, receiveA: number): void {
+    if (!this.oneAtATime) {
+      this.amps[step] += peakA;
+      return;
+    }
+    const more = Math.max(0, peakA - receiveA - this.more[step]);
+    this.more[step] += more;
+    this.amps[step] += receiveA + more;
+  }
 }
 
 const noDraw = (steps: number): DrawSeries => ({

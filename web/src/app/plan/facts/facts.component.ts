@@ -89,6 +89,17 @@ import { BagStore } from '../../trip/bag.store';
             }
           }
         </p>
+        @if (radios() > 1) {
+          <p>
+            Of the {{ radios() }} radios
+            <ks-choice
+              label="How many radios send at once"
+              [value]="trip.oneSpeaks ? 'one' : 'all'"
+              [choices]="speaking"
+              (picked)="set({ oneSpeaks: $event === 'one' })"
+            />.
+          </p>
+        }
         @if (severalBatteries()) {
           <p>
             Batteries used
@@ -163,6 +174,10 @@ export class FactsComponent {
     { value: 'parallel', label: 'all together' },
     { value: 'turns', label: 'one after the other' },
   ];
+  protected readonly speaking = [
+    { value: 'all', label: 'all may send at once' },
+    { value: 'one', label: 'one sends at a time' },
+  ];
   protected readonly attendance = [
     { value: 'somebody', label: 'somebody is there' },
     { value: 'nobody', label: 'it runs unattended' },
@@ -184,6 +199,12 @@ export class FactsComponent {
 
   protected readonly hasPanel = computed(() => this.bag.panel() !== null);
   protected readonly hasController = computed(() => this.bag.controller() !== null);
+  protected readonly radios = computed(() => {
+    const gear = this.bag.gear();
+    return this.bag
+      .loadout()
+      .reduce((sum, item) => sum + (gear.get(item.gear)?.kind === 'radio' ? item.count : 0), 0);
+  });
   protected readonly severalBatteries = computed(() => {
     const gear = this.bag.gear();
     const packs = this.bag.loadout().filter(({ gear: id }) => {

@@ -145,6 +145,7 @@ export class LoadoutComponent {
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         hasCells: found?.kind === 'accessory' && found.internal !== undefined,
+        hasColour: found?.kind === 'accessory' && found.colourDraw !== undefined,
         rule: found?.kind === 'accessory' ? (item.rule ?? found.rule) : null,
         // Nothing on the way feeds it, unless one goes by vehicle.
         isAsked:

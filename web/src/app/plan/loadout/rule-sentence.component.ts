@@ -28,6 +28,24 @@ type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
           (committed)="changed.emit({ when: 'minutes', anHour: $event })"
         />
       }
+      @if (hasColour() && white(); as minutes) {
+        , white for
+        <ks-number
+          field="anHour"
+          label="Minutes of every hour in white"
+          [value]="minutes.anHour"
+          (committed)="changed.emit({ when: 'dark', white: $event })"
+        />
+        of every hour
+      }
+      @if (aboveC() !== null) {
+        <ks-number
+          field="aboveC"
+          label="Air temperature from which it is on"
+          [value]="aboveC()"
+          (committed)="changed.emit({ when: 'warm', aboveC: $event })"
+        />
+      }
       @for (hours of own(); track $index) {
         <ks-span
           startLabel="On from"
@@ -49,6 +67,8 @@ type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
 })
 export class RuleSentenceComponent {
   readonly rule = input.required<AccessoryRule>();
+  /** It is a lamp that has one colour besides white. */
+  readonly hasColour = input(false);
   readonly changed = output<AccessoryRule>();
   private readonly store = inject(TripStore);
   private readonly selection = inject(SelectionStore);
@@ -56,6 +76,14 @@ export class RuleSentenceComponent {
   protected readonly anHour = computed(() => {
     const rule = this.rule();
     return rule.when === 'minutes' ? rule.anHour : null;
+  });
+  protected readonly white = computed(() => {
+    const rule = this.rule();
+    return rule.when === 'dark' ? { anHour: rule.white ?? 60 } : null;
+  });
+  protected readonly aboveC = computed(() => {
+    const rule = this.rule();
+    return rule.when === 'warm' ? rule.aboveC : null;
   });
   private readonly hours = computed<OwnHours>(() => {
     const rule = this.rule();
@@ -76,6 +104,7 @@ export class RuleSentenceComponent {
       { value: 'operating', label: 'on while operating' },
       { value: 'transmitting', label: 'on with the transmitter' },
       { value: 'dark', label: 'on in the dark' },
+      { value: 'warm', label: 'on while the air is as warm as' },
       { value: 'minutes', label: 'on in every hour for' },
       { value: 'hours', label: 'on in hours of its own' },
     ];
@@ -92,6 +121,8 @@ export class RuleSentenceComponent {
       case 'transmitting':
       case 'dark':
         return this.changed.emit({ when });
+      case 'warm':
+        return this.changed.emit({ when, aboveC: 22 });
       case 'minutes':
         return this.changed.emit({ when, anHour: 10 });
       case 'hours':
