@@ -58,7 +58,7 @@ test('what stays at home is told before it is left, and undone', async ({ page, 
   await expect(page.locator('.without')).toContainText('there is no operating at all');
   await page.getByRole('button', { name: /^night/ }).click();
   await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
-  await page.getByRole('button', { name: 'Leave it at home' }).click();
+  await page.getByRole('button', { name: 'Leave the module at home' }).click();
   await expect(page.locator('.pack-bags')).not.toContainText('tent lamp');
   await page.keyboard.press('Control+z');
   await expect(page.locator('.pack-bags')).toContainText('tent lamp');
@@ -111,4 +111,21 @@ test('money: what is owned costs nothing, wear is shared among outings', async (
   await page.getByLabel('Outings a year').fill('none');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('outings a year');
+});
+
+test('a module stays at home and comes along again as one', async ({ page, knapsack }) => {
+  await openPack(page, knapsack);
+  await page.getByRole('button', { name: 'small computer', exact: true }).click();
+  await page.getByLabel('Module', { exact: true }).selectOption({ label: 'night' });
+  await page.getByRole('button', { name: /^night/ }).click();
+  await expect(page.locator('ks-in-hand')).toContainText('Module night: small computer, tent lamp.');
+  await page.getByRole('button', { name: 'Leave the module at home' }).click();
+  const aside = page.locator('.set-aside');
+  await expect(aside).toContainText('Left at home: night (small computer, tent lamp, 0.40 kg).');
+  await expect(said(page)).toContainText('6.73 kg');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Take night along' }).click();
+  await expect(said(page)).toContainText('7.13 kg');
+  await expect(aside).toHaveCount(0);
 });

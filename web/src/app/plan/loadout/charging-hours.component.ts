@@ -15,8 +15,18 @@ import { TripStore } from '../../trip/trip.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="rule-sentence">
-      On the way it charges
       @if (charging()) {
+        @if (generators().length > 1) {
+          Run by
+          <ks-choice
+            label="What the charger is run by"
+            [value]="charging()?.generator ?? ''"
+            [choices]="generators()"
+            (picked)="runBy($event)"
+          />, it charges
+        } @else {
+          On the way it charges
+        }
         @for (one of spans(); track $index) {
           <ks-span
             startLabel="Charges from"
@@ -25,26 +35,18 @@ import { TripStore } from '../../trip/trip.store';
             [zone]="zone()"
             [acceptStart]="one.acceptStart"
             [acceptEnd]="one.acceptEnd"
-          />
+          />&ngsp;
         }
         <button type="button" class="quiet" (click)="more()">more hours</button>
         <button type="button" class="quiet" (click)="less()">
           {{ spans().length > 1 ? 'less' : 'never' }}
         </button>
-        @if (generators().length > 1) {
-          , run by
-          <ks-choice
-            label="What the charger is run by"
-            [value]="charging()?.generator ?? ''"
-            [choices]="generators()"
-            (picked)="runBy($event)"
-          />
+        @if (brought(); as words) {
+          <br /><b>{{ words }}</b>
         }
       } @else {
-        never. <button type="button" class="quiet" (click)="begin()">give it hours</button>
-      }
-      @if (brought(); as words) {
-        <br /><b>{{ words }}</b>
+        On the way it never charges.
+        <button type="button" class="quiet" (click)="begin()">give it hours</button>
       }
     </p>
   `,
@@ -86,7 +88,10 @@ export class ChargingHoursComponent {
   /** What all chargers of the bag bring. */
   protected readonly brought = computed(() => {
     const fedAh = this.forecast.view()?.verdict.fedAh ?? 0;
-    return this.charging() && fedAh > 0 ? `It brings ${sayQuantity({ value: fedAh, unit: 'Ah' })}.` : '';
+    const several = (this.plan.trip()?.loadout ?? []).filter(({ charging }) => charging).length > 1;
+    return fedAh > 0
+      ? `${several ? 'All chargers bring' : 'It brings'} ${sayQuantity({ value: fedAh, unit: 'Ah' })}.`
+      : '';
   });
 
   protected begin(): void {

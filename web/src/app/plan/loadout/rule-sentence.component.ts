@@ -29,7 +29,7 @@ type OwnHours = Extract<AccessoryRule, { when: 'hours' }>['hours'];
         />
       }
       @if (hasColour() && white(); as minutes) {
-        , white for
+        and white for
         <ks-number
           field="anHour"
           label="Minutes of every hour in white"
