@@ -179,6 +179,8 @@ export interface Amplifier extends GearCommon {
   /** Between overs, and in them with the key down, A at the battery. */
   readonly standbyA: Figure;
   readonly transmitA: Figure;
+  /** As it is switched on, for a moment, A at its own volts. */
+  readonly startA?: Figure;
   /** Used in these modes only, where some are named. */
   readonly modes?: readonly Mode[];
 }

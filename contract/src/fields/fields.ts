@@ -39,6 +39,7 @@ export const FIELDS = {
   cellsInSeries: { label: 'The count of cells', unit: '', min: 1, max: 40, whole: true },
   drawA: current('The current'),
   drawW: watts('The power', 3000),
+  startA: { label: 'The start-up current', unit: 'A', min: 0, max: 1000, aboveMin: true },
   colourDraw: { label: 'The current in one colour', unit: 'A or W', min: 0, max: 3000 },
   aboveC: { label: 'The air temperature', unit: '°C', min: -40, max: 60 },
   transmitDraw: { label: 'The current while transmitting', unit: 'A or W', min: 0, max: 3000 },

@@ -65,6 +65,7 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   amplifier: [
     figure('standbyA', 'current between overs', 'drawA'),
     figure('transmitA', 'current in overs', 'transmitA'),
+    figure('startA', 'start-up current', 'startA', true),
     WEIGHT,
   ],
   accessory: [figure('drawA', 'current', 'drawA'), WEIGHT],

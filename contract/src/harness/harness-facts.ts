@@ -66,6 +66,11 @@ export function harnessFacts(
       (trip.packing?.wayIn === 'vehicle' &&
         carried.filter(isKind('charger')).some(({ gear }) => gear.from === 'vehicle')),
     chargers: charging.map((one) => checkedCharger(one, trip.place.timeZone)),
+    startUps: carried
+      .filter(isKind('amplifier'))
+      .flatMap(({ gear: { id, name, startA } }) =>
+        startA ? [{ part: id, name, startA: startA.value }] : [],
+      ),
     inverters: parts
       .filter(({ kind }) => kind === 'inverter')
       .map(({ id, name }) => ({

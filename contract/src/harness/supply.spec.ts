@@ -67,6 +67,13 @@ describe('an amplifier on 28 V', () => {
     expect(most).toBeCloseTo(466.7, 1);
     const { runs } = harnessReport(trip, gear);
     expect(runs.find(({ part }) => part === 'amplifier')!.keyDownA).toBeCloseTo(15, 6);
+    // Switched on it takes 40 A of a converter of 25.
+    const starting = { ...amplifier(15), startA: { value: 40, source: 'datasheet' as const } };
+    const converter = { id: 'up', kind: 'converter' as const, from: 'iron', outV: 28, maxA: 25 };
+    const weak = { ...trip, harness: { ...trip.harness, parts: [converter] } };
+    const rules = (of: readonly Gear[]) => harnessReport(weak, of).checks.map(({ rule }) => rule);
+    expect(rules([RADIOS.hundred, iron, starting])).toContain('startUp');
+    expect(rules(gear)).not.toContain('startUp');
     expect(runs.find(({ part }) => part === 'up')!.keyDownA).toBeGreaterThan(35);
   });
 });

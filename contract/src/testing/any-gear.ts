@@ -145,8 +145,8 @@ const accessories = fc
   );
 
 const amplifiers = fc
-  .record({ standbyA: figure('drawA'), transmitA: figure('transmitA') })
-  .map((amplifier): Amplifier => ({ ...common, id: 'amplifier', kind: 'amplifier', ...amplifier }));
+  .record({ standbyA: figure('drawA'), transmitA: figure('transmitA'), startA: maybe('startA') })
+  .map((amplifier) => bare({ ...common, id: 'amplifier', kind: 'amplifier', ...amplifier }) as Amplifier);
 
 const leads = fc
   .oneof(

@@ -13,6 +13,7 @@ import {
   suspended,
   unknownCableRuns,
 } from './plan-checks.js';
+import { giverOf, startsUp } from './start-up.js';
 import { cableRunLabel } from './cable-run-label.js';
 import { fullPowerAtLowest, survivesCharging, survivesFullBattery } from './volts-checks.js';
 
@@ -87,7 +88,7 @@ function radioChecks(
 function kitChecks(
   parts: readonly HarnessPart[],
   figures: ReadonlyMap<string, CableRunFigures>,
-  { inverters, flow, radios, suspended: why }: HarnessFacts,
+  { inverters, flow, radios, packs, startUps, suspended: why }: HarnessFacts,
 ): (Check | null)[] {
   const unknown = parts.filter((part) => {
     const run = figures.get(part.id);
@@ -95,8 +96,17 @@ function kitChecks(
   });
   const loudest = radios.reduce((most, { mostW }) => Math.max(most, mostW), 0);
   const longest = parts.reduce((most, { run }) => Math.max(most, run?.wire?.lengthM ?? 0), 0);
+  const [first] = packs;
+  const battery = first && {
+    name: first.name,
+    maxA: first.socketA ?? first.peakA ?? first.continuousA,
+    share: flow.batteryShare,
+  };
   return [
     at('suspended', null, 'kit', suspended(why)),
+    ...startUps.map((one) =>
+      at('startUp', one.part, 'part', startsUp(one, giverOf(parts, one, battery ?? null))),
+    ),
     ...inverters.map(({ part, name, standingW, hours }) =>
       at('inverter', part, 'part', inverterCost(name, standingW, hours, flow.lowV.receive)),
     ),

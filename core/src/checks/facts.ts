@@ -4,6 +4,7 @@ import type { CheckedCharger } from './charger-checks.js';
 import type { Chargeable } from './charge-checks.js';
 import type { Answer, Breach } from './check.js';
 import type { RuleName } from './rules.js';
+import type { StartUp } from './start-up.js';
 import type { ChargedBy } from './sun-checks.js';
 import type { Supplied } from './volts-checks.js';
 
@@ -70,6 +71,8 @@ export interface HarnessFacts {
   /** A charger is connected on the way or out there, as a vehicle's is; those that charge in hours of the outing. */
   readonly hasCharger: boolean;
   readonly chargers: readonly CheckedCharger[];
+  /** What takes much for a moment as it is switched on. */
+  readonly startUps: readonly StartUp[];
   readonly inverters: readonly {
     readonly part: string;
     readonly name: string;

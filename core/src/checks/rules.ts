@@ -17,6 +17,10 @@ export const RULES = {
     title: 'supply large enough',
     why: 'A regulated supply that is too small lets its volts fall on every peak.',
   },
+  startUp: {
+    title: 'start-up current',
+    why: 'An amplifier fills its capacitors at once, and what feeds it may take that for a short circuit.',
+  },
   asleep: {
     title: 'power station stays on',
     why: 'Many a power station takes a receiver for nothing at all and switches off.',
@@ -113,7 +117,7 @@ export const RULES = {
   },
   generator: {
     title: 'generator large enough',
-    why: 'A generator that is asked for too much trips, or burns out what hangs on it.',
+    why: 'A generator that has to give too much trips, or burns out what hangs on it.',
   },
   quiet: { title: 'quiet at night', why: 'A generator is heard farther than a radio.' },
   accepts: {

@@ -65,6 +65,7 @@ export const factsOf = (more: Partial<HarnessFacts> = {}): HarnessFacts => ({
   panels: [],
   hasCharger: false,
   chargers: [],
+  startUps: [],
   inverters: [],
   disconnects: [],
   coldC: 12,
