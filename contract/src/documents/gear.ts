@@ -233,8 +233,13 @@ export interface Panel extends GearCommon {
 export interface ControllerGear extends GearCommon {
   readonly kind: 'controller';
   readonly type: Exclude<ControllerKind, 'builtIn'>;
-  /** Largest current into the battery. */
+  /** Largest current into the battery; of a USB charger into each cell. */
   readonly maxA: Figure;
+  /** Of a USB charger: cells that it takes at once, and volts a cell at which it ends. */
+  readonly slots?: number;
+  readonly endsV?: Figure;
+  /** Of a USB charger: what the panel’s socket gives, W. */
+  readonly socketW?: Figure;
   /** Whether a PWM holds its current to that, instead of passing on all that the panel gives; not entered if absent. */
   readonly limitsCurrent?: boolean;
   /** Highest volts that its input survives. */

@@ -112,8 +112,18 @@ const INSIDE: readonly GearField[] = [
   figure('internal.chargeW', 'charging power, internal battery', 'chargeW'),
 ];
 
+/** Of a charger of cells on USB, in place of what a controller has. */
+const USB: readonly GearField[] = [
+  figure('maxA', 'charge current, each cell', 'chargeA'),
+  plain('slots', 'cells at once', 'slots'),
+  figure('endsV', 'ends at, each cell', 'cellEndsV', true),
+  figure('socketW', 'USB socket of the panel', 'usbW', true),
+  WEIGHT,
+];
+
 /** The figures of one item: those of its kind, or what stands in their place in this one. */
 export function fieldsOf(gear: Gear): readonly GearField[] {
+  if (gear.kind === 'controller' && gear.type === 'usb') return USB;
   if (gear.kind === 'radio' && gear.internal) return [...GEAR_FIELDS.radio, ...INSIDE];
   if (gear.kind === 'accessory') {
     const draw = gear.drawW ? figure('drawW', 'power', 'drawW') : figure('drawA', 'current', 'drawA');

@@ -19,7 +19,7 @@ const SOURCE_WORDS: Record<Figure['source'], string> = {
   learned: 'learned',
 };
 
-const CONTROLLER_WORDS = { mppt: 'MPPT', boost: 'boost MPPT', pwm: 'PWM' } as const;
+const CONTROLLER_WORDS = { mppt: 'MPPT', boost: 'boost MPPT', pwm: 'PWM', usb: 'cells on USB' } as const;
 
 export const sourceWord = (figure: Figure): string => SOURCE_WORDS[figure.source];
 

@@ -101,6 +101,7 @@ function loadDraw(load: AccessoryLoad | undefined, busV: number): LoadDraw {
 export function harnessCharging(
   carried: readonly Carried[],
   pack: BatteryPack | null,
+  cells: number,
   run: Partial<Pick<Forecast, 'plan' | 'packs' | 'march'>> | null,
 ): ReadonlyMap<string, Charging> {
   const charging = new Map<string, Charging>();
@@ -114,7 +115,7 @@ export function harnessCharging(
     if (!controller || !pack) continue;
     const throughControllerCable =
       plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
-    const safeForA = controllerCableAmps(controllerKind(controller.gear), label, pack);
+    const safeForA = controllerCableAmps(controllerKind(controller.gear, cells), label, pack);
     charging.set(controller.gear.id, { ...throughControllerCable, safeForA });
   }
   return charging;

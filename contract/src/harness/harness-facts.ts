@@ -53,7 +53,15 @@ export function harnessFacts(
     packs: checkedPacks(trip, carried, parts, run, flow),
     inParallel: trip.batteryUse !== 'turns',
     radios: checkedRadios(trip, carried),
-    controllers: carried.filter(isKind('controller')).map(({ gear }) => checkedController(gear, parts)),
+    controllers: carried.filter(isKind('controller')).map(({ gear }) => ({
+      ...checkedController(gear, parts),
+      ...(gear.type === 'usb' && {
+        ofCells: {
+          ...(gear.endsV && { endsV: gear.endsV.value }),
+          oneWaits: trip.batteryUse === 'turns' && trip.chargeIdle === true,
+        },
+      }),
+    })),
     inputs: carried.filter(isKind('station')).map(({ gear: { id, name, solarMaxV } }) => ({
       part: id,
       name,
@@ -194,6 +202,7 @@ function harnessFlow(
     charging: harnessCharging(
       carried,
       piece ? batteryPackAt(packLabelOf(piece.gear, inTurns ? 1 : pieces.length), trip.temperatureC) : null,
+      piece?.gear.cellsInSeries ?? 1,
       run,
     ),
     lowV: { receive: restV, keyDown: restV },
@@ -219,7 +228,7 @@ function checkedController(
   return {
     part: id,
     name,
-    maxA: maxA.value,
+    ...(type !== 'usb' && { maxA: maxA.value }),
     limits: type === 'pwm' ? limitsCurrent : true,
     heard: heardOn(gear),
     hasLoads: below.some(({ kind }) => kind === 'radio' || kind === 'load' || kind === 'amplifier'),

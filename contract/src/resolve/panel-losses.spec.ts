@@ -1,3 +1,4 @@
+import type { Panel } from '../documents/gear.js';
 import type { AimChoice } from '../documents/sun.js';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
 import { readTrip } from '../schemas/read.js';
@@ -5,6 +6,7 @@ import { kitShelf, kitTrip } from '../testing/kit.js';
 import { panelCablesOhm } from './panel-losses.js';
 import { resolve } from './resolve.js';
 
+const FLAT = { aim: { how: 'flat' as const }, mount: 'flat' as const, ground: 'grass' as const };
 const planOf = (trip: Trip) => {
   const plan = resolve(trip, kitShelf);
   if (!plan.ok) throw new Error(plan.problems[0].sentence);
@@ -40,6 +42,33 @@ describe('panels that are led by thin cables', () => {
     expect(said).toContain('shorten each to 0.6 m for ');
     const short = planOf(led({ ...thin, lengthM: 0.6, areaMm2: 2.5 })).remarks!;
     expect(short.some((sentence) => sentence.includes('own cables'))).toBeFalse();
+  });
+});
+
+describe('a panel that lies partly in shade', () => {
+  const { start, end } = kitTrip();
+  const shaded = (fraction: number, change: Partial<Panel> = {}) => {
+    const shelf = kitShelf.map((gear) => (gear.id === 'frond' ? ({ ...gear, ...change } as Panel) : gear));
+    const panelPlace = { ...FLAT, shade: [{ start, end, fraction }] };
+    const plan = resolve(kitTrip({ panelPlace }), shelf);
+    if (!plan.ok) throw new Error(plan.problems[0].sentence);
+    return plan.value.remarks!.filter((sentence) => sentence.startsWith('Shade on'));
+  };
+
+  it('loses more than its share, less with a diode to each leaf; folding brings the rest back', () => {
+    // 42 W at 0.9 of its label: 38 W; a fifth in shade takes half of it, with diodes 0.3, folded away 0.2.
+    expect(shaded(0.2)).toEqual([
+      'Shade on 20 % of Frond takes 19 W of 38 W in full sun, 11 W with a diode to each leaf. Fold the shaded part away for 11 W more, or move it.',
+    ]);
+    expect(shaded(0.2, { diodes: true })).toEqual([
+      'Shade on 20 % of Frond takes 11 W of 38 W in full sun. Fold the shaded part away for 4 W more, or move it.',
+    ]);
+  });
+
+  it('is no word where all of it is in shade, or it is of thin film', () => {
+    expect(shaded(1)).toEqual([]);
+    expect(shaded(0.2, { technology: 'thin_film' })).toEqual([]);
+    expect(shaded(0)).toEqual([]);
   });
 });
 

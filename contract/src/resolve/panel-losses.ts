@@ -5,11 +5,15 @@ import {
   hiddenSky,
   loopOhm,
   sayQuantity,
+  shadeLoss,
+  shadeSensitivity,
   sunPosition,
   type Span,
   type SunPlan,
 } from '@knapsack/core';
+import type { Panel } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
+import type { Carried } from './look-up.js';
 
 /** Copper in the sun, C; a pair of contacts at each end. */
 const WARM_C = 40;
@@ -46,6 +50,27 @@ export function sayPanelCables(item: LoadoutItem, sun: SunPlan): readonly string
       ? `: shorten each to ${sayQuantity({ value: SHORT_M, unit: 'm' })} for ${watts(backW)} more`
       : '';
   return [`In full sun the panels’ own cables lose ${watts(lostW)}${shorter}.`];
+}
+
+/**
+ * What partial shade takes of a panel in full sun, and what folding the shaded part away brings back: one cell in the dark holds back
+ * its whole string. Nothing of thin film, which loses no more than its shaded share, and where that is little.
+ */
+export function sayPartialShade({ gear }: Carried<Panel>, sun: SunPlan): readonly string[] {
+  const partial = sun.shade.spans.filter(({ fraction }) => fraction < 1);
+  const worst = partial.reduce((most, { fraction }) => Math.max(most, fraction), 0);
+  const fullW = sun.panel.watts * sun.truth;
+  const lost = (sensitivity: number) => fullW * shadeLoss(worst, sensitivity);
+  const lostW = lost(sun.shade.sensitivity);
+  const backW = lostW - lost(1);
+  if (backW < WORTH_W) return [];
+  const watts = (value: number) => sayQuantity({ value: Math.round(value), unit: 'W' });
+  const diodes = shadeSensitivity(gear.technology, true);
+  const withDiodes =
+    sun.shade.sensitivity > diodes ? `, ${watts(lost(diodes))} with a diode to each leaf` : '';
+  return [
+    `Shade on ${sayQuantity({ value: worst, unit: 'share' })} of ${gear.name} takes ${watts(lostW)} of ${watts(fullW)} in full sun${withDiodes}. Fold the shaded part away for ${watts(backW)} more, or move it.`,
+  ];
 }
 
 /** What a stand that cannot tilt as far as the sun asks costs on average while the sun is up; nothing where that is little. */

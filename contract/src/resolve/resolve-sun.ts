@@ -6,6 +6,7 @@ import {
   GROUND_WORDS,
   isPrimary,
   joined,
+  shadeSensitivity,
   succeed,
   type AimPlan,
   type Controller,
@@ -76,12 +77,12 @@ export function resolveSun(
         endMs: Date.parse(end),
         fraction,
       })),
-      sensitivity: panel.technology === 'thin_film' ? 1 : panel.diodes ? 1.5 : 2.5,
+      sensitivity: shadeSensitivity(panel.technology, panel.diodes === true),
     },
     panel: gear.value.joined,
     truth: panel.truth?.value ?? USUAL_TRUTH,
     ...(panel.truth && { truthFrom: trustOf(panel.truth) }),
-    controller: controllerOf(charger, wiring, panelCablesOhm(gear.value.item)),
+    controller: controllerOf(charger, wiring, panelCablesOhm(gear.value.item), packs[0].cellsInSeries),
   });
 }
 
@@ -116,18 +117,24 @@ function sunGear(carried: readonly Carried[]): Result<SunGear | null> {
   });
 }
 
-/** What a controller is and passes on at the most. */
-export const controllerKind = ({
-  type,
-  maxA,
-  limitsCurrent,
-}: ControllerGear): Pick<Controller, 'kind' | 'maxA' | 'limitsCurrent'> => ({
+/** What a controller is and passes on at the most. @param cells in series of the battery that it charges */
+export const controllerKind = (
+  { type, maxA, slots = 1, socketW, limitsCurrent }: ControllerGear,
+  cells: number,
+): Pick<Controller, 'kind' | 'maxA' | 'limitsCurrent' | 'socketW'> => ({
   kind: type,
-  maxA: maxA.value,
+  // A set of so many cells gets what its charger gives to those that are in it just then.
+  maxA: type === 'usb' ? (maxA.value * Math.min(slots, cells)) / cells : maxA.value,
+  ...(socketW && { socketW: socketW.value }),
   ...(limitsCurrent !== undefined && { limitsCurrent }),
 });
 
-function controllerOf(charger: ControllerGear | PowerStation, wiring: Wiring, ownOhm: number): Controller {
+function controllerOf(
+  charger: ControllerGear | PowerStation,
+  wiring: Wiring,
+  ownOhm: number,
+  cells: number,
+): Controller {
   const cables = {
     panelCableOhm: (wiring.panel?.ohm ?? 0) + ownOhm,
     ...(wiring.controller && { batteryCableOhm: wiring.controller.ohm }),
@@ -136,7 +143,7 @@ function controllerOf(charger: ControllerGear | PowerStation, wiring: Wiring, ow
     return { kind: 'builtIn', maxA: Infinity, wakeShare: USUAL_WAKE_SHARE, ...cables };
   }
   return {
-    ...controllerKind(charger),
+    ...controllerKind(charger, cells),
     wakeShare: charger.wakeShare?.value ?? USUAL_WAKE_SHARE,
     ...cables,
   };

@@ -19,7 +19,7 @@ import { targetOf, type Trip } from '../documents/trip.js';
 import { assumedIn, assumedSky } from './assumed.js';
 import { sayInverterCosts } from './inverter-cost.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
-import { sayPanelCables, sayStand } from './panel-losses.js';
+import { sayPanelCables, sayPartialShade, sayStand } from './panel-losses.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
 import { disconnectOf, resolveRestart, type LowVoltage } from './resolve-restart.js';
@@ -123,7 +123,9 @@ const chargedBySurplus = (carried: readonly Carried[]): number =>
 
 /** What is lost between panel and controller, and by a stand. */
 const saySunLosses = (carried: readonly Carried[], sun: SunPlan, outing: Span): readonly string[] => [
-  ...carried.filter(isKind('panel')).flatMap(({ item }) => sayPanelCables(item, sun)),
+  ...carried
+    .filter(isKind('panel'))
+    .flatMap((one) => [...sayPanelCables(one.item, sun), ...sayPartialShade(one, sun)]),
   ...sayStand(sun, outing),
 ];
 

@@ -213,8 +213,11 @@ const panel = Joi.object({
 
 const controller = Joi.object({
   ...common,
-  type: oneOf(['mppt', 'boost', 'pwm']),
+  type: oneOf(['mppt', 'boost', 'pwm', 'usb']),
   maxA: figure('chargeA'),
+  slots: number('slots').optional(),
+  endsV: figure('cellEndsV').optional(),
+  socketW: figure('usbW').optional(),
   maxInputV: figure('inputV').optional(),
   selfUseA: figure('selfUseA').optional(),
   wakeShare: figure('wakeShare').optional(),

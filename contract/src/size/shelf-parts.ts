@@ -56,7 +56,8 @@ export function batteryParts(gear: readonly Gear[]): readonly BatteryPart[] {
 export function sunParts(gear: readonly Gear[], aims: readonly SizeAim[]): readonly SunPart[] {
   const panels = gear.filter((item): item is Panel => item.kind === 'panel');
   const chargers: readonly (ControllerGear | null)[] = [
-    ...gear.filter((item): item is ControllerGear => item.kind === 'controller'),
+    // Single cells on USB are a way of their own, not one of many controllers for any battery.
+    ...gear.filter((item): item is ControllerGear => item.kind === 'controller' && item.type !== 'usb'),
     ...(gear.some(({ kind }) => kind === 'station') ? [null] : []),
   ];
   const none: SunPart = {

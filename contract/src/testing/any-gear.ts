@@ -188,7 +188,10 @@ const panels = fc
 
 const controllers = fc
   .record({
-    type: fc.constantFrom('mppt', 'boost', 'pwm'),
+    type: fc.constantFrom('mppt', 'boost', 'pwm', 'usb'),
+    slots: fc.option(any('slots'), { nil: undefined }),
+    endsV: maybe('cellEndsV'),
+    socketW: maybe('usbW'),
     maxA: figure('chargeA'),
     selfUseA: maybe('selfUseA'),
     wakeShare: maybe('wakeShare'),

@@ -8,6 +8,7 @@ import {
   setPointFits,
   wakesBattery,
 } from './charge-checks.js';
+import { cellsFilled, cellsOut } from './cell-checks.js';
 import {
   chargerAccepted,
   chargerEnds,
@@ -135,6 +136,7 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
           ),
         ),
       ),
+      ...(controller.ofCells ? cellChecks(controller, controller.ofCells, packs) : []),
       whenFed('profile', gravestFirst(packs.map((pack) => chargeProfile(controller, pack)))),
       whenFed('setpoint', gravestFirst(packs.map((pack) => setPointFits(controller, pack, temperatureC)))),
       whenFed(
@@ -148,6 +150,21 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
     ];
   });
 }
+
+/** Cells that are charged one by one. */
+const cellChecks = (
+  { part, name }: HarnessFacts['controllers'][number],
+  { endsV, oneWaits }: NonNullable<HarnessFacts['controllers'][number]['ofCells']>,
+  packs: HarnessFacts['packs'],
+): (Check | null)[] => [
+  at('cellEnd', part, 'part', packs.map((pack) => cellsFilled(name, pack, endsV)).find((one) => one) ?? null),
+  at(
+    'cellsOut',
+    part,
+    'part',
+    gravestFirst(packs.map((pack) => cellsOut(name, pack, oneWaits))).find((one) => one) ?? null,
+  ),
+];
 
 /** A stop of one battery goes before a look of another. */
 const gravestFirst = (answers: readonly Answer[]): readonly Answer[] => [

@@ -62,6 +62,8 @@ export interface HarnessFacts {
     readonly part: string;
     /** Bands on which it was heard; null where nobody has listened. */
     readonly heard: readonly { readonly band: string }[] | null;
+    /** It charges single cells on USB: volts a cell at which it ends, and whether it charges a set that waits. */
+    readonly ofCells?: { readonly endsV?: number; readonly oneWaits: boolean };
     /** Whether the radio hangs on its load terminals. */
     readonly hasLoads: boolean;
   })[];

@@ -17,6 +17,11 @@ export const RULES = {
     title: 'supply large enough',
     why: 'A regulated supply that is too small lets its volts fall on every peak.',
   },
+  cellEnd: {
+    title: 'cells get full',
+    why: 'A charger that ends too early looks done and has filled nothing.',
+  },
+  cellsOut: { title: 'a set that waits', why: 'A cell is either in the radio or on its charger.' },
   startUp: {
     title: 'start-up current',
     why: 'An amplifier fills its capacitors at once, and what feeds it may take that for a short circuit.',

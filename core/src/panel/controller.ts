@@ -1,7 +1,7 @@
 import { currentAt, greatestPower, type PanelCurve, type PowerPoint } from './panel.js';
 
-/** A buck tracker, a boost tracker, a plain switch, or the input of a boxed power station, which tracks at any volts. */
-export type ControllerKind = 'mppt' | 'boost' | 'pwm' | 'builtIn';
+/** A buck tracker, a boost tracker, a plain switch, the input of a boxed power station, which tracks at any volts, or a charger of single cells on the panel's USB socket. */
+export type ControllerKind = 'mppt' | 'boost' | 'pwm' | 'builtIn' | 'usb';
 
 /** A charge controller between panel and battery. */
 export interface Controller {
@@ -10,6 +10,8 @@ export interface Controller {
   readonly maxA: number;
   /** Whether a PWM controller holds its current to that; one that does not passes on all that the panel gives. */
   readonly limitsCurrent?: boolean;
+  /** Of a USB charger: what the socket gives at the most, W; {@link USUAL_USB_W} if absent. */
+  readonly socketW?: number;
   /** Share of the panel's label watts under which it sleeps, 0 to 1. */
   readonly wakeShare: number;
   /** Cable from the panel, there and back, ohm. */
@@ -29,6 +31,10 @@ export interface ControllerOutput {
 
 /** Share of the panel's power that a tracking converter passes on. */
 export const CONVERTER_EFFICIENCY = 0.95;
+/** Of a panel's USB socket: what it gives at the most, W, and passes on of the panel's power; and what a charger of cells puts into them. Source: convention of this project. */
+export const USUAL_USB_W = 10;
+const USB_EFFICIENCY = 0.85;
+const CELL_CHARGER_EFFICIENCY = 0.7;
 /** Volts that a buck needs above the battery. */
 const BUCK_HEADROOM_V = 1;
 /** Volts that a switch or a pass-through diode takes. */
@@ -44,6 +50,7 @@ const BOOST_LEAST_V = 5;
  * - Boost: 0.95 Pmp / Vbat for 5 V <= Vmp < Vbat; at or above Vbat the panel is passed through at Vbat + 0.3.
  * - PWM: the panel is dragged to Vbat + 0.3 + the cables' drop at that same current.
  * - Built in: 0.95 Pmp / Vbat from 5 V up.
+ * - USB: min(0.85 Pmp, what the socket gives) x 0.7 / Vbat from 5 V up; each cell gets its part in turn.
  *
  * It sleeps while the panel could give less than its wake share of the label's watts.
  *
@@ -95,6 +102,11 @@ function unlimited(
     }
     case 'builtIn':
       return best.volts < BOOST_LEAST_V ? TOO_LOW : tracked(controller, best, batteryV);
+    case 'usb': {
+      if (best.volts < BOOST_LEAST_V) return TOO_LOW;
+      const outW = Math.min(USB_EFFICIENCY * best.watts, controller.socketW ?? USUAL_USB_W);
+      return { batteryA: (CELL_CHARGER_EFFICIENCY * outW) / batteryV, state: 'tracking' };
+    }
   }
 }
 

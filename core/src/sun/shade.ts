@@ -1,4 +1,5 @@
 import { sinDeg } from './angles.js';
+import type { Technology } from '../panel/panel.js';
 import type { Span } from '../span.js';
 import type { SunPosition } from './position.js';
 
@@ -19,7 +20,7 @@ export interface Shade {
   /** Ascending by azimuth; none for an open horizon. */
   readonly horizon: readonly HorizonPoint[];
   readonly spans: readonly ShadeSpan[];
-  /** What a shaded share costs: 2.5 crystalline without a diode for each leaf, 1.5 with, 1 thin film. */
+  /** What a shaded share costs: see {@link shadeSensitivity}. */
   readonly sensitivity: number;
 }
 
@@ -59,6 +60,10 @@ export function shadedFraction({ horizon, spans }: Shade, timeMs: number, sun: S
     0,
   );
 }
+
+/** What a shaded share of a panel costs, times that share. Source: convention of this project, docs/model.md. */
+export const shadeSensitivity = (technology: Technology, diodes: boolean): number =>
+  technology === 'thin_film' ? 1 : diodes ? 1.5 : 2.5;
 
 /** Share of the beam that shade costs: partial shade on one string costs more than its area. */
 export const shadeLoss = (fraction: number, sensitivity: number): number =>

@@ -131,9 +131,19 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         ...(gear.type === 'pwm'
           ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
           : []),
-        yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
-        yesNo(gear, 'compensates', 'Charge volts in the cold', ['are raised for lead-acid', 'stay the same']),
-        yesNo(gear, 'equalises', 'A flooded battery', ['is equalised now and then', 'is never equalised']),
+        ...(gear.type === 'usb'
+          ? []
+          : [
+              yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
+              yesNo(gear, 'compensates', 'Charge volts in the cold', [
+                'are raised for lead-acid',
+                'stay the same',
+              ]),
+              yesNo(gear, 'equalises', 'A flooded battery', [
+                'is equalised now and then',
+                'is never equalised',
+              ]),
+            ]),
         ...profileChoices(gear),
       ];
     case 'charger':
@@ -174,6 +184,7 @@ const CONTROLLERS = [
   { value: 'mppt', label: 'MPPT' },
   { value: 'boost', label: 'boost MPPT' },
   { value: 'pwm', label: 'PWM' },
+  { value: 'usb', label: 'cells on the panel’s USB socket' },
 ];
 
 /** The battery inside a radio; a new one starts out with assumed figures. */
