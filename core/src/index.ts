@@ -84,6 +84,7 @@ export * from './site/locator.js';
 export * from './sun/position.js';
 export * from './panel/controller.js';
 export * from './panel/panel.js';
+export * from './panel/unlike-panels.js';
 export * from './sun/twilight.js';
 export * from './wire/cable-runs.js';
 export * from './wire/source-cables.js';

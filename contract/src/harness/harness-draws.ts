@@ -8,7 +8,6 @@ import {
   positionsOf,
   type AccessoryLoad,
   controllerCableAmps,
-  joined,
   panelCableAmps,
   type Charging,
   type BatteryPack,
@@ -19,7 +18,7 @@ import {
   type PlannedPosition,
 } from '@knapsack/core';
 import { isKind, type Carried } from '../resolve/look-up.js';
-import { panelLabel } from '../resolve/panel-label.js';
+import { stringsOf } from '../resolve/panels-of.js';
 import { controllerKind } from '../resolve/resolve-sun.js';
 import { radioParts } from './lost-with.js';
 import { ampsBehind, supplyOf } from './supply.js';
@@ -106,16 +105,24 @@ export function harnessCharging(
 ): ReadonlyMap<string, Charging> {
   const charging = new Map<string, Charging>();
   const [controller] = carried.filter(isKind('controller'));
-  for (const { gear, item } of carried.filter(isKind('panel'))) {
-    const inSeries = item.inSeries ?? 1;
-    const label = joined(panelLabel(gear), inSeries, item.count / inSeries);
-    const { plan, march, packs } = run ?? {};
-    const throughPanelCable = plan?.sun && march ? panelCurrents(plan, march) : NOTHING;
-    charging.set(gear.id, { ...throughPanelCable, safeForA: panelCableAmps(label) });
-    if (!controller || !pack) continue;
+  const panels = carried.filter(isKind('panel'));
+  const labels = panels.map(stringsOf);
+  const all = {
+    watts: labels.reduce((sum, { watts }) => sum + watts, 0),
+    iscA: labels.reduce((sum, { iscA }) => sum + iscA, 0),
+  };
+  const { plan, march, packs } = run ?? {};
+  panels.forEach(({ gear }, index) => {
+    // Each brings its part by its watts.
+    const share = labels[index].watts / all.watts;
+    const { meanA, mostA, feedV } = plan?.sun && march ? panelCurrents(plan, march) : NOTHING;
+    const safeForA = panelCableAmps(labels[index]);
+    charging.set(gear.id, { meanA: share * meanA, mostA: share * mostA, feedV, safeForA });
+  });
+  if (panels.length > 0 && controller && pack) {
     const throughControllerCable =
       plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
-    const safeForA = controllerCableAmps(controllerKind(controller.gear, cells), label, pack);
+    const safeForA = controllerCableAmps(controllerKind(controller.gear, cells), all, pack);
     charging.set(controller.gear.id, { ...throughControllerCable, safeForA });
   }
   return charging;

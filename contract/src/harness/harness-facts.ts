@@ -4,7 +4,6 @@ import {
   coldOpenCircuitVolts,
   CONVERTERS,
   HOUR_MS,
-  joined,
   loopIn,
   batteryPackAt,
   partsBelow,
@@ -21,7 +20,7 @@ import type { AddedPart } from '../documents/harness-notes.js';
 import { isAttended, type Trip } from '../documents/trip.js';
 import { heardOn } from '../noise/noise.js';
 import { isKind, type Carried } from '../resolve/look-up.js';
-import { panelLabel } from '../resolve/panel-label.js';
+import { stringsOf } from '../resolve/panels-of.js';
 import { plannedLoads } from '../resolve/planned-loads.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 import { coldest, hottest } from '../resolve/resolve-sun.js';
@@ -154,21 +153,25 @@ const checkedRadios = (trip: Trip, carried: readonly Carried[]): HarnessFacts['r
     ...(maxV && { maxV: maxV.value }),
   }));
 
-const checkedPanels = (trip: Trip, carried: readonly Carried[], run: CalculatedTrip | null): CheckedPanel[] =>
-  carried.filter(isKind('panel')).map(({ gear, item }) => {
-    const inSeries = item.inSeries ?? 1;
-    const strings = item.count / inSeries;
-    const label = joined(panelLabel(gear), inSeries, strings);
+function checkedPanels(trip: Trip, carried: readonly Carried[], run: CalculatedTrip | null): CheckedPanel[] {
+  const panels = carried.filter(isKind('panel'));
+  const own = panels.map(({ item }) => item.count / (item.inSeries ?? 1));
+  const strings = own.reduce((sum, count) => sum + count, 0);
+  return panels.map((one, index) => {
+    const { gear } = one;
+    const label = stringsOf(one);
     return {
       part: gear.id,
       name: gear.name,
       coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
       shortA: label.iscA,
-      stringA: label.iscA / strings,
+      stringA: label.iscA / own[index],
+      // Those of all panels: each string can be fed by all the others.
       strings,
       bestA: run?.march ? largest(run.march.offeredA) : 0,
     };
   });
+}
 
 const disconnectFacts = ({ name, disconnectV, reconnectV, maxA }: AddedPart) => ({
   name: name ?? ADDED_NAMES.disconnect,

@@ -14,6 +14,7 @@ import {
 import type { Panel } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
 import type { Carried } from './look-up.js';
+import { panelsTogether, stringsOf } from './panels-of.js';
 
 /** Copper in the sun, C; a pair of contacts at each end. */
 const WARM_C = 40;
@@ -56,20 +57,34 @@ export function sayPanelCables(item: LoadoutItem, sun: SunPlan): readonly string
  * What partial shade takes of a panel in full sun, and what folding the shaded part away brings back: one cell in the dark holds back
  * its whole string. Nothing of thin film, which loses no more than its shaded share, and where that is little.
  */
-export function sayPartialShade({ gear }: Carried<Panel>, sun: SunPlan): readonly string[] {
+export function sayPartialShade(panels: Carried<Panel>, sun: SunPlan): readonly string[] {
+  const { gear } = panels;
   const partial = sun.shade.spans.filter(({ fraction }) => fraction < 1);
   const worst = partial.reduce((most, { fraction }) => Math.max(most, fraction), 0);
-  const fullW = sun.panel.watts * sun.truth;
-  const lost = (sensitivity: number) => fullW * shadeLoss(worst, sensitivity);
-  const lostW = lost(sun.shade.sensitivity);
+  const fullW = stringsOf(panels).watts * (gear.truth?.value ?? sun.truth);
+  const sensitivity = shadeSensitivity(gear.technology, gear.diodes === true);
+  const lost = (by: number) => fullW * shadeLoss(worst, by);
+  const lostW = lost(sensitivity);
   const backW = lostW - lost(1);
   if (backW < WORTH_W) return [];
   const watts = (value: number) => sayQuantity({ value: Math.round(value), unit: 'W' });
   const diodes = shadeSensitivity(gear.technology, true);
-  const withDiodes =
-    sun.shade.sensitivity > diodes ? `, ${watts(lost(diodes))} with a diode to each leaf` : '';
+  const withDiodes = sensitivity > diodes ? `, ${watts(lost(diodes))} with a diode to each leaf` : '';
   return [
     `Shade on ${sayQuantity({ value: worst, unit: 'share' })} of ${gear.name} takes ${watts(lostW)} of ${watts(fullW)} in full sun${withDiodes}. Fold the shaded part away for ${watts(backW)} more, or move it.`,
+  ];
+}
+
+/** What unlike panels in parallel lose to each other; nothing where that is little. */
+export function sayUnlikePanels(panels: readonly Carried<Panel>[]): readonly string[] {
+  if (panels.length < 2) return [];
+  const together = panelsTogether(panels);
+  if (!together.ok || together.value.lostW < WORTH_W) return [];
+  const watts = (value: number) => sayQuantity({ value: Math.round(value), unit: 'W' });
+  const { label, lostW } = together.value;
+  const names = panels.map(({ gear }) => gear.name).join(' and ');
+  return [
+    `${names} differ: in parallel they give ${watts(label.watts)} of ${watts(label.watts + lostW)}. Panels of like volts, or a controller for each, bring ${watts(lostW)} back.`,
   ];
 }
 

@@ -62,16 +62,16 @@ describe('resolving the sun', () => {
     );
   });
 
-  it('asks for a controller and a place, and takes one kind of panel', () => {
+  it('asks for a controller and a place, and takes one controller', () => {
     const [radio, battery] = trip().loadout;
     const bag = (...ids: string[]) => [radio, battery, ...ids.map((id) => ({ gear: id, count: 1 }))];
     expect(sentenceOf({ ...sunny, loadout: bag('frond') }, gear)).toContain('never a panel straight');
     expect(sentenceOf({ ...sunny, place: trip().place }, gear)).toContain(
       'latitude and longitude or a locator',
     );
-    const other = { ...frond, id: 'other' };
+    const other = { ...rill, id: 'other' };
     expect(sentenceOf({ ...sunny, loadout: bag('frond', 'other', 'rill') }, [...gear, other])).toContain(
-      'two kinds of panel',
+      'two charge controllers',
     );
   });
 

@@ -5,13 +5,11 @@ import {
   fail,
   GROUND_WORDS,
   isPrimary,
-  joined,
   shadeSensitivity,
   succeed,
   type AimPlan,
   type Controller,
   type PackLabel,
-  type PanelLabel,
   type Problem,
   type Result,
   type SunPlan,
@@ -20,21 +18,19 @@ import {
 import { trustOf } from '../documents/figure.js';
 import type { ControllerGear, Panel, PowerStation } from '../documents/gear.js';
 import { USUAL_PLACE, USUAL_WEATHER, type PanelPlace } from '../documents/sun.js';
-import type { LoadoutItem, Trip } from '../documents/trip.js';
+import type { Trip } from '../documents/trip.js';
 import { isKind, lacking, type Carried } from './look-up.js';
-import { panelLabel } from './panel-label.js';
 import { panelCablesOhm } from './panel-losses.js';
+import { panelsTogether, stringsOf, type PanelsTogether } from './panels-of.js';
 import { skyOf } from './sky-of.js';
 
-const USUAL_TRUTH = 0.9;
 const USUAL_WAKE_SHARE = 0.01;
 
 /** The panels of a bag as they are joined, and what they charge through. */
 interface SunGear {
-  readonly panel: Panel;
-  readonly joined: PanelLabel;
+  readonly panels: readonly Carried<Panel>[];
+  readonly together: PanelsTogether;
   readonly charger: ControllerGear | PowerStation;
-  readonly item: LoadoutItem;
 }
 
 /** The sun's part of a plan: panel, controller, aim, shade and sky as plain numbers; null without a panel. */
@@ -58,7 +54,8 @@ export function resolveSun(
   const misfit = misfitOf(trip, gear.value, packs);
   if (misfit) return fail(misfit);
 
-  const { panel, charger } = gear.value;
+  const { together, charger } = gear.value;
+  const panel = together.main.gear;
   const place = trip.panelPlace ?? USUAL_PLACE;
   const weather = trip.weather ?? USUAL_WEATHER;
   return succeed({
@@ -79,42 +76,38 @@ export function resolveSun(
       })),
       sensitivity: shadeSensitivity(panel.technology, panel.diodes === true),
     },
-    panel: gear.value.joined,
-    truth: panel.truth?.value ?? USUAL_TRUTH,
+    panel: together.label,
+    truth: together.truth,
     ...(panel.truth && { truthFrom: trustOf(panel.truth) }),
-    controller: controllerOf(charger, wiring, panelCablesOhm(gear.value.item), packs[0].cellsInSeries),
+    controller: controllerOf(charger, wiring, panelCablesOhm(together.main.item), packs[0].cellsInSeries),
   });
 }
 
-/** One kind of panel on one controller or power station; null without a panel. */
+/** Panels in parallel on one controller or power station; null without a panel. */
 function sunGear(carried: readonly Carried[]): Result<SunGear | null> {
   const panels = carried.filter(isKind('panel'));
   const controllers = carried.filter(isKind('controller'));
-  const [second] = [...panels.slice(1), ...controllers.slice(1)];
+  const [, second] = controllers;
   if (second) {
     return fail({
       code: 'two-kinds',
       pointer: `/loadout/${second.index}`,
-      sentence: `The bag holds two kinds of ${second.gear.kind}. Take one panel, as many as you like of it, on one controller.`,
+      sentence: 'The bag holds two charge controllers. Take one, and put all panels on it.',
     });
   }
-  const [carriedPanel] = panels;
-  if (!carriedPanel) return succeed(null);
-  const { gear: panel, item } = carriedPanel;
+  const [first] = panels;
+  if (!first) return succeed(null);
   const charger = controllers[0]?.gear ?? carried.find(isKind('station'))?.gear;
   if (!charger) {
     return fail(
       lacking(
         'controller',
-        `${panel.name} needs a charge controller: never a panel straight onto a battery or into a radio.`,
+        `${first.gear.name} needs a charge controller: never a panel straight onto a battery or into a radio.`,
       ),
     );
   }
-  const inSeries = item.inSeries ?? 1;
-  return succeed({
-    ...{ panel, charger, item },
-    joined: joined(panelLabel(panel), inSeries, item.count / inSeries),
-  });
+  const together = panelsTogether(panels);
+  return together.ok ? succeed({ panels, together: together.value, charger }) : together;
 }
 
 /** What a controller is and passes on at the most. @param cells in series of the battery that it charges */
@@ -162,18 +155,15 @@ export const coldest = (trip: Trip): number => Math.min(...temperatures(trip));
 export const hottest = (trip: Trip): number => Math.max(...temperatures(trip));
 
 /** A kit that would be destroyed, or would ruin the battery: no forecast is given for it. */
-function misfitOf(
-  trip: Trip,
-  { panel, joined: label, charger }: SunGear,
-  packs: readonly PackLabel[],
-): Problem | null {
-  const coldV = coldOpenCircuitVolts(label, coldest(trip), panel.vocPerKelvin?.value);
+function misfitOf(trip: Trip, { panels, charger }: SunGear, packs: readonly PackLabel[]): Problem | null {
   const limitV = charger.kind === 'station' ? charger.solarMaxV?.value : charger.maxInputV?.value;
-  if (limitV !== undefined && coldV > limitV) {
+  for (const one of panels) {
+    const coldV = coldOpenCircuitVolts(stringsOf(one), coldest(trip), one.gear.vocPerKelvin?.value);
+    if (limitV === undefined || coldV <= limitV) continue;
     return {
       code: 'cold-voltage',
       pointer: '/loadout',
-      sentence: `${panel.name} rises to ${coldV.toFixed(1)} V in the cold and ${charger.name} survives ${limitV} V: it would be destroyed. Take a panel of fewer volts, fewer in series, or another controller.`,
+      sentence: `${one.gear.name} rises to ${coldV.toFixed(1)} V in the cold and ${charger.name} survives ${limitV} V: it would be destroyed. Take a panel of fewer volts, fewer in series, or another controller.`,
     };
   }
   const { profiles } = charger.kind === 'controller' ? charger : {};

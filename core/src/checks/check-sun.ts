@@ -118,14 +118,15 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
   return controllers.flatMap((controller) => {
     const { part } = controller;
     const fed = panels.filter((panel) => partsBelow(parts, part).some(({ id }) => id === panel.part));
+    // All panels come through it together.
+    const shortA = fed.reduce((sum, panel) => sum + panel.shortA, 0);
+    const bestA = fed.reduce((most, panel) => Math.max(most, panel.bestA), 0);
     const whenFed = (rule: Parameters<typeof at>[0], answers: readonly Answer[]) =>
       fed.length > 0 ? at(rule, part, 'part', first(answers)) : null;
     const bringsA = (flow.charging.get(part)?.safeForA ?? 0) / shares;
     return [
-      ...fed.flatMap(({ name, coldV, shortA, bestA }) => [
-        at('input', part, 'part', inputSurvivesCold(controller, name, coldV)),
-        at('current', part, 'part', controllerCarries(controller, shortA, bestA)),
-      ]),
+      ...fed.map(({ name, coldV }) => at('input', part, 'part', inputSurvivesCold(controller, name, coldV))),
+      fed.length > 0 ? at('current', part, 'part', controllerCarries(controller, shortA, bestA)) : null,
       whenFed(
         'accepts',
         charged.map(({ name, chemistry, maxChargeA, chargeEntered = false }) =>

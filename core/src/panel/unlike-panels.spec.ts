@@ -1,0 +1,53 @@
+import fc from 'fast-check';
+import { joined, labelFromWatts, type PanelLabel } from './panel.js';
+import { goTogether, inParallel } from './unlike-panels.js';
+
+const label = (watts: number, volts = 18): PanelLabel => {
+  const usual = labelFromWatts(watts, 'good_mono');
+  const times = volts / 18;
+  return {
+    ...usual,
+    vmpV: volts,
+    vocV: usual.vocV * times,
+    impA: usual.impA / times,
+    iscA: usual.iscA / times,
+  };
+};
+
+describe('panels that differ in parallel', () => {
+  it('are their sum where they are alike but for their size', () => {
+    const both = inParallel([label(40), label(20)]);
+    const one = joined(label(60), 1, 1);
+    expect(both.watts / one.watts).toBeCloseTo(1, 2);
+    expect(both.vmpV).toBeCloseTo(one.vmpV, 0);
+    expect(both.iscA).toBeCloseTo(one.iscA, 9);
+    expect(both.vocV).toBeCloseTo(one.vocV, 9);
+  });
+
+  it('give less than the sum where their volts differ, and never more, nor less than the larger alone', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 200, noNaN: true }),
+        fc.double({ min: 10, max: 200, noNaN: true }),
+        fc.double({ min: 15, max: 22, noNaN: true }),
+        (first, second, volts) => {
+          const labels = [label(first), label(second, volts)];
+          const { watts, vmpV, vocV, impA, iscA } = inParallel(labels);
+          const alone = labels.map((one) => inParallel([one]).watts);
+          expect(watts).toBeLessThanOrEqual(alone[0] + alone[1] + 1e-6);
+          expect(watts).toBeGreaterThanOrEqual(Math.max(...alone) - 1e-6);
+          expect(vmpV).toBeLessThan(vocV);
+          expect(impA).toBeLessThan(iscA);
+        },
+      ),
+    );
+    const alike = inParallel([label(50), label(50)]).watts;
+    const apart = inParallel([label(50), label(50, 21)]).watts;
+    expect(alike - apart).toBeGreaterThan(2);
+  });
+
+  it('do not go together where one works at far fewer volts', () => {
+    expect(goTogether([label(40), label(100, 15)])).toBeTrue();
+    expect(goTogether([label(40), label(100, 36)])).toBeFalse();
+  });
+});
