@@ -155,7 +155,10 @@ function chargedPack(
   const keeps = gear.kind === 'battery' && (gear.keepsCharge ?? false);
   const matching = chargers.filter((one) => isMadeFor(one, gear.chemistry));
   // Lithium is overcharged by a charger that goes on for as long as it is connected: it is never offered for it.
-  const fitting = matching.filter(({ law }) => hasEnd(law) || !isLithium(gear.chemistry));
+  const ending = matching.filter(({ law }) => hasEnd(law) || !isLithium(gear.chemistry));
+  // One that gives more than the battery takes is offered last.
+  const isLarge = ({ maxA }: Charger) => maxA.value > (charge?.maxA ?? Infinity);
+  const fitting = [...ending.filter((one) => !isLarge(one)), ...ending.filter(isLarge)];
   const sources: readonly ChargeSource[] = charge
     ? [
         ...(gear.kind === 'station' ? [{ id: OWN, name: 'its own adapter' }] : []),
@@ -188,7 +191,7 @@ function chargedPack(
       source,
       sources,
       note:
-        chargerNote(gear, charger, each()) ??
+        both(largeNote(gear, charger, charge?.maxA), chargerNote(gear, charger, each())) ??
         refusedNote(gear, fitting.length > 0 ? [] : matching) ??
         packNote(gear, charge !== null, source, soc),
     },
@@ -205,6 +208,22 @@ function refusedNote({ chemistry }: Battery | PowerStation, refused: readonly Ch
   const [first] = refused;
   return first
     ? `${first.name} has no end of its own: lithium is overcharged by it and may burn. Take a charger for ${chemistryOf(chemistry).label}.`
+    : null;
+}
+
+/** Two notes as one, or the one that there is; null where there is none. */
+const both = (one: string | null, other: string | null): string | null =>
+  one && other ? `${one} ${other}` : (one ?? other);
+
+/** Of a charger that gives more than the battery takes. @param mostA what it may be charged with, A */
+function largeNote(
+  { name }: Battery | PowerStation,
+  charger: Charger | undefined,
+  mostA = Infinity,
+): string | null {
+  const amps = (value: number) => sayQuantity({ value, unit: 'A' });
+  return charger && charger.maxA.value > mostA
+    ? `${charger.name} gives ${amps(charger.maxA.value)} and ${name} takes ${amps(mostA)} at the most: set it lower, or take a smaller charger.`
     : null;
 }
 

@@ -2,7 +2,7 @@ import type { Charger, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { readRehearsal, readTrip } from '../schemas/read.js';
-import { kitShelf, kitTrip } from '../testing/kit.js';
+import { kitShelf, kitTrip, mains } from '../testing/kit.js';
 import { chargeUp, NONE, OWN, SUN, withCharging } from './charge-up.js';
 import { outcomeOf, outcomeOfReading, readiness } from './readiness.js';
 import { noResults } from '../documents/beside.js';
@@ -209,6 +209,17 @@ describe('charging before an outing', () => {
       'It takes 6.65 A from the vehicle: with the engine off no longer than 1 h 48, or it may not start.',
     );
     expect(noteOn({ from: 'vehicle', isolated: true })).toContain('keep it near half');
+  });
+
+  it('offers a charger that gives more than the battery takes last, and says so', () => {
+    const large: Gear = { ...mains, id: 'large', name: 'Large', maxA: { value: 40, source: 'datasheet' } };
+    const shelf = [large, ...kitShelf];
+    const lineOf = (trip: Trip) => chargeUp(trip, shelf, 6, now).lines.find(({ id }) => id === 'shale')!;
+    expect(lineOf(kitTrip()).source).toBe('mains');
+    expect(lineOf(kitTrip()).sources.map(({ id }) => id)).toEqual(['mains', 'large', SUN, NONE]);
+    expect(lineOf(withCharging(kitTrip(), 'shale', { from: 'large' })).note).toMatch(
+      /^Large gives 40\.0 A and Shale takes [\d.]+ A at the most: set it lower, or take a smaller charger\.$/,
+    );
   });
 
   it('offers no charger that does not know the chemistry', () => {
