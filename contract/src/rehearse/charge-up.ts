@@ -4,12 +4,8 @@ import {
   CONVERTERS,
   hoursToFull,
   batteryPackAt,
-  isLead,
   isLithium,
-  sayQuantity,
   socAfterStorage,
-  starterHours,
-  takenFromVehicle,
   storageLevel,
   type ChargeJob,
   type ChemistryName,
@@ -20,6 +16,7 @@ import type { ChargeChoice } from '../documents/rehearsal.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, lookUp, type Carried } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
+import { chargerNotes, packNote, refusedNote } from './charge-notes.js';
 
 /** A source that something can be charged on. */
 export interface ChargeSource {
@@ -191,9 +188,9 @@ function chargedPack(
       source,
       sources,
       note:
-        both(largeNote(gear, charger, charge?.maxA), chargerNote(gear, charger, each())) ??
+        chargerNotes(gear, charger, each(), charge?.maxA) ??
         refusedNote(gear, fitting.length > 0 ? [] : matching) ??
-        packNote(gear, charge !== null, source, soc),
+        packNote(gear, charge !== null, source === NONE && soc < FULL),
     },
     leaks: (from, days) => socAfterStorage(gear.chemistry, from, days, keeps),
   };
@@ -202,63 +199,6 @@ function chargedPack(
 /** A charger that does not say is offered for all but NiMH, which needs an end of charge of its own. */
 const isMadeFor = ({ profiles }: Charger, chemistry: ChemistryName): boolean =>
   profiles ? profiles.includes(chemistry) : chemistry !== 'nimh';
-
-/** Why the only chargers there are were not offered; null where that is no question. */
-function refusedNote({ chemistry }: Battery | PowerStation, refused: readonly Charger[]): string | null {
-  const [first] = refused;
-  return first
-    ? `${first.name} has no end of its own: lithium is overcharged by it and may burn. Take a charger for ${chemistryOf(chemistry).label}.`
-    : null;
-}
-
-/** Two notes as one, or the one that there is; null where there is none. */
-const both = (one: string | null, other: string | null): string | null =>
-  one && other ? `${one} ${other}` : (one ?? other);
-
-/** Of a charger that gives more than the battery takes. @param mostA what it may be charged with, A */
-function largeNote(
-  { name }: Battery | PowerStation,
-  charger: Charger | undefined,
-  mostA = Infinity,
-): string | null {
-  const amps = (value: number) => sayQuantity({ value, unit: 'A' });
-  return charger && charger.maxA.value > mostA
-    ? `${charger.name} gives ${amps(charger.maxA.value)} and ${name} takes ${amps(mostA)} at the most: set it lower, or take a smaller charger.`
-    : null;
-}
-
-/** What is to be said of the charger that was chosen: one without an end of its own, one in a vehicle, a trickle. */
-function chargerNote(
-  gear: Battery | PowerStation,
-  charger: Charger | undefined,
-  hours: number,
-): string | null {
-  if (!charger || hours <= 0) return null;
-  if (charger.law === 'cc')
-    return `${charger.name} has no end of its own: take the battery off after ${sayQuantity({ value: hours, unit: 'duration' })}.`;
-  if (charger.law === 'trickle')
-    return isLead(gear.chemistry)
-      ? 'A trickle fills it slowly, and may stay connected.'
-      : `A trickle is made for lead-acid: no ${chemistryOf(gear.chemistry).label} battery stays connected to it.`;
-  if (charger.from !== 'vehicle' || charger.isolated) return null;
-  const outV = batteryPackAt(packLabelOf(gear, 1), ROOM_C).charge?.absorptionV ?? 14;
-  const takenA = takenFromVehicle(charger.maxA.value, outV);
-  return `It takes ${sayQuantity({ value: takenA, unit: 'A' })} from the vehicle: with the engine off no longer than ${sayQuantity({ value: starterHours(takenA), unit: 'duration' })}, or it may not start.`;
-}
-
-function packNote(
-  { chemistry }: Battery | PowerStation,
-  charges: boolean,
-  source: string,
-  soc: number,
-): string | null {
-  if (!charges) return 'It cannot be charged: put new cells in.';
-  if (source === NONE && soc < FULL) return 'It leaves as it is: say what charges it.';
-  const { belongsTo } = chemistryOf(chemistry);
-  if (belongsTo === 'lithium') return 'Until then keep it near half: full, it ages fastest.';
-  if (belongsTo === 'lead') return 'Keep it full: part charged it ages faster.';
-  return null;
-}
 
 /** The battery inside of a radio or a device, on the plug that came with it. */
 function chargedInside(
