@@ -2,6 +2,7 @@ export * from './documents/accessory-rule.js';
 export * from './documents/api.js';
 export * from './documents/beside.js';
 export * from './documents/charge-law.js';
+export type * from './documents/charging-gear.js';
 export * from './documents/figure.js';
 export * from './documents/gear.js';
 export * from './documents/harness-notes.js';

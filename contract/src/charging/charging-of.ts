@@ -7,7 +7,7 @@ import {
   type PlannedFeed,
   type Span,
 } from '@knapsack/core';
-import type { Charger, Generator } from '../documents/gear.js';
+import type { Charger, Generator } from '../documents/charging-gear.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { counted, isKind, type Carried } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';

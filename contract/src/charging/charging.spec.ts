@@ -1,5 +1,6 @@
 import { forecast } from '@knapsack/core';
-import type { Charger, Gear, Generator } from '../documents/gear.js';
+import type { Charger, Generator } from '../documents/charging-gear.js';
+import type { Gear } from '../documents/gear.js';
 import type { ChargingHours, Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { failures } from '../what-if/failures.js';

@@ -1,5 +1,5 @@
 import { fixed, fuelLitres, PETROL_G, quietDistanceM, sayQuantity } from '@knapsack/core';
-import type { Charger } from '../documents/gear.js';
+import type { Charger } from '../documents/charging-gear.js';
 import type { Charging } from './charging-of.js';
 
 /** Litres of fuel that a generator burns for a charger; null where what it burns is not entered, or none hangs on it. */

@@ -1,5 +1,6 @@
 import { CONVERTERS, forecast, type Forecast } from '@knapsack/core';
-import type { Charger, Gear } from '../documents/gear.js';
+import type { Charger } from '../documents/charging-gear.js';
+import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';

@@ -15,7 +15,7 @@ import {
   type HarnessPart,
 } from '@knapsack/core';
 import { chargingOf } from '../charging/charging-of.js';
-import type { ControllerGear } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
 import type { AddedPart } from '../documents/harness-notes.js';
 import { isAttended, type Trip } from '../documents/trip.js';
 import { heardOn } from '../noise/noise.js';

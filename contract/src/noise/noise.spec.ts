@@ -1,4 +1,5 @@
-import type { ControllerGear, Gear } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Gear } from '../documents/gear.js';
 import type { NoiseReading } from '../documents/noise-reading.js';
 import {
   BANDS,

@@ -6,7 +6,8 @@ import {
   starterHours,
   takenFromVehicle,
 } from '@knapsack/core';
-import type { Battery, Charger, PowerStation } from '../documents/gear.js';
+import type { Charger } from '../documents/charging-gear.js';
+import type { Battery, PowerStation } from '../documents/gear.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
 
 /** Things are charged in a room, C. */

@@ -11,7 +11,8 @@ import {
   type ChemistryName,
 } from '@knapsack/core';
 import { hasEnd } from '../charging/charging-of.js';
-import type { Accessory, Battery, Charger, Gear, Radio, PowerStation } from '../documents/gear.js';
+import type { Charger } from '../documents/charging-gear.js';
+import type { Accessory, Battery, Gear, Radio, PowerStation } from '../documents/gear.js';
 import type { ChargeChoice } from '../documents/rehearsal.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, lookUp, type Carried } from '../resolve/look-up.js';

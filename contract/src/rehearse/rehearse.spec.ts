@@ -1,4 +1,5 @@
-import type { Charger, Gear } from '../documents/gear.js';
+import type { Charger } from '../documents/charging-gear.js';
+import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { readRehearsal, readTrip } from '../schemas/read.js';

@@ -1,5 +1,6 @@
 import { fixed, wayToRoot, type HarnessPart } from '@knapsack/core';
-import type { ControllerGear, Gear } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import type { HarnessReport, ReportedCableRun } from '../harness/harness-report.js';
 import { converterOf } from '../harness/harness-of.js';

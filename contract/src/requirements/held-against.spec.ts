@@ -1,4 +1,5 @@
-import type { Battery, ControllerGear, Gear } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Battery, Gear } from '../documents/gear.js';
 import type { Measure } from '../documents/requirements.js';
 import { keepVariant } from '../documents/variants.js';
 import { curlew, shale, trip } from '../testing/outing.js';

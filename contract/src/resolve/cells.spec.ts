@@ -1,5 +1,6 @@
 import { forecast } from '@knapsack/core';
-import type { Battery, ControllerGear, Gear } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Battery, Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { readGear } from '../schemas/read.js';

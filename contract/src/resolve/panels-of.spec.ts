@@ -1,5 +1,6 @@
 import { forecast } from '@knapsack/core';
-import type { ControllerGear, Gear, Panel } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Gear, Panel } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { frond, kitShelf, kitTrip } from '../testing/kit.js';

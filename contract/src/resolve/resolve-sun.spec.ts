@@ -1,5 +1,6 @@
 import { forecast } from '@knapsack/core';
-import type { ControllerGear, Panel } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Panel } from '../documents/gear.js';
 import type { Weather } from '../documents/sun.js';
 import { readGear, readTrip } from '../schemas/read.js';
 import { shelf, trip } from '../testing/documents.js';

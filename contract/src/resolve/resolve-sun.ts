@@ -16,7 +16,8 @@ import {
   type Wiring,
 } from '@knapsack/core';
 import { trustOf } from '../documents/figure.js';
-import type { ControllerGear, Panel, PowerStation } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Panel, PowerStation } from '../documents/gear.js';
 import { USUAL_PLACE, USUAL_WEATHER, type PanelPlace } from '../documents/sun.js';
 import type { Trip } from '../documents/trip.js';
 import { isKind, lacking, type Carried } from './look-up.js';

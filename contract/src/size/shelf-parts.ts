@@ -1,5 +1,6 @@
 import { weakest, type Burden, type ChemistryName } from '@knapsack/core';
-import type { Battery, ControllerGear, Gear, Panel, PowerStation } from '../documents/gear.js';
+import type { ControllerGear } from '../documents/charging-gear.js';
+import type { Battery, Gear, Panel, PowerStation } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
 import { priceToBuy } from '../money/still-to-buy.js';
 import { isTypical } from '../typical/typical-gear.js';

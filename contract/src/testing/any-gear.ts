@@ -1,14 +1,12 @@
 import fc from 'fast-check';
 import { CHEMISTRY_NAMES, CONVERTER_NAMES, MODE_NAMES, PROOF_NAMES } from '@knapsack/core';
 import type { AccessoryRule } from '../documents/accessory-rule.js';
+import type { Charger, ControllerGear, Generator } from '../documents/charging-gear.js';
 import type {
   Accessory,
   Amplifier,
   Battery,
-  Charger,
-  ControllerGear,
   Gear,
-  Generator,
   Cable,
   Panel,
   Radio,

@@ -1,4 +1,5 @@
-import type { Antenna, Charger, ControllerGear, Gear, Cable, Panel, Radio } from '../documents/gear.js';
+import type { Charger, ControllerGear } from '../documents/charging-gear.js';
+import type { Antenna, Gear, Cable, Panel, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { cobble, curlew, relay, shale, trip } from './documents.js';
 

@@ -1,10 +1,10 @@
 import type { ChemistryName, Connector, Technology } from '@knapsack/core';
+import type { ControllerGear } from '../documents/charging-gear.js';
 import type {
   Accessory,
   Amplifier,
   Antenna,
   Battery,
-  ControllerGear,
   Panel,
   Radio,
   PowerStation,

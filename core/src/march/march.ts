@@ -27,23 +27,17 @@ export function march(input: MarchInput): March {
   return new Walk(input).walk();
 }
 
+/** What is noted of each step. */
+const SERIES = [
+  ...(['terminalV', 'radioV', 'cellsV', 'keyDownA', 'wantedA', 'loadA'] as const),
+  ...(['offeredA', 'curtailedA', 'fedA', 'fedTakenA'] as const),
+] as const;
+
 /** One march under way. */
 class Walk {
   private readonly bank: Bank;
   private readonly steps: number;
-  private readonly series: Record<
-    | 'terminalV'
-    | 'radioV'
-    | 'cellsV'
-    | 'keyDownA'
-    | 'wantedA'
-    | 'loadA'
-    | 'offeredA'
-    | 'curtailedA'
-    | 'fedA'
-    | 'fedTakenA',
-    Float64Array
-  >;
+  private readonly series: Record<(typeof SERIES)[number], Float64Array>;
   private readonly soc: Float64Array;
   private readonly socInUse: Float64Array;
   private readonly inUse: Uint8Array;
@@ -80,18 +74,7 @@ class Walk {
     this.bank = new Bank(input.bank);
     this.steps = input.load.edgesMs.length - 1;
     const series = () => new Float64Array(this.steps);
-    this.series = {
-      terminalV: series(),
-      radioV: series(),
-      cellsV: series(),
-      keyDownA: series(),
-      wantedA: series(),
-      loadA: series(),
-      offeredA: series(),
-      curtailedA: series(),
-      fedA: series(),
-      fedTakenA: series(),
-    };
+    this.series = Object.fromEntries(SERIES.map((name) => [name, series()])) as typeof this.series;
     this.soc = new Float64Array(this.steps + 1);
     this.socInUse = new Float64Array(this.steps + 1);
     this.inUse = new Uint8Array(this.steps);

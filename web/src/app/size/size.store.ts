@@ -1,12 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import {
-  targetOf,
-  USUAL_PLACE,
-  type Gear,
-  type GearKind,
-  type LoadoutItem,
-  type Trip,
-} from '@knapsack/contract';
+import { targetOf, type Gear, type GearKind } from '@knapsack/contract';
 import type { Fix } from '@knapsack/contract/what-if';
 import {
   KitHunt,
@@ -20,7 +13,6 @@ import {
   type SizeOptions,
   type ToKitWorker,
 } from '@knapsack/contract/size';
-import { priceToBuy } from '@knapsack/contract/money';
 import { picks, type Kit, type Sum, type TriedKit } from '@knapsack/core';
 import { isTypical } from '@knapsack/contract/typical';
 import { RequirementsService } from '../data/requirements.service';
@@ -33,6 +25,7 @@ import { TripStore } from '../trip/trip.store';
 import { kept, keep } from '../trip/kept-options';
 import type { IdealQuestion } from '../work/ideal-work';
 import { BagStore } from '../trip/bag.store';
+import { KIT_KINDS, moneyFor, questionOf, weightFor } from './rest-of-bag';
 
 export type KitBurden = 'weight' | 'price';
 export type KitSource = 'shelf' | 'sold';
@@ -45,23 +38,12 @@ const FROM_KEPT_AS = 'knapsack.size.from';
 const BUILD_KEPT_AS = 'knapsack.size.build';
 
 const ENERGY: ReadonlySet<GearKind> = new Set(['battery', 'station']);
-/** What a kit brings; the rest of the bag stays. */
-const KIT_KINDS: ReadonlySet<GearKind> = new Set(['battery', 'station', 'panel', 'controller']);
-
 const sameStock = (a: readonly Gear[], b: readonly Gear[]): boolean =>
   a.length === b.length &&
   a.every(
     (gear, index) =>
       gear === b[index] || (gear.id === b[index].id && gear.archived === true && b[index].archived === true),
   );
-
-/** What decides over the kits: everything but the bag's own battery and panel, and how that lies. */
-function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
-  const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...told } = trip;
-  const { knows: _knows, budget: _budget, ...rest } = told;
-  const { aim: _aim, mount: _mount, ...place } = trip.panelPlace ?? USUAL_PLACE;
-  return JSON.stringify({ ...rest, panelPlace: place, loadout: trip.loadout.filter((item) => !isKit(item)) });
-}
 
 /** The search over the shelf and the ideal figures, for the plan as it stands. */
 @Injectable()
@@ -165,24 +147,9 @@ export class SizeStore implements OnDestroy {
     const state = this.state();
     return state && picks(state.fronts, this.options().chance);
   });
-  /** What of the carry limit is left for battery, panel and controller, g; null without a limit. */
-  readonly roomG = computed(() => {
-    const trip = this.plan.trip();
-    if (!trip?.carryLimitG) return null;
-    const rest = { ...trip, loadout: this.restOf(trip) };
-    return Math.max(0, trip.carryLimitG - bagWeight(rest, this.bag.gear()).grams);
-  });
-  /** What of the trip's budget is left for battery, panel and controller; null without a budget. */
-  readonly moneyLeft = computed(() => {
-    const trip = this.plan.trip();
-    if (trip?.budget === undefined) return null;
-    const gear = this.bag.gear();
-    const rest = this.restOf(trip).flatMap((item) => {
-      const piece = gear.get(item.gear);
-      return piece ? [{ gear: piece, count: item.count }] : [];
-    });
-    return Math.max(0, trip.budget - priceToBuy(rest).price);
-  });
+  /** What of the carry limit and of the budget is left for battery, panel and controller; null without one. */
+  readonly roomG = computed(() => this.forKit(weightFor));
+  readonly moneyLeft = computed(() => this.forKit(moneyFor));
   /** The kit that was asked why it stands where it does. */
   readonly why = signal<{ readonly rank: number; readonly sum: Sum } | null>(null);
   /** Weight of the battery, panel and controller in the bag, g. */
@@ -207,10 +174,9 @@ export class SizeStore implements OnDestroy {
     keep(FROM_KEPT_AS, { from });
   }
 
-  /** The bag without its battery, panel and controller. */
-  private restOf({ loadout }: Trip): readonly LoadoutItem[] {
-    const gear = this.bag.gear();
-    return loadout.filter(({ gear: id }) => !KIT_KINDS.has(gear.get(id)?.kind ?? 'other'));
+  private forKit(of: typeof weightFor): number | null {
+    const trip = this.plan.trip();
+    return trip && of(trip, this.bag.gear());
   }
 
   /** Holds kits against what the next build must do, or no longer. */
