@@ -100,3 +100,24 @@ describe('a stand that cannot tilt as far as the sun asks', () => {
     expect(readTrip(on(turned, { leastDeg: 20, mostDeg: 60 })).ok).toBeTrue();
   });
 });
+
+describe('a panel that is not turned every hour', () => {
+  const said = (aim: AimChoice) =>
+    planOf(kitTrip({ panelPlace: { ...FLAT, aim, mount: 'propped' } })).remarks!.filter((sentence) =>
+      sentence.includes('turned every hour'),
+    );
+  const hourly = Array.from({ length: 12 }, (_, hour) =>
+    new Date(Date.parse(kitTrip().start) + hour * 3_600_000).toISOString(),
+  );
+  const watts = (aim: AimChoice) => Number(/([\d.]+) W less/.exec(said(aim)[0] ?? '0.0 W less')![1]);
+
+  it('says in watts what that costs, less the more often it is turned', () => {
+    const once = watts({ how: 'at', times: [hourly[6]] });
+    expect(once).toBeGreaterThan(0);
+    expect(watts({ how: 'at', times: [hourly[2], hourly[6]] })).toBeLessThanOrEqual(once);
+    expect(said({ how: 'at', times: hourly })).toEqual([]);
+    expect(said({ how: 'hung' })[0]).toContain('lay it out when you rest');
+    expect(said({ how: 'every', minutes: 60 })).toEqual([]);
+    expect(said({ how: 'flat' })).toEqual([]);
+  });
+});

@@ -8,6 +8,7 @@ import {
   shadeLoss,
   shadeSensitivity,
   sunPosition,
+  type AimPlan,
   type Span,
   type SunPlan,
 } from '@knapsack/core';
@@ -88,21 +89,47 @@ export function sayUnlikePanels(panels: readonly Carried<Panel>[]): readonly str
   ];
 }
 
-/** What a stand that cannot tilt as far as the sun asks costs on average while the sun is up; nothing where that is little. */
-export function sayStand(sun: SunPlan, { startMs, endMs }: Span): readonly string[] {
-  const { aim } = sun;
-  if (!('stand' in aim) || !aim.stand) return [];
-  const { stand, ...free } = aim;
+/** Light on a panel on average while the sun is up, W/m2, as it is aimed and as it might be instead. */
+function meanLight(sun: SunPlan, aims: readonly AimPlan[], { startMs, endMs }: Span): readonly number[] {
   const hidden = hiddenSky(sun.shade.horizon);
-  let [lost, hours] = [0, 0];
+  const sums = aims.map(() => 0);
+  let hours = 0;
   for (let timeMs = startMs + EVERY_MS / 2; timeMs < endMs; timeMs += EVERY_MS) {
     const at = sunPosition(timeMs, sun.latitudeDeg, sun.longitudeDeg);
     if (at.altitudeDeg <= 0) continue;
     hours += 1;
-    lost +=
-      lightAt({ ...sun, aim: free }, timeMs, startMs, at, hidden) - lightAt(sun, timeMs, startMs, at, hidden);
+    aims.forEach((aim, index) => (sums[index] += lightAt({ ...sun, aim }, timeMs, startMs, at, hidden)));
   }
-  const lostW = hours > 0 ? ((lost / hours) * sun.panel.watts * sun.truth) / FULL_LIGHT_W_M2 : 0;
+  return sums.map((sum) => (hours > 0 ? sum / hours : 0));
+}
+
+/** Watts that a light on a panel is worth. */
+const wattsOf = ({ panel, truth }: SunPlan, lightWM2: number): number =>
+  (lightWM2 * panel.watts * truth) / FULL_LIGHT_W_M2;
+
+/** What a panel that is turned at set hours, or hung on a pack, gets less than one that is turned every hour; nothing where that is little. */
+export function sayAim(sun: SunPlan, outing: Span): readonly string[] {
+  const { aim } = sun;
+  if (aim.how !== 'at' && aim.how !== 'hung') return [];
+  const stand = 'stand' in aim && aim.stand ? { stand: aim.stand } : {};
+  const [mine, hourly] = meanLight(sun, [aim, { how: 'every', minutes: 60, ...stand }], outing);
+  const lostW = wattsOf(sun, hourly - mine);
+  if (lostW < WORTH_W) return [];
+  const words = sayQuantity({ value: lostW, unit: 'W' });
+  return aim.how === 'at'
+    ? [`Turned at set hours alone the panel gets ${words} less on average than turned every hour.`]
+    : [
+        `Hung on a pack the panel gets ${words} less on average than turned every hour: lay it out when you rest.`,
+      ];
+}
+
+/** What a stand that cannot tilt as far as the sun asks costs on average while the sun is up; nothing where that is little. */
+export function sayStand(sun: SunPlan, outing: Span): readonly string[] {
+  const { aim } = sun;
+  if (!('stand' in aim) || !aim.stand) return [];
+  const { stand, ...free } = aim;
+  const [mine, anyTilt] = meanLight(sun, [aim, free], outing);
+  const lostW = wattsOf(sun, anyTilt - mine);
   return lostW < WORTH_W
     ? []
     : [

@@ -19,7 +19,7 @@ import { targetOf, type Trip } from '../documents/trip.js';
 import { assumedIn, assumedSky } from './assumed.js';
 import { sayInverterCosts } from './inverter-cost.js';
 import { isKind, lookUp, type Carried } from './look-up.js';
-import { sayPanelCables, sayPartialShade, sayStand, sayUnlikePanels } from './panel-losses.js';
+import { sayAim, sayPanelCables, sayPartialShade, sayStand, sayUnlikePanels } from './panel-losses.js';
 import { resolveAccessories } from './resolve-load.js';
 import { resolvePacks } from './resolve-packs.js';
 import { disconnectOf, resolveRestart, type LowVoltage } from './resolve-restart.js';
@@ -128,6 +128,7 @@ const saySunLosses = (carried: readonly Carried[], sun: SunPlan, outing: Span): 
     .flatMap((one) => [...sayPanelCables(one.item, sun), ...sayPartialShade(one, sun)]),
   ...sayUnlikePanels(carried.filter(isKind('panel'))),
   ...sayStand(sun, outing),
+  ...sayAim(sun, outing),
 ];
 
 const ROOM_C = 20;

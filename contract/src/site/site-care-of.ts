@@ -66,9 +66,16 @@ function siteFactsOf(trip: Trip, shelf: readonly Gear[], carried: readonly Carri
     heaviest: heaviestOf(trip, shelf),
     exposure: exposureOf(trip, carried),
     standby: standbyOf(carried),
+    oneSource: hasOneSource(carried),
     knows: trip.knows ?? null,
     backBy: sayTime(Date.parse(trip.end), zone),
   };
+}
+
+/** One battery, and one radio that has none of its own. */
+function hasOneSource(carried: readonly Carried[]): boolean {
+  const [radio, second] = radiosByPosition(carried);
+  return radio !== undefined && !second && !radio.internal && batteryPieces(carried).length === 1;
 }
 
 /** What takes longer than this to empty a battery is no danger to it, days. */

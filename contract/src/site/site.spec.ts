@@ -128,6 +128,20 @@ describe('what the site of a trip asks for', () => {
     expect(siteCareOf(trip({ loadout: [] }), rated)).toEqual([]);
   });
 
+  it('asks for a second source where one battery feeds the only radio', () => {
+    const [radio, pack] = trip().loadout;
+    const withPacks = (count: number) => outing([], { loadout: [radio, { ...pack, count }] });
+    expect(care(withPacks(1)).get('help')).toContain('take a second battery, or another way to call');
+    expect(care(withPacks(2)).has('help')).toBeFalse();
+    const two = outing([], {
+      loadout: [
+        { ...radio, count: 2 },
+        { ...pack, count: 1 },
+      ],
+    });
+    expect(care(two).has('help')).toBeFalse();
+  });
+
   it('keeps people away by the block that sends the most on average', () => {
     const [block] = trip().blocks;
     const fm = { ...block, mode: 'FM' as const, powerW: 100, share: 0.5 };

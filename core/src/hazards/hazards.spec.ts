@@ -33,7 +33,7 @@ describe('the field that the public may be exposed to', () => {
 const bare: SiteFacts = {
   ...{ hasAntenna: false, tallM: null, hasPanel: false, hasMains: false, hasGenerator: false },
   ...{ hasLithium: false, byVehicle: false, rainFrom: null, warmC: 10, windMS: 2, heaviest: null },
-  ...{ exposure: null, standby: null, knows: null, backBy: 'Sun 16:00' },
+  ...{ exposure: null, standby: null, oneSource: false, knows: null, backBy: 'Sun 16:00' },
 };
 const ids = (facts: Partial<SiteFacts>) => siteCare({ ...bare, ...facts }).map(({ id }) => id);
 const said = (facts: Partial<SiteFacts>, id: string) =>
@@ -57,6 +57,7 @@ describe('what the site asks for', () => {
     expect(said({ hasAntenna: true, tallM: 8 }, 'lines')).toContain('neither can fall towards one');
     expect(ids({ hasPanel: true })).toEqual(['knows', 'paths']);
     expect(ids({ hasMains: true })).toContain('mains');
+    expect(ids({ oneSource: true })).toEqual(['knows', 'help']);
     expect(ids({ hasGenerator: true })).toContain('fuel');
     const box = { name: 'box', grams: 15_001 };
     expect(said({ heaviest: box }, 'heavy')).toBe('box, 15.00 kg: two people lift it.');
@@ -74,11 +75,12 @@ describe('what the site asks for', () => {
     const all = siteCare({
       ...bare,
       ...{ hasAntenna: true, tallM: 8, hasPanel: true, hasMains: true, hasGenerator: true, hasLithium: true },
+      oneSource: true,
       ...{ rainFrom: 'Sat 14:00', warmC: 30, windMS: 12, heaviest: { name: 'box', grams: 20_000 } },
       exposure: { distanceM: 2.865, what: 'FM 100 W' },
       standby: { name: 'Weir', battery: 'Cobble', days: 41, ruins: true },
     });
-    expect(all.length).toBe(14);
+    expect(all.length).toBe(15);
     expect(all.find(({ id }) => id === 'thunder')?.short).toContain(
       'the mast left alone if the storm is near',
     );

@@ -28,6 +28,8 @@ export interface SiteFacts {
     readonly days: number;
     readonly ruins: boolean;
   } | null;
+  /** One battery feeds the only radio, which has none of its own. */
+  readonly oneSource: boolean;
   /** Who knows about it; null where nobody was named. */
   readonly knows: string | null;
   /** When it is over, in words. */
@@ -45,6 +47,7 @@ export interface SiteCare {
 
 export type SiteCareName =
   | 'knows'
+  | 'help'
   | 'heavy'
   | 'lines'
   | 'guys'
@@ -79,6 +82,11 @@ export function siteCare(facts: SiteFacts): readonly SiteCare[] {
       sentence: facts.knows
         ? `Tell ${facts.knows} where you are and that you are back after ${facts.backBy}.`
         : `Tell somebody where you are and that you are back after ${facts.backBy}.`,
+    },
+    facts.oneSource && {
+      ...{ id: 'help', at: 'before' },
+      short: 'Radio as your call for help: a second source.',
+      sentence: 'Where the radio is your call for help, take a second battery, or another way to call.',
     },
     heaviest !== null &&
       heaviest.grams > TWO_LIFT_G && {
