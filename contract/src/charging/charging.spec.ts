@@ -78,6 +78,32 @@ describe('a charger in the bag', () => {
     expect(runOf(trip({ hours, generator: 'nobody' })).verdict.fedAh).toBe(0);
   });
 
+  it('is told as stranded only where its generator is missing', () => {
+    const remarks = (charging: ChargingHours) => {
+      const plan = resolve(trip(charging), shelfWith());
+      return plan.ok ? plan.value.remarks!.filter((words) => words.includes('hangs on a generator')) : [];
+    };
+    expect(remarks({ hours, generator: 'drone' })).toEqual([]);
+    expect(remarks({ hours })).toEqual([]);
+    expect(remarks({ hours, generator: 'nobody' }).length).toBe(1);
+  });
+
+  it('is a charger: hours on anything else charge nothing', () => {
+    const other = trip(undefined);
+    const loadout = other.loadout.map((item) =>
+      item.gear === 'wire' ? { ...item, charging: { hours, generator: 'nobody' } } : item,
+    );
+    expect(charging({ ...other, loadout })).toEqual([]);
+    const plan = resolve({ ...other, loadout }, shelfWith());
+    expect(plan.ok && plan.value.remarks!.some((words) => words.includes('hangs on'))).toBeFalse();
+  });
+
+  it('charges at the usual volts where no battery is in the bag', () => {
+    const bare = trip({ hours });
+    const loadout = bare.loadout.filter(({ gear }) => gear !== 'shale');
+    expect(charging({ ...bare, loadout })[0].mainsW).toBeCloseTo((5 * 14.4) / 0.85, 9);
+  });
+
   it('is told with what it burns and how far that is heard', () => {
     const found = charging(trip({ hours, generator: 'drone' }));
     // 84 of 900 W: 0.6 × (0.3 + 0.7 × 0.094) = 0.22 l.
