@@ -128,6 +128,33 @@ describe('what the site of a trip asks for', () => {
     expect(siteCareOf(trip({ loadout: [] }), rated)).toEqual([]);
   });
 
+  it('keeps people away by the block that needs the most, wherever it stands, and lifts the heaviest thing', () => {
+    const [block] = trip().blocks;
+    const at = (powerW: number, from: number) => ({
+      ...{ ...block, id: `b${from}`, mode: 'FM' as const, powerW, share: 0.5 },
+      start: new Date(Date.parse(trip().start) + from * 3_600_000).toISOString(),
+      end: new Date(Date.parse(trip().start) + (from + 1) * 3_600_000).toISOString(),
+    });
+    for (const blocks of [
+      [at(20, 0), at(100, 1), at(30, 2)],
+      [at(100, 0), at(20, 1)],
+      [at(20, 0), at(100, 1)],
+    ])
+      expect(care(outing([], { blocks })).get('exposure')).toContain('while you send FM 100 W');
+    const heavy = (id: string, grams: number): Gear => ({
+      ...common,
+      id,
+      kind: 'other',
+      name: id,
+      weightG: sheet(grams),
+    });
+    const bag = outing([], {
+      loadout: [...trip().loadout, ...['box', 'crate', 'chest'].map((gear) => ({ gear, count: 1 }))],
+    });
+    const shelf = [...rated, heavy('box', 16_000), heavy('crate', 21_000), heavy('chest', 17_000)];
+    expect(care(bag, shelf).get('heavy')).toContain('crate, 21.00 kg');
+  });
+
   it('asks for a second source where one battery feeds the only radio', () => {
     const [radio, pack] = trip().loadout;
     const withPacks = (count: number) => outing([], { loadout: [radio, { ...pack, count }] });
