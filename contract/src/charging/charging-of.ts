@@ -8,6 +8,7 @@ import {
   type Span,
 } from '@knapsack/core';
 import type { Charger, Generator } from '../documents/charging-gear.js';
+import type { Battery, PowerStation } from '../documents/gear.js';
 import { batteryPieces } from '../harness/battery-pieces.js';
 import { counted, isKind, type Carried } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
@@ -34,11 +35,9 @@ export const hasEnd = (law: Charger['law']): boolean => law !== 'cc' && law !== 
 const USUAL_V = 14.4;
 const ROOM_C = 20;
 
-/** Volts that the first battery of a bag is charged up to, V. */
-function chargeVolts(carried: readonly Carried[]): number {
-  const [piece] = batteryPieces(carried);
-  return piece ? (batteryPackAt(packLabelOf(piece.gear, 1), ROOM_C).charge?.absorptionV ?? USUAL_V) : USUAL_V;
-}
+/** Volts that a battery is charged up to in a room, V. */
+export const chargeVolts = (gear: Battery | PowerStation): number =>
+  batteryPackAt(packLabelOf(gear, 1), ROOM_C).charge?.absorptionV ?? USUAL_V;
 
 /** The chargers of a bag that charge during the outing. One that hangs on a generator which stays at home charges nothing. */
 export function chargingOf(carried: readonly Carried[], outing: Span): readonly Charging[] {
@@ -52,7 +51,8 @@ export function chargingOf(carried: readonly Carried[], outing: Span): readonly 
     const generator = generators.find(({ id }) => id === charging.generator) ?? null;
     if (spans.length === 0 || (charging.generator !== undefined && !generator)) return [];
     const amps = count * gear.maxA.value;
-    const volts = chargeVolts(carried);
+    const [piece] = batteryPieces(carried);
+    const volts = piece ? chargeVolts(piece.gear) : USUAL_V;
     const inVehicle = gear.from === 'vehicle';
     return [
       {

@@ -110,7 +110,7 @@ describe('a charger in the bag', () => {
     expect(fuelFor(found[0])).toBeCloseTo(0.22, 2);
     expect(sayCharging(found)).toEqual([
       jasmine.stringMatching(
-        /^mains charger gives 5\.00 A for 1 h 00 on Drone 900, of whose 900 W it takes 8\d\.\d W: it burns 0\.2 l \(0\.1\d kg\) of fuel\. No louder than a night wants it at 28 m\.$/,
+        /^mains charger gives 5\.00 A for 1 h 00 on Drone 900, of whose 900 W it takes 8\d\.\d W: it burns up to 0\.2 l \(0\.1\d kg\) of fuel\. No louder than a night wants it at 28 m\.$/,
       ),
     ]);
     expect(sayCharging(charging(trip({ hours })))).toEqual(['mains charger gives 5.00 A for 1 h 00.']);

@@ -26,7 +26,7 @@ export const sayCharging = (charging: readonly Charging[]): readonly string[] =>
     const burnt =
       fuel === null
         ? 'the fuel it burns is not entered'
-        : `it burns ${fixed(fuel, 1)} l (${sayQuantity({ value: fuel * PETROL_G, unit: 'g' })}) of fuel`;
+        : `it burns up to ${fixed(fuel, 1)} l (${sayQuantity({ value: fuel * PETROL_G, unit: 'g' })}) of fuel`;
     const { noiseDb } = generator;
     const quiet =
       noiseDb === undefined

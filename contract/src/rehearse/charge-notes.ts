@@ -1,17 +1,7 @@
-import {
-  batteryPackAt,
-  chemistryOf,
-  isLead,
-  sayQuantity,
-  starterHours,
-  takenFromVehicle,
-} from '@knapsack/core';
+import { chemistryOf, isLead, sayQuantity, starterHours, takenFromVehicle } from '@knapsack/core';
+import { chargeVolts } from '../charging/charging-of.js';
 import type { Charger } from '../documents/charging-gear.js';
 import type { Battery, PowerStation } from '../documents/gear.js';
-import { packLabelOf } from '../resolve/resolve-packs.js';
-
-/** Things are charged in a room, C. */
-const ROOM_C = 20;
 
 /** Of a charger that gives more than the battery takes. @param mostA what it may be charged with, A */
 function largeNote(
@@ -39,8 +29,7 @@ function chargerNote(
       ? 'A trickle fills it slowly, and may stay connected.'
       : `A trickle is made for lead-acid: no ${chemistryOf(gear.chemistry).label} battery stays connected to it.`;
   if (charger.from !== 'vehicle' || charger.isolated) return null;
-  const outV = batteryPackAt(packLabelOf(gear, 1), ROOM_C).charge?.absorptionV ?? 14;
-  const takenA = takenFromVehicle(charger.maxA.value, outV);
+  const takenA = takenFromVehicle(charger.maxA.value, chargeVolts(gear));
   return `It takes ${sayQuantity({ value: takenA, unit: 'A' })} from the vehicle: with the engine off no longer than ${sayQuantity({ value: starterHours(takenA), unit: 'duration' })}, or it may not start.`;
 }
 

@@ -92,6 +92,20 @@ describe('two operators of whom one speaks at a time', () => {
     expect(one.verdict.plannedAh).toBeCloseTo(all.verdict.plannedAh, 6);
   });
 
+  it('count every pair of positions, not the first alone', () => {
+    const trip = two(true, 0.1);
+    const [first, second] = trip.blocks;
+    const three = {
+      ...trip,
+      loadout: trip.loadout.map((item) => (item.gear === 'curlew' ? { ...item, count: 3 } : item)),
+      blocks: [first, { ...second, share: 0.6 }, { ...second, id: 'third', station: 3, share: 0.7 }],
+    };
+    // 0.1, 0.6 and 0.7 at once; and without the first still more than all of the time.
+    const codes = (of: Trip) => runOf(of).verdict.findings.map(({ code }) => code);
+    expect(codes(three)).toContain('one-speaks');
+    expect(codes({ ...three, blocks: three.blocks.slice(1) })).toContain('one-speaks');
+  });
+
   it('cannot send for more than all of the time between them', () => {
     const codes = (trip: Trip) => runOf(trip).verdict.findings.map(({ code }) => code);
     expect(codes(two(true, 0.4))).not.toContain('one-speaks');

@@ -148,6 +148,11 @@ export class FieldMarch {
     return sun && sunny >= 0 ? Math.min(sun.maxA, this.sunGain * outputIn(sun.output, sunny, light)) : 0;
   }
 
+  /** What chargers give in a step, A. */
+  fedA(step: number): number {
+    return this.law.steps.fedA?.[step] ?? 0;
+  }
+
   /** Steps up to the next one with another hour or other blocks. */
   private endOfStretch(limit: number): number {
     const { hour, blocks } = this.steps;
@@ -215,7 +220,7 @@ export class FieldMarch {
     const pack = packs[used];
     const carriedA = isOn[index] ? loadA : 0;
     const fromCellsA = isOn[index] ? carriedA * pack.loadGain + pack.idleA : 0;
-    const fedA = law.steps.fedA?.[step] ?? 0;
+    const fedA = this.fedA(step);
     const givenA = sunA + fedA;
     const before = socs[used][index];
     const netA = fromCellsA - (charged < 0 ? givenA : 0);

@@ -36,7 +36,7 @@ export interface Currents {
   readonly meanA: number;
   /** The radio's part. */
   readonly radioA: number;
-  /** What the panel offers, and what of it is taken. */
+  /** What the panel offers, and what of it is taken; chargers give before it. */
   readonly sunA: number;
   readonly takenA: number;
   /** Into the battery; negative: out of it. */
@@ -68,17 +68,20 @@ export function currentsIn(march: FieldMarch, index: number, state: ReadingState
   else if (isOn && state === 'work' && working) radioA = meanA = currents.meanA;
   const pack = march.packs[particles.inUse[index]];
   const sunA = march.sunA(step);
-  const helps = law.plan.chargeIdle && law.packs.length > 1 ? 0 : sunA;
+  const fedA = march.fedA(step);
+  const givenA = sunA + fedA;
+  const helps = law.plan.chargeIdle && law.packs.length > 1 ? 0 : givenA;
   const fromCellsA = isOn ? (restA + radioA) * pack.loadGain + pack.idleA : 0;
   const surplusA = helps - fromCellsA;
   const soc = particles.socs[particles.inUse[index]][index];
   const intoA = surplusA <= 0 ? surplusA : Math.min(surplusA, accepts(pack, soc));
+  const takenA = surplusA <= 0 ? givenA : fromCellsA + intoA;
   return {
     loadA: restA + radioA,
     meanA: restA + meanA,
     radioA,
     sunA,
-    takenA: surplusA <= 0 ? sunA : fromCellsA + intoA,
+    takenA: takenA - Math.min(takenA, fedA),
     intoA,
   };
 }

@@ -1,7 +1,7 @@
 import { hoursAlone } from '../load/internal-battery.js';
 import { slotTiming } from '../load/mode.js';
 import { sayDuration, sayQuantity } from '../say/quantity.js';
-import { overlap } from '../span.js';
+import type { Span } from '../span.js';
 import { positionsOf } from './plan-input.js';
 import { lowestOver, type Finding, type ForecastRun } from './finding.js';
 
@@ -36,18 +36,21 @@ function fullPower({ plan, load, march, untilMs }: ForecastRun): Finding | null 
     : null;
 }
 
-/** Two radios that send more than all of the time between them, where one speaks at a time. */
+const spanHolds = ({ startMs, endMs }: Span, timeMs: number): boolean => startMs <= timeMs && timeMs < endMs;
+
+/** Radios that send more than all of the time between them, where one speaks at a time. */
 function moreThanOneSpeaks({ plan }: ForecastRun): Finding | null {
   if (!plan.oneSpeaks) return null;
-  const [first, ...others] = positionsOf(plan);
-  for (const block of first.blocks) {
-    const beside = others.map(({ blocks }) => blocks.find((other) => overlap(other, block))?.share ?? 0);
-    const share = beside.reduce((sum, more) => sum + more, block.share);
+  const all = positionsOf(plan).flatMap(({ blocks }) => blocks);
+  for (const block of all) {
+    // Those of its own position do not overlap it.
+    const beside = all.filter((other) => other !== block && spanHolds(other, block.startMs));
+    const share = beside.reduce((sum, other) => sum + other.share, block.share);
     if (share > 1)
       return {
         severity: 'look',
         code: 'one-speaks',
-        sentence: `One speaks at a time, and during ${block.label} the radios together are to send for ${sayQuantity({ value: share, unit: 'share' })} of it. Lower their transmit duty cycles to 100 % in all.`,
+        sentence: `One sends at a time, and during ${block.label} the radios together are to send for ${sayQuantity({ value: share, unit: 'share' })} of it. Lower their transmit duty cycles to 100 % in all.`,
       };
   }
   return null;
