@@ -102,7 +102,12 @@ export async function textOf(page: Page): Promise<string> {
   return (await verdict(page).textContent())!.trim();
 }
 export const block = (page: Page, id: string) => page.locator(`[data-block="${id}"]`);
-export const saved = (page: Page) => expect(page.locator('.save-state')).toHaveText('saved');
+/** Waits until what was just changed is saved. */
+export async function saved(page: Page): Promise<void> {
+  // The page is drawn a task after a change: until then it still says of the state before that it is saved.
+  await page.evaluate(() => new Promise((drawn) => setTimeout(drawn, 50)));
+  await expect(page.locator('.save-state')).toHaveText('saved');
+}
 
 export async function openTrip(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
   await page.goto(`${address}/trips/${id}`);

@@ -12,7 +12,7 @@ export default defineConfig({
   // Shared machines have slow minutes; a wait that is met costs nothing.
   timeout: 90_000,
   expect: { timeout: 20_000 },
-  reporter: [['line']],
+  reporter: [['line'], ['./page-reporter.ts']],
   outputDir: '../test-results',
   use: {
     // Each test meets the server itself; what stays on the device has tests of its own.
