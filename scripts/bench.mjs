@@ -7,7 +7,7 @@ await ensureServed();
 await ensureChromium();
 
 const rows = [];
-for (const part of ['march', 'field', 'size', 'wire', 'api', 'page', 'field-page']) {
+for (const part of ['march', 'field', 'size', 'wire', 'api', 'page', 'field-page', 'logbook-page']) {
   const { measure } = await load(`e2e/bench/${part}.mjs`);
   rows.push(...(await measure()));
 }

@@ -14,6 +14,7 @@ import { promisify } from 'node:util';
 import { brotliCompress } from 'node:zlib';
 import { alone } from './alone.mjs';
 import { ensureEngine, ensureInstalled } from './install.mjs';
+import { preloadScripts } from './preload.mjs';
 import { at, node, tool } from './process.mjs';
 
 /** Newest change below some paths, ms; build products and packages left out. */
@@ -67,6 +68,7 @@ const ensurePage = () =>
     });
     // Pictures of the guide, which are those of the README.
     cpSync(at('docs/screenshots'), at('web/dist/browser/guide-pictures'), { recursive: true });
+    preloadScripts(at('web/dist/browser'));
     await compressFolder(at('web/dist/browser'));
   });
 

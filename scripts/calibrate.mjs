@@ -40,6 +40,17 @@ for (const [name, ranks] of [...own, ['the charge, outings of another make', oth
 }
 console.log(`${outings} outings each; one standard error is ${(40 / Math.sqrt(outings)).toFixed(1)} points`);
 
+const { heldByOuting } = await load('contract/dist/testing/taught-outings.js');
+const kinds = new Map();
+for (let seed = 0; seed < outings; seed++) {
+  for (const [kind, held] of heldByOuting(seed)) kinds.set(kind, [...(kinds.get(kind) ?? []), held]);
+}
+console.log('\nfigures that an outing of the demo offers    held in their 80 % interval   offered');
+for (const [kind, held] of [...kinds, ['all', [...kinds.values()].flat()]]) {
+  const share = (100 * held.filter((one) => one).length) / held.length;
+  console.log(`${kind.padEnd(44)} ${share.toFixed(1).padStart(6)} %   ${String(held.length).padStart(6)}`);
+}
+
 const { seasonErrors } = await load('core/dist/testing/field-season.js');
 const OUTINGS = 6;
 const years = Number(process.argv[4] ?? 200);

@@ -2,11 +2,14 @@ import {
   assumedCurrents,
   fail,
   isWorthAWord,
+  learnedAt,
   learnedDuties,
+  positionsOf,
   radioCurrent,
   resistancesAt,
   succeed,
   type Learned,
+  type LearnedCurrent,
   type LearnedName,
   type MeanAndSpread,
   type Result,
@@ -16,7 +19,6 @@ import type { Battery, Gear, PowerStation, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { packLabelOf } from '../resolve/resolve-packs.js';
-import { radiosByPosition } from '../resolve/resolve-positions.js';
 import type { Debrief } from './debrief.js';
 import { dayLearned } from './known-before.js';
 import { learnedOf, samePlace, withLearned, withoutLearned, type LearnedPlace } from './learned-figures.js';
@@ -56,30 +58,39 @@ export function correctionsOf(
 ): readonly Correction[] {
   const { carried } = lookUp(trip, shelf);
   const { learned, followed } = debrief.now;
-  // What was only planned when the last was entered teaches nothing.
-  const worked = followed.march.law.plan.blocks.filter(({ startMs }) => startMs < debrief.lastKnownMs);
-  const [radio] = radiosByPosition(carried);
+  const radios = positionsOf(followed.march.law.plan).flatMap(({ radio: { gear }, blocks }, position) => {
+    const radio = carried.map((one) => one.gear).find((one): one is Radio => one.id === gear);
+    // What was only planned when the last was entered teaches nothing.
+    const worked = blocks.filter(({ startMs }) => startMs < debrief.lastKnownMs);
+    return radio ? { radio, position, worked } : [];
+  });
   return [
-    ...(radio ? dutyCorrections(radio, worked, followed) : []),
-    ...(radio ? currentCorrections(radio, trip, worked, learned) : []),
+    ...radios.flatMap((one) => dutyCorrections(one, followed)),
+    ...radios.flatMap((one) => currentCorrections(one, trip, learned)),
     ...panelCorrections(carried, learned),
     ...packCorrections(carried, learned),
-  ].filter((correction) => isWorthAWord(correction));
+  ].filter((one, index, all) => isWorthAWord(one) && isFirst(one, index, all));
 }
 
-type Worked = Debrief['now']['plan']['blocks'];
+/** Of two radios of a kind nobody knows later which it was, and of one activity that was planned in two ways neither: the first tells. */
+const isFirst = (one: Correction, index: number, all: readonly Correction[]): boolean =>
+  all.findIndex((other) => correctionId(other) === correctionId(one)) === index;
+
+/** A radio as it was worked at its operating position, from 0. */
+interface WorkedRadio {
+  readonly radio: Radio;
+  readonly position: number;
+  readonly worked: Debrief['now']['plan']['blocks'];
+}
 
 const dutyCorrections = (
-  radio: Radio,
-  worked: Worked,
+  { radio, position, worked }: WorkedRadio,
   followed: Debrief['now']['followed'],
 ): readonly Correction[] =>
-  learnedDuties(followed).flatMap(({ mode, activity, planned, before, after }, index, all) => {
-    const isIts = (block: Worked[number]) =>
+  learnedDuties(followed).flatMap(({ mode, activity, planned, before, after, ...duty }) => {
+    const isIts = (block: WorkedRadio['worked'][number]) =>
       block.mode === mode && block.activity === activity && block.share === planned;
-    // Of one activity in one mode that was planned in two ways the first tells.
-    const first = all.findIndex((duty) => duty.mode === mode && duty.activity === activity);
-    if (first !== index || !worked.some(isIts)) return [];
+    if (duty.position !== position || !worked.some(isIts)) return [];
     return { gear: radio.id, place: { at: 'duty', mode, activity, instead: planned }, before, after };
   });
 
@@ -92,9 +103,8 @@ function timesFigure(figure: number, { before, after }: Learned): Pick<Correctio
 }
 
 function currentCorrections(
-  radio: Radio,
+  { radio, position, worked }: WorkedRadio,
   { rating = 'measured' }: Trip,
-  worked: Worked,
   learned: ReadonlyMap<LearnedName, Learned>,
 ): readonly Correction[] {
   const { receiveA, receiveSheetA, receiveByEarA, transmit } = radio;
@@ -104,12 +114,12 @@ function currentCorrections(
     transmit,
   };
   const assumed = assumedCurrents(figures, rating);
-  const of = (place: LearnedPlace, amps: number, name: LearnedName): readonly Correction[] => {
-    const said = learned.get(name);
+  const of = (place: LearnedPlace, amps: number, current: LearnedCurrent): readonly Correction[] => {
+    const said = learned.get(learnedAt(current, position));
     return said ? [{ gear: radio.id, place, ...timesFigure(amps, said) }] : [];
   };
   const { receiveA: quietA, receiveByEarA: heardA } = assumed;
-  const hears = (block: Worked[number]) => block.byEar === true && heardA !== undefined;
+  const hears = (block: WorkedRadio['worked'][number]) => block.byEar === true && heardA !== undefined;
   const powers = [...new Set(worked.map(({ powerW }) => powerW))];
   const keyDownA = (powerW: number) =>
     radioCurrent(assumed, { powerW, modeFactor: 1, share: 1, keyUpAtReceive: false }).keyDownA;

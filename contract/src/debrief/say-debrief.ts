@@ -82,11 +82,14 @@ const LEARNED = {
   resistance: 'Internal resistance, of what was planned',
 } as const;
 
-/** What it is that was learned: "Transmit duty cycle, CW". */
+/** What it is that was learned: "Transmit duty cycle, CW", "Receive current, of what was planned, second radio". */
 export function learnedWords(name: LearnedName): string {
-  const [word, mode] = name.split('.') as [keyof typeof LEARNED, string | undefined];
-  return mode ? `${LEARNED[word]}, ${mode}` : LEARNED[word];
+  const [word, of] = name.split('.') as [keyof typeof LEARNED, string | undefined];
+  if (of === undefined) return LEARNED[word];
+  return `${LEARNED[word]}, ${word === 'dutyCycle' ? of : `${ORDINALS[Number(of)] ?? `${of}th`} radio`}`;
 }
+
+const ORDINALS = ['', 'first', 'second', 'third'];
 
 const share = ({ mean, sd }: Learned['before']): string =>
   `${fixed(100 * mean, 0)} ± ${fixed(100 * sd, 0)} %`;

@@ -66,6 +66,7 @@ function plannedRadio(radio: Radio, trip: Trip, carried: readonly Carried[], par
   const amps = (figure: Figure) => ({ amps: times * figure.value, ...trustOf(figure) });
   const internal = internalOf(radio, trip);
   return {
+    gear: radio.id,
     name: radio.name,
     figures: {
       receive: [amps(receiveA), ...(receiveSheetA ? [amps(receiveSheetA)] : [])],

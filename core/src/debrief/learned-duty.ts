@@ -4,10 +4,13 @@ import { weightedMean, sharesOf, type MeanAndSpread } from '../field/weigh.js';
 import type { Followed } from '../field/follow.js';
 import type { Learned } from '../field/learned.js';
 import type { ActivityName } from '../load/activity.js';
+import { positionsOf } from '../forecast/plan-input.js';
 import type { Mode } from '../load/mode.js';
 
 /** What an outing taught of how much an operator transmits, 0 to 1: not what came in its hours, but what is to be expected in the next. */
 export interface LearnedDuty extends Learned {
+  /** Whose: the radio at that position, from 0. */
+  readonly position: number;
   readonly mode: Mode;
   readonly activity: ActivityName;
   /** What was planned, 0 to 1. */
@@ -18,17 +21,22 @@ export interface LearnedDuty extends Learned {
 const STEPS = 120;
 
 /**
- * The operator's habit by what was done and how much of it was planned to be on transmit, of the first radio: what each block had of
- * its own does not last.
+ * The operator's habit by radio, by what was done and how much of it was planned to be on transmit: what each block had of its own
+ * does not last.
  */
 export function learnedDuties({ march: { law, particles, edge } }: Followed): readonly LearnedDuty[] {
   const shares = sharesOf(particles.weight);
   const duties: LearnedDuty[] = [];
-  law.plan.blocks.forEach((block, index) => {
-    const { mode, activity, share: planned } = block;
+  const blocks = positionsOf(law.plan).flatMap((position) => position.blocks);
+  blocks.forEach(({ mode, activity, share: planned }, index) => {
     const sampled = law.load.blocks[index];
+    const { position } = sampled;
     const isKnown = duties.some(
-      (duty) => duty.mode === mode && duty.activity === activity && duty.planned === planned,
+      (duty) =>
+        duty.position === position &&
+        duty.mode === mode &&
+        duty.activity === activity &&
+        duty.planned === planned,
     );
     if (!mode || !activity || isKnown || sampled.fromStep >= edge) return;
     const shareOf = (habit: number) => sampledShare(sampled, habit, 0);
@@ -37,7 +45,7 @@ export function learnedDuties({ march: { law, particles, edge } }: Followed): re
     // The law's mean is what was planned; its middle, where a block has nothing of its own, lies a little beside it.
     const beside = planned - before.mean;
     duties.push({
-      ...{ mode, activity, planned },
+      ...{ position, mode, activity, planned },
       before: { mean: planned, sd: before.sd },
       after: { mean: Math.min(1, Math.max(0, after.mean + beside)), sd: after.sd },
     });

@@ -1,3 +1,4 @@
+import { positionsOf } from '../forecast/plan-input.js';
 import type { Learned, LearnedName } from '../field/learned.js';
 import { fieldPlan } from '../testing/field-outings.js';
 import { steadyLoad, whiteboardPlan } from '../testing/plans.js';
@@ -47,6 +48,20 @@ describe('a plan with what was learned', () => {
     const keyed = withLearnedKeyDown(plan, lessons(['keyDown', from(1, 0.5)])).radio.figures;
     expect(keyed.transmit[0].amps).toBeCloseTo(0.5 * plan.radio.figures.transmit[0].amps, 12);
     expect(keyed.receive).toEqual(plan.radio.figures.receive);
+  });
+
+  it('has the currents of each radio by what it taught', () => {
+    const { radio, blocks } = whiteboardPlan();
+    const plan = whiteboardPlan({ others: [{ radio, blocks }] });
+    const told = withLearnedReceive(
+      withLearnedKeyDown(plan, lessons(['keyDown.2', from(1, 1.5)])),
+      lessons(['receive', from(1, 2)]),
+    );
+    const [first, second] = positionsOf(told).map((one) => one.radio.figures);
+    expect(first.receive[0].amps).toBeCloseTo(2 * radio.figures.receive[0].amps, 12);
+    expect(first.transmit).toEqual(radio.figures.transmit);
+    expect(second.receive).toEqual(radio.figures.receive);
+    expect(second.transmit[0].amps).toBeCloseTo(1.5 * radio.figures.transmit[0].amps, 12);
   });
 
   it('has the accessories’ currents, in overs too', () => {

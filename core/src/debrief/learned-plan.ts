@@ -1,9 +1,9 @@
 import type { SourcedAmps } from '../load/assumption.js';
 import { timesDraw } from '../load/draw.js';
 import type { Mode } from '../load/mode.js';
-import type { PlanInput } from '../forecast/plan-input.js';
+import { positionsOf, type PlanInput, type PlannedRadio } from '../forecast/plan-input.js';
 import { withBlocks } from '../field/ahead.js';
-import type { Learned, LearnedName } from '../field/learned.js';
+import { learnedAt, type Learned, type LearnedName } from '../field/learned.js';
 
 /** What an outing taught, by name. */
 export type Lessons = ReadonlyMap<LearnedName, Learned>;
@@ -30,23 +30,35 @@ const times =
     amps: factor * figure.amps,
   });
 
-/** A plan with the first radio's receive current as it was learned. */
-export function withLearnedReceive(plan: PlanInput, lessons: Lessons): PlanInput {
-  const change = times(learnedFactor(lessons, 'receive'));
-  const { receive, receiveByEar } = plan.radio.figures;
-  const figures = {
-    ...plan.radio.figures,
-    receive: receive.map(change),
-    ...(receiveByEar && { receiveByEar: receiveByEar.map(change) }),
-  };
-  return { ...plan, radio: { ...plan.radio, figures } };
+type Figures = PlannedRadio['figures'];
+
+/** A plan with other figures of its radios, by position from 0. */
+function withFigures(plan: PlanInput, change: (figures: Figures, position: number) => Figures): PlanInput {
+  const [first, ...others] = positionsOf(plan).map((one, position) => ({
+    ...one,
+    radio: { ...one.radio, figures: change(one.radio.figures, position) },
+  }));
+  return { ...plan, radio: first.radio, ...(plan.others && { others }) };
 }
 
-/** A plan with the first radio's key-down currents as they were learned. */
-export function withLearnedKeyDown(plan: PlanInput, lessons: Lessons): PlanInput {
-  const transmit = plan.radio.figures.transmit.map(times(learnedFactor(lessons, 'keyDown')));
-  return { ...plan, radio: { ...plan.radio, figures: { ...plan.radio.figures, transmit } } };
-}
+/** A plan with the radios' receive currents as they were learned. */
+export const withLearnedReceive = (plan: PlanInput, lessons: Lessons): PlanInput =>
+  withFigures(plan, (figures, position) => {
+    const change = times(learnedFactor(lessons, learnedAt('receive', position)));
+    const { receive, receiveByEar } = figures;
+    return {
+      ...figures,
+      receive: receive.map(change),
+      ...(receiveByEar && { receiveByEar: receiveByEar.map(change) }),
+    };
+  });
+
+/** A plan with the radios' key-down currents as they were learned. */
+export const withLearnedKeyDown = (plan: PlanInput, lessons: Lessons): PlanInput =>
+  withFigures(plan, (figures, position) => ({
+    ...figures,
+    transmit: figures.transmit.map(times(learnedFactor(lessons, learnedAt('keyDown', position)))),
+  }));
 
 /**
  * A plan with the accessories' currents as they were learned.

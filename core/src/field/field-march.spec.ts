@@ -8,10 +8,12 @@ import { darkFieldPlan, fieldPlan } from '../testing/field-outings.js';
 import { FieldMarch } from './field-march.js';
 import { Particles } from './particles.js';
 
-function marched(plan: PlanInput, count = 5) {
+function marched(plan: PlanInput, count = 5, bright?: number) {
   const law = chanceLaw(plan);
   const next = generator(11);
-  const march = new FieldMarch(law, new Particles(count, law, next), next);
+  const particles = new Particles(count, law, next);
+  if (bright !== undefined) particles.bright.fill(bright);
+  const march = new FieldMarch(law, particles, next);
   const skies = Array.from({ length: count }, () => new Float32Array(law.sky?.hours.length ?? 0));
   const socs = Array.from({ length: count }, () => [plan.packs[0].startSoc]);
   for (let edge = 1; edge < law.edgesMs.length; edge++) {
@@ -41,7 +43,8 @@ const sampleOf = ({ particles }: FieldMarch, sky: Float32Array, index: number): 
 
 describe('the march of particles', () => {
   it('goes the way of the chance engine, particle by particle', () => {
-    const { law, march, skies, socs } = marched(fieldPlan());
+    // The chance engine knows no sky that is brighter as a whole.
+    const { law, march, skies, socs } = marched(fieldPlan(), 5, 0);
     const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
     socs.forEach((soc, index) => {
       const run = emptyRun(law);
@@ -50,6 +53,16 @@ describe('the march of particles', () => {
       const trace = new Float32Array(law.edgesMs.length);
       tightMarch(run, packs, out, trace);
       soc.forEach((one, edge) => expect(Math.abs(one - trace[edge])).toBeLessThan(1e-5));
+    });
+  });
+
+  it('has a sky that is brighter or darker as a whole by a twentieth for each standard deviation', () => {
+    const [darker, asSaid, brighter] = [-1, 0, 1].map((bright) => marched(fieldPlan(), 3, bright).march);
+    const { lightWh, offeredAh } = asSaid.particles;
+    lightWh.forEach((light, index) => {
+      expect(darker.particles.lightWh[index] / light).toBeCloseTo(0.95, 9);
+      expect(brighter.particles.lightWh[index] / light).toBeCloseTo(1.05, 9);
+      expect(brighter.particles.offeredAh[index]).toBeGreaterThan(offeredAh[index]);
     });
   });
 

@@ -11,6 +11,12 @@ import { outputIn } from '../sun/output-table.js';
 import type { Generator } from '../random/generator.js';
 import { deviation, type Particles } from './particles.js';
 
+/**
+ * How much brighter or darker an outing's sky may be as a whole than its hours say, one standard deviation: nobody notes a sky so
+ * well that more could be told of a panel in one outing. Source: convention of this project, docs/model.md.
+ */
+const SKY_OF_ITS_OWN = 0.05;
+
 /** What each step of a plan has to do with, worked out once. */
 export interface FieldSteps {
   /** Hour of the sky's law. */
@@ -58,6 +64,7 @@ export class FieldMarch {
   private readonly spreads: Float64Array;
   private index = 0;
   private sunGain = 1;
+  private bright = 1;
   private readonly sky: SkyState = skyBefore();
   /** The last step whose hour and blocks were sampled. */
   private begun = -1;
@@ -109,6 +116,7 @@ export class FieldMarch {
   take(index: number): void {
     const { law, particles, factors, packs } = this;
     this.index = index;
+    this.bright = factorBy(SKY_OF_ITS_OWN, particles.bright[index]);
     const { accessories } = law.load;
     for (let place = 0; place < accessories.length; place++) {
       factors[place] = factorBy(this.spreads[place], particles.accessories[place][index]);
@@ -138,7 +146,7 @@ export class FieldMarch {
     const sunny = this.steps.sunny[step];
     if (!sun || sunny < 0) return 0;
     const { tilt, azimuth, place } = this.particles;
-    return lightIn(sun.light, sunny, place[this.index], tilt[this.index], azimuth[this.index]);
+    return this.bright * lightIn(sun.light, sunny, place[this.index], tilt[this.index], azimuth[this.index]);
   }
 
   /** What the panel offers in a step under a light, A. */

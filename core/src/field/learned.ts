@@ -8,9 +8,22 @@ import type { FieldMarch } from './field-march.js';
 import type { Followed } from './follow.js';
 import { sharesOf, weightedMean, type MeanAndSpread } from './weigh.js';
 
+/** A current of a radio: of the first that is planned, or of the second, third … ("receive.2"). */
+export type LearnedCurrent = 'receive' | 'keyDown';
+
 /** What an outing can teach. */
 export type LearnedName =
-  `dutyCycle.${Mode}` | 'receive' | 'keyDown' | 'panelOutput' | 'sky' | 'capacity' | 'resistance';
+  | `dutyCycle.${Mode}`
+  | LearnedCurrent
+  | `${LearnedCurrent}.${number}`
+  | 'panelOutput'
+  | 'sky'
+  | 'capacity'
+  | 'resistance';
+
+/** The name of a current of the radio at a position, from 0. */
+export const learnedAt = (current: LearnedCurrent, position: number): LearnedName =>
+  position === 0 ? current : `${current}.${position + 1}`;
 
 /**
  * What is known of something before and after the outing's readings: transmit duty cycle and output against label as shares, 0 to
@@ -54,11 +67,10 @@ function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {
     const duty = dutyIn(march, mode)!;
     tell(`dutyCycle.${mode}`, (index) => duty[index]);
   }
-  const [first] = law.load.blocks;
-  if (first) {
-    const { position, receiveFrom, keyDownFrom } = first;
-    tell('receive', (index) => receiveFactor(receiveFrom, particles.receive[position][index]));
-    tell('keyDown', (index) => keyDownFactor(keyDownFrom, particles.keyDown[position][index]));
+  for (const { position, receiveFrom, keyDownFrom } of firstBlocks(march)) {
+    const [receive, keyDown] = [particles.receive[position], particles.keyDown[position]];
+    tell(learnedAt('receive', position), (index) => receiveFactor(receiveFrom, receive[index]));
+    tell(learnedAt('keyDown', position), (index) => keyDownFactor(keyDownFrom, keyDown[index]));
   }
   const { sun } = law;
   const said = saidLight(march);
@@ -74,6 +86,10 @@ function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {
   }
   return told;
 }
+
+/** Of each position that is worked its first block. */
+const firstBlocks = ({ law: { load } }: FieldMarch) =>
+  load.blocks.filter(({ position }, place, all) => place === 0 || all[place - 1].position !== position);
 
 /** Transmit duty cycle in a mode up to now, by particle, 0 to 1; null where the mode was not worked. */
 export function dutyIn(march: FieldMarch, mode: Mode): Float64Array | null {

@@ -22,6 +22,8 @@ export class Particles {
   readonly truth: Float64Array;
   readonly capacity: Float64Array;
   readonly resistance: Float64Array;
+  /** How much brighter the outing's sky is than its hours say, as a whole. */
+  readonly bright: Float64Array;
   readonly tilt: Float64Array;
   readonly azimuth: Float64Array;
   readonly receive: readonly Float64Array[];
@@ -73,6 +75,7 @@ export class Particles {
     this.truth = drawn();
     this.capacity = drawn();
     this.resistance = drawn();
+    this.bright = drawn();
     this.tilt = drawn();
     this.azimuth = drawn();
     this.receive = several(positions, drawn);
@@ -107,7 +110,8 @@ export class Particles {
   /** What belongs to the whole outing. */
   private outing(): readonly Float64Array[] {
     return [
-      ...[this.habit, this.modeFactor, this.truth, this.capacity, this.resistance, this.tilt, this.azimuth],
+      ...[this.habit, this.modeFactor, this.truth, this.capacity, this.resistance],
+      ...[this.bright, this.tilt, this.azimuth],
       ...[...this.receive, ...this.keyDown, ...this.accessories],
       ...INSTRUMENTS.map((instrument) => this.gains[instrument]),
     ];

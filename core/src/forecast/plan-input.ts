@@ -24,6 +24,8 @@ export interface PlannedBlock extends WorkBlock, OverFactors {
 }
 
 export interface PlannedRadio {
+  /** Id of the gear that it is, where it is one. */
+  readonly gear?: string;
   readonly name: string;
   readonly figures: RadioFigures;
   /** Volts below which it shuts off or its output collapses. */

@@ -5,15 +5,18 @@ import type { FieldLog } from '../field/follow.js';
 import type { FieldReading, SkyNote } from '../field/reading.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
+import type { SunPlan } from '../sun/harvest.js';
 import { stepAt } from '../time-grid.js';
 import { measuredRadio, steadyLoad, whiteboardPlan, type WhiteboardChange } from './plans.js';
-import { clearLight, evenly, panelAmps, seasonOf } from './seasons.js';
+import { clearLight, evenly, panelAmps, seasonOf, seenCloud } from './seasons.js';
 import { sunPlan } from './sun-plans.js';
 
 export const FIELD_START_MS = Date.UTC(2027, 5, 1, 6);
 export const fieldHour = (hour: number): number => FIELD_START_MS + hour * HOUR_MS;
 const LATITUDE_DEG = 50;
 const PANEL_W = 12;
+/** Share of the clear light that fair days of the other make let through. */
+const FAIR_LIGHT = 0.85;
 const outing = { startMs: FIELD_START_MS, endMs: fieldHour(40) };
 
 const LAMP_A = 0.05;
@@ -103,13 +106,28 @@ export const FIELD_ACTS: readonly PlayedAct[] = [
 ];
 export const FIELD_NOW_MS = fieldHour(30.5);
 
-/** What a panel of this make gives in its outing's clear light, Ah, if it gives all that its label says. */
-export function clearAh(stepMs: number): number {
-  let ampereHours = 0;
-  for (let timeMs = outing.startMs + stepMs / 2; timeMs < outing.endMs; timeMs += stepMs) {
-    ampereHours += (panelAmps(clearLight(timeMs, LATITUDE_DEG), PANEL_W, 1) * stepMs) / HOUR_MS;
+/** An outing's panel under a sky of another make: its plan's sun by the forecast, and what it gives if it gives all that its label says, Ah. */
+export function otherHarvest(seed: number): { readonly sun: SunPlan; readonly offered: number } {
+  const sky = otherSky(seed);
+  let offered = 0;
+  for (let timeMs = outing.startMs + MINUTE_MS / 2; timeMs < outing.endMs; timeMs += MINUTE_MS) {
+    offered += (panelAmps(sky.lightAt(timeMs), PANEL_W, 1) * MINUTE_MS) / HOUR_MS;
   }
-  return ampereHours;
+  return { sun: { ...fieldPlan().sun!, skyAt: sky.skyAt }, offered };
+}
+
+/** A sky of another make: its forecast, its light, and how somebody sees it. */
+function otherSky(seed: number) {
+  const { lightShare, saidCloud, next } = seasonOf(seed, 3, FAIR_LIGHT);
+  const midnight = Math.floor(FIELD_START_MS / (24 * HOUR_MS)) * 24 * HOUR_MS;
+  const hourOf = (timeMs: number) => Math.floor((timeMs - midnight) / HOUR_MS);
+  const shareAt = (timeMs: number) => lightShare[hourOf(timeMs)];
+  return {
+    next,
+    lightAt: (timeMs: number) => clearLight(timeMs, LATITUDE_DEG) * shareAt(timeMs),
+    seenAt: (timeMs: number) => seenCloud(shareAt(timeMs), FAIR_LIGHT),
+    skyAt: (timeMs: number) => ({ cloud: saidCloud[hourOf(timeMs)], rain: false, airC: 15, windMS: 2 }),
+  };
 }
 
 /** An outing of another make, and the state of charge that it really had, 0 to 1. */
@@ -156,7 +174,7 @@ export function otherOuting(
   own?: RealKit,
   acts = FIELD_ACTS,
 ): OtherOuting {
-  const { lightShare, saidCloud, next } = seasonOf(seed, 3, 0.85);
+  const { next, lightAt, seenAt, skyAt } = otherSky(seed);
   const { truth, ratedAh, receiveA, keyDownA, habit } = own ?? realKit(next);
   const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh, health: 1 } as const;
   const figures = measuredRadio(receiveA, [10, keyDownA]);
@@ -165,9 +183,6 @@ export function otherOuting(
     blocks: BLOCKS.map((block) => ({ ...block, share: block.share * habit * evenly(next, 0.15) })),
     pack: { label },
   });
-  const midnight = Math.floor(FIELD_START_MS / (24 * HOUR_MS)) * 24 * HOUR_MS;
-  const hourOf = (timeMs: number) => Math.floor((timeMs - midnight) / HOUR_MS);
-  const lightAt = (timeMs: number) => clearLight(timeMs, LATITUDE_DEG) * lightShare[hourOf(timeMs)];
   const { march } = forecast({
     ...real,
     momentsMs: [...acts.map(({ timeMs }) => timeMs), FIELD_NOW_MS],
@@ -193,7 +208,7 @@ export function otherOuting(
     const { timeMs } = act;
     if (act.kind === 'reset') resetMs = timeMs;
     else if (act.kind === 'look') {
-      const cloud = Math.min(1, Math.max(0, (1.05 - lightShare[hourOf(timeMs)]) * evenly(next, 0.2)));
+      const cloud = Math.min(1, seenAt(timeMs) * evenly(next, 0.2));
       looks.push({ kind: 'sky', timeMs, cloud, rain: false, fog: false });
     } else if (act.kind === 'battery') throw new Error('This generator has one battery.');
     else if (act.quantities.includes('outAh')) {
@@ -211,7 +226,6 @@ export function otherOuting(
     }
   }
   const resets = acts.filter((act) => act.kind === 'reset');
-  const skyAt = (timeMs: number) => ({ cloud: saidCloud[hourOf(timeMs)], rain: false, airC: 15, windMS: 2 });
   return {
     plan: { ...known, sun: { ...known.sun!, skyAt } },
     log: { readings, events: [...looks, ...resets] },

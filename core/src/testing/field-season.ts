@@ -7,9 +7,8 @@ import type { MeanAndSpread } from '../field/weigh.js';
 import type { PlayedAct } from '../field/play.js';
 import type { ReadingSource, ReadingState, ReadQuantity } from '../field/reading.js';
 import type { Trust } from '../source.js';
-import { HOUR_MS, MINUTE_MS } from '../span.js';
 import {
-  clearAh,
+  otherHarvest,
   FIELD_ACTS,
   fieldHour,
   fieldPlan,
@@ -40,6 +39,9 @@ const ACTS: readonly PlayedAct[] = [
   read(39.5, 'listening', 'outAh'),
 ].sort((one, other) => one.timeMs - other.timeMs);
 
+/** Outings whose light is summed to tell what the panel of the other make gives. */
+const SKIES = 200;
+const FEW = 100;
 const GUESSED: Trust = { source: 'assumed' };
 /** How far a kit that nobody has measured may be off, in shares. */
 const GUESSED_KIT: RealKit = { truth: 0.14, ratedAh: 0.08, receiveA: 0.25, keyDownA: 0.15, habit: 0.4 };
@@ -62,7 +64,7 @@ function firstPlan(): PlanInput {
 }
 
 /** The errors of the plans of a season's outings: what each has taught, so far as it is worth a word, is accepted for the next. */
-export function seasonErrors(seed: number, outings: number, particles = 600): readonly PlanErrors[] {
+export function seasonErrors(seed: number, outings: number, particles?: number): readonly PlanErrors[] {
   const next = lehmer(seed * 104_729 + 5);
   for (let warm = 0; warm < 8; warm++) next();
   const real = realKit(next, GUESSED_KIT);
@@ -70,22 +72,33 @@ export function seasonErrors(seed: number, outings: number, particles = 600): re
   return Array.from({ length: outings }, (_, number) => {
     const { plan, log, usedAh } = otherOuting(seed * 97 + number * 13 + 40_000, known, real, ACTS);
     const errors = errorsOf(plan, real, usedAh);
-    const followed = follow(plan, log, plan.outing.endMs, { seed: seed + number, particles });
+    const followed = follow(plan, log, plan.outing.endMs, {
+      seed: seed + number,
+      ...(particles && { particles }),
+    });
     known = withLessons(known, followed);
     return errors;
   });
 }
 
-/** How much more a panel of the other make gives than the product's with the same label, under the same clear sky: no outing can tell that from the label. */
+/**
+ * How much more a panel of the other make gives than the product's with the same label, under skies of that make and by their
+ * forecasts: no outing can tell that from the label.
+ */
 const otherPanel = (() => {
-  const plan = fieldPlan();
-  const skyAt = () => ({ cloud: 0, rain: false, airC: 15, windMS: 2 });
-  const { offeredA, edgesMs } = forecast({ ...plan, sun: { ...plan.sun!, truth: 1, skyAt } }).march;
-  const ownAh = offeredA.reduce(
-    (sum, amps, step) => sum + (amps * (edgesMs[step + 1] - edgesMs[step])) / HOUR_MS,
-    0,
-  );
-  return clearAh(MINUTE_MS) / ownAh;
+  let ownAh = 0;
+  let realAh = 0;
+  for (let seed = 0; seed < SKIES; seed++) {
+    const { sun, offered } = otherHarvest(seed);
+    const plan = { ...fieldPlan(), sun: { ...sun, truth: 1 } };
+    const { march } = follow(plan, { readings: [], events: [] }, plan.outing.endMs, {
+      seed,
+      particles: FEW,
+    });
+    ownAh += march.particles.offeredAh.reduce((sum, ah) => sum + ah, 0) / FEW;
+    realAh += offered;
+  }
+  return realAh / ownAh;
 })();
 
 function errorsOf(plan: PlanInput, real: RealKit, usedAh: number): PlanErrors {

@@ -35,6 +35,17 @@ const kinds = (fairLight: number): readonly DayKind[] => [
   { saidCloud: 1, saidRain: false, light: 0.22, wander: 0.07 },
 ];
 
+/** Cloud amount that somebody sees who looks up as this much of the clear light comes through: between the kinds, as their forecaster says. */
+export function seenCloud(lightShare: number, fairLight: number): number {
+  const all = kinds(fairLight);
+  const darker = all.findIndex(({ light }) => light <= lightShare);
+  if (darker === 0) return all[0].saidCloud;
+  if (darker < 0) return 1;
+  const [clear, dull] = [all[darker - 1], all[darker]];
+  const part = (clear.light - lightShare) / (clear.light - dull.light);
+  return clear.saidCloud + part * (dull.saidCloud - clear.saidCloud);
+}
+
 /** The same kind of day as the day before with this chance, and as the forecaster said with that. */
 const STAYS = 0.5;
 const SAID_RIGHT = 0.75;

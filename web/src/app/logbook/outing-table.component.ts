@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { ahAnHour, whAContact, type OutingRow } from '@knapsack/contract/logbook';
 import { fixed, sayDate, sayDuration, sayQuantity } from '@knapsack/core';
@@ -21,6 +29,9 @@ interface Column {
   /** Left out where the screen is small. */
   readonly wide?: boolean;
 }
+
+/** As many as a tall screen has room for. */
+const FIRST_ROWS = 40;
 
 const ah = (value: number) => sayQuantity({ value, unit: 'Ah' });
 const percent = (value: number) => `${fixed(100 * value, 0)} %`;
@@ -96,7 +107,7 @@ const FILTERS: readonly { readonly label: string; readonly of: (row: OutingRow) 
           </tr>
         </thead>
         <tbody>
-          @for (entry of shown(); track entry.line.trip.id) {
+          @for (entry of painted(); track entry.line.trip.id) {
             <tr [ksSeen]="entry.line.trip.id" (seen)="store.sight(entry.line.trip.id, $event)">
               <th scope="row">
                 <a [routerLink]="['/trips', entry.line.trip.id, 'debrief']">{{ entry.line.trip.name }}</a>
@@ -182,6 +193,13 @@ export class OutingTableComponent {
       )
       .map(({ entry }) => entry);
   });
+  /** The first rows are painted before the others are made. */
+  private readonly mostRows = signal(FIRST_ROWS);
+  protected readonly painted = computed(() => this.shown().slice(0, this.mostRows()));
+
+  constructor() {
+    afterNextRender(() => setTimeout(() => this.mostRows.set(Infinity)));
+  }
 
   protected choose(label: string, event: Event): void {
     const { value } = event.target as HTMLSelectElement;
