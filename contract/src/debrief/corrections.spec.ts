@@ -101,6 +101,8 @@ describe('what an outing has taught of the gear', () => {
     const later = debrief({ ...after, end: new Date(Date.parse(after.end) + 1000).toISOString() }, taught);
     const second = later.now.learned.get('receive')!;
     expect(second.before.sd).toBeLessThan(0.8 * found.now.learned.get('receive')!.before.sd);
+    expect(second.again).toBeTrue();
+    expect(found.corrections.some(({ again }) => again)).toBeFalse();
   });
 
   it('is nothing of what was only planned when the last was entered', () => {

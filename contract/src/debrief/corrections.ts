@@ -31,6 +31,8 @@ export interface Correction {
   /** In the figure's own unit. */
   readonly before: MeanAndSpread;
   readonly after: MeanAndSpread;
+  /** Outings have taught it before. */
+  readonly again?: true;
 }
 
 /** A name for a correction that lasts: "curlew-10 transmit 10". */
@@ -87,16 +89,22 @@ const dutyCorrections = (
   { radio, position, worked }: WorkedRadio,
   followed: Debrief['now']['followed'],
 ): readonly Correction[] =>
-  learnedDuties(followed).flatMap(({ mode, activity, planned, before, after, ...duty }) => {
+  learnedDuties(followed).flatMap((duty) => {
+    const { mode, activity, planned, before, after, again } = duty;
     const isIts = (block: WorkedRadio['worked'][number]) =>
       block.mode === mode && block.activity === activity && block.share === planned;
     if (duty.position !== position || !worked.some(isIts)) return [];
-    return { gear: radio.id, place: { at: 'duty', mode, activity, instead: planned }, before, after };
+    const place = { at: 'duty', mode, activity, instead: planned } as const;
+    return { gear: radio.id, place, before, after, ...(again && { again }) };
   });
 
 /** A factor on a figure as the figure: what was said of it before has the factor 1. */
-function timesFigure(figure: number, { before, after }: Learned): Pick<Correction, 'before' | 'after'> {
+function timesFigure(
+  figure: number,
+  { before, after, ...told }: Learned,
+): Omit<Correction, 'gear' | 'place'> {
   return {
+    ...told,
     before: { mean: figure, sd: figure * before.sd },
     after: { mean: figure * after.mean, sd: figure * after.sd },
   };

@@ -2,7 +2,7 @@ import { FURTHEST } from '../chance/sample.js';
 import { sampledShare } from '../chance/sampled-load.js';
 import { weightedMean, sharesOf, type MeanAndSpread } from '../field/weigh.js';
 import type { Followed } from '../field/follow.js';
-import type { Learned } from '../field/learned.js';
+import { taughtBefore, type Learned } from '../field/learned.js';
 import type { ActivityName } from '../load/activity.js';
 import { positionsOf } from '../forecast/plan-input.js';
 import type { Mode } from '../load/mode.js';
@@ -28,7 +28,7 @@ export function learnedDuties({ march: { law, particles, edge } }: Followed): re
   const shares = sharesOf(particles.weight);
   const duties: LearnedDuty[] = [];
   const blocks = positionsOf(law.plan).flatMap((position) => position.blocks);
-  blocks.forEach(({ mode, activity, share: planned }, index) => {
+  blocks.forEach(({ mode, activity, share: planned, shareFrom }, index) => {
     const sampled = law.load.blocks[index];
     const { position } = sampled;
     const isKnown = duties.some(
@@ -48,6 +48,7 @@ export function learnedDuties({ march: { law, particles, edge } }: Followed): re
       ...{ position, mode, activity, planned },
       before: { mean: planned, sd: before.sd },
       after: { mean: Math.min(1, Math.max(0, after.mean + beside)), sd: after.sd },
+      ...taughtBefore(shareFrom),
     });
   });
   return duties;

@@ -1,5 +1,6 @@
 import { keyDownFactor, receiveFactor, resistanceFactor } from '../chance/spreads.js';
 import { capacityGain, truthGain } from '../chance/chance-law.js';
+import type { Trust } from '../source.js';
 import type { Mode } from '../load/mode.js';
 import { positionsOf } from '../forecast/plan-input.js';
 import { lightIn } from '../sun/light-table.js';
@@ -32,13 +33,23 @@ export const learnedAt = (current: LearnedCurrent, position: number): LearnedNam
 export interface Learned {
   readonly before: MeanAndSpread;
   readonly after: MeanAndSpread;
+  /** Outings have taught it before. */
+  readonly again?: true;
 }
 
-/** A spread that fell by so much of itself is worth a word. Source: convention of this project, docs/model.md. */
+/**
+ * A spread that fell by so much of itself is worth a word; where outings have taught it before half as much, as no later one tells as
+ * much as the first, and what they tell together would be lost. Source: convention of this project, docs/model.md.
+ */
 const WORTH_A_WORD = 0.2;
+const WORTH_A_WORD_AGAIN = 0.1;
 
-export const isWorthAWord = ({ before, after }: Learned): boolean =>
-  after.sd <= (1 - WORTH_A_WORD) * before.sd;
+export const isWorthAWord = ({ before, after, again }: Learned): boolean =>
+  after.sd <= (1 - (again ? WORTH_A_WORD_AGAIN : WORTH_A_WORD)) * before.sd;
+
+/** What is told of a figure that outings have taught before. */
+export const taughtBefore = (from?: Trust): Pick<Learned, 'again'> =>
+  from?.source === 'learned' ? { again: true } : {};
 
 /** What the readings taught, by name; only of what had a part in the outing so far. */
 export function learnedFrom({ march, assumed }: Followed): ReadonlyMap<LearnedName, Learned> {
@@ -46,9 +57,26 @@ export function learnedFrom({ march, assumed }: Followed): ReadonlyMap<LearnedNa
   const before = taught(assumed);
   for (const [name, after] of taught(march)) {
     const was = before.get(name);
-    if (was) learned.set(name, { before: was, after });
+    if (was) learned.set(name, { before: was, after, ...taughtBefore(fromOf(march, name)) });
   }
   return learned;
+}
+
+/** Where a figure that can be learned comes from. */
+function fromOf(march: FieldMarch, name: LearnedName): Trust | undefined {
+  const { sun, packs } = march.law.plan;
+  switch (name) {
+    case 'panelOutput':
+      return sun?.truthFrom;
+    case 'capacity':
+      return packs[0].capacityFrom;
+    case 'resistance':
+      return packs[0].resistanceFrom;
+  }
+  const block = firstBlocks(march).find(
+    ({ position }) => name === learnedAt('receive', position) || name === learnedAt('keyDown', position),
+  );
+  return name.startsWith('receive') ? block?.receiveFrom : block?.keyDownFrom;
 }
 
 function taught(march: FieldMarch): ReadonlyMap<LearnedName, MeanAndSpread> {

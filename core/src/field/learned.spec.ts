@@ -1,0 +1,61 @@
+import { fieldPlan } from '../testing/field-outings.js';
+import { whiteboardPlan } from '../testing/plans.js';
+import type { PlanInput } from '../forecast/plan-input.js';
+import { follow } from './follow.js';
+import { isWorthAWord, learnedFrom } from './learned.js';
+
+const learned = (plan: PlanInput) =>
+  learnedFrom(follow(plan, { readings: [], events: [] }, plan.outing.endMs, { particles: 20 }));
+/** A spread that fell by a share of itself. */
+const fell = (share: number) => ({ before: { mean: 1, sd: 0.1 }, after: { mean: 1, sd: 0.1 * (1 - share) } });
+
+describe('what is worth a word', () => {
+  it('is a spread that fell by a fifth, and by a tenth where outings have taught it before', () => {
+    expect(isWorthAWord(fell(0.201))).toBeTrue();
+    expect(isWorthAWord(fell(0.199))).toBeFalse();
+    expect(isWorthAWord({ ...fell(0.101), again: true })).toBeTrue();
+    expect(isWorthAWord({ ...fell(0.099), again: true })).toBeFalse();
+  });
+});
+
+describe('what an outing teaches', () => {
+  it('is told of each radio that is worked, by its place', () => {
+    const { radio, blocks } = whiteboardPlan();
+    const names = (plan: PlanInput) => [...learned(plan).keys()].filter((name) => /^(rec|key)/.test(name));
+    expect(names(whiteboardPlan())).toEqual(['receive', 'keyDown']);
+    expect(names(whiteboardPlan({ others: [{ radio, blocks }] }))).toEqual([
+      'receive',
+      'keyDown',
+      'receive.2',
+      'keyDown.2',
+    ]);
+    expect(names(whiteboardPlan({ blocks: [], others: [{ radio, blocks }] }))).toEqual([
+      'receive.2',
+      'keyDown.2',
+    ]);
+  });
+
+  it('is known to be taught again, figure by figure', () => {
+    const taught = { source: 'learned', spread: 0.05 } as const;
+    const { radio, packs } = whiteboardPlan();
+    const { figures } = radio;
+    const again = (plan: PlanInput) => [...learned(plan)].flatMap(([name, one]) => (one.again ? [name] : []));
+    expect(again(whiteboardPlan())).toEqual([]);
+    const receive = figures.receive.map((figure) => ({ ...figure, ...taught }));
+    expect(again(whiteboardPlan({ radio: { ...radio, figures: { ...figures, receive } } }))).toEqual([
+      'receive',
+    ]);
+    const transmit = figures.transmit.map((figure) => ({ ...figure, ...taught }));
+    expect(again(whiteboardPlan({ radio: { ...radio, figures: { ...figures, transmit } } }))).toEqual([
+      'keyDown',
+    ]);
+    const plan = fieldPlan();
+    expect(again({ ...plan, sun: { ...plan.sun!, truthFrom: taught } })).toEqual(['panelOutput']);
+    expect(again({ ...whiteboardPlan(), packs: [{ ...packs[0], capacityFrom: taught }] })).toEqual([
+      'capacity',
+    ]);
+    expect(again({ ...whiteboardPlan(), packs: [{ ...packs[0], resistanceFrom: taught }] })).toEqual([
+      'resistance',
+    ]);
+  });
+});
