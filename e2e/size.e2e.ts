@@ -142,7 +142,7 @@ test('the ideal figures are drawn, and the month of the panel for ever is chosen
   knapsack,
 }) => {
   await openSize(page, knapsack);
-  await expect(page.locator('.trade-line')).toHaveCount(4);
+  await expect(page.locator('.trade .line-name')).toHaveCount(4);
   const forEver = page.locator('.ideal').last();
   await expect(forEver).toContainText(/A panel of \d+ W carries the mean load for ever/);
   const before = await forEver.textContent();

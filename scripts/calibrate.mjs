@@ -63,6 +63,9 @@ for (const name of ['dutyCycle', 'receive', 'keyDown', 'panelOutput', 'usedAh'])
     { length: OUTINGS },
     (_, outing) => (100 * learned.reduce((sum, errors) => sum + errors[outing][name], 0)) / years,
   );
-  console.log(`${name.padEnd(14)}${means.map((mean) => `${mean.toFixed(1)} %`.padStart(9)).join('')}`);
+  const left = `${((100 * means[OUTINGS - 1]) / means[0]).toFixed(1)} % left`;
+  console.log(
+    `${name.padEnd(14)}${means.map((mean) => `${mean.toFixed(1)} %`.padStart(9)).join('')}   ${left}`,
+  );
 }
 console.log(`${years} seasons`);

@@ -1,49 +1,21 @@
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
-import { packingOf } from '../packing/packing-of.js';
 import { curlew, shale, trip } from '../testing/outing.js';
+import { rainyOuting, rated, sheet } from '../testing/rainy-outing.js';
 import { rainOf, sayRain } from './rain-of.js';
 import { siteCareOf } from './site-care-of.js';
-import { sayWetPack, wetPack } from './wet-pack.js';
 
 const common = { schema: 'knapsack.gear', version: 7 } as const;
-const sheet = (value: number) => ({ value, source: 'datasheet' as const });
-const frond: Gear = {
-  ...common,
-  ...{ id: 'frond', kind: 'panel', name: 'Frond', technology: 'good_mono', watts: sheet(60) },
-  ...{ weightG: sheet(2000), folds: 'folded' },
-};
-const rated: readonly Gear[] = [
-  { ...curlew, proof: 'splash' },
-  { ...shale, proof: 'dunking', weightG: sheet(1200) },
-  frond,
-];
-
-const hours = (wet: readonly number[]) =>
-  Array.from({ length: 12 }, (_, at) => ({
-    start: new Date(Date.parse(trip().start) + at * 3_600_000).toISOString(),
-    ...{ cloud: 1, rain: wet.includes(at) },
-  }));
-const outing = (wet: readonly number[], change: Partial<Trip> = {}): Trip =>
-  trip({
-    loadout: [...trip().loadout, { gear: 'frond', count: 1 }],
-    weather: { air: 'clean', windMS: 3, hours: hours(wet) },
-    ...change,
-  });
-const said = (of: Trip, shelf = rated) => {
-  const list = packingOf(of, shelf);
-  return sayWetPack(wetPack(of, shelf, list), list.limitG, 'UTC').map(({ sentence }) => sentence);
-};
 
 describe('the rain of an outing', () => {
   it('is told from when and how long, or that there is none', () => {
-    expect(sayRain(rainOf(outing([3, 4])), 'UTC')).toMatch(/^Rain from .*, 2 h 00 in all\.$/);
-    expect(sayRain(rainOf(outing([])), 'UTC')).toBe('No rain is forecast.');
+    expect(sayRain(rainOf(rainyOuting([3, 4])), 'UTC')).toMatch(/^Rain from .*, 2 h 00 in all\.$/);
+    expect(sayRain(rainOf(rainyOuting([])), 'UTC')).toBe('No rain is forecast.');
   });
 
   it('is told as simulated where its weather is', () => {
     const simulated = (wet: readonly number[]) => {
-      const of = outing(wet);
+      const of = rainyOuting(wet);
       return sayRain(rainOf({ ...of, weather: { ...of.weather!, source: 'simulated' } }), 'UTC');
     };
     expect(simulated([3])).toMatch(/^Rain in the simulated weather from /);
@@ -63,59 +35,14 @@ describe('the rain of an outing', () => {
   });
 });
 
-describe('the bag in the rain', () => {
-  it('weighs more on the way home, by what cloth has soaked up and not dried', () => {
-    // The last hour rains: all of the water is in it. 12 % of 2 kg, as assumed.
-    const soaked = wetPack(outing([11]), rated);
-    expect(soaked.waterG).toBeCloseTo(240, 9);
-    expect(soaked.homeG).toBeCloseTo(packingOf(outing([11]), rated).grams + 240, 9);
-    // Three of its six hours to dry have passed.
-    expect(wetPack(outing([8]), rated).waterG).toBeCloseTo(120, 9);
-    expect(wetPack(outing([2]), rated).waterG).toBe(0);
-    const weighed = rated.map((gear) =>
-      gear.id === 'frond' ? { ...gear, wetG: sheet(2500), dryH: sheet(12) } : gear,
-    );
-    expect(wetPack(outing([8]), weighed).waterG).toBeCloseTo(500 * (1 - 3 / 12), 9);
-    // Film is shaken off.
-    const film = rated.map((gear) => (gear.id === 'frond' ? { ...gear, folds: 'rolled' as const } : gear));
-    expect(wetPack(outing([11]), film).waterG).toBeCloseTo(20, 9);
-  });
-
-  it('is over the limit when it is, wet', () => {
-    const grams = packingOf(outing([11]), rated).grams;
-    expect(said(outing([11], { carryLimitG: grams + 100 }))[0]).toContain('0.14 kg over');
-    expect(said(outing([11], { carryLimitG: grams + 300 }))[0]).not.toContain('over the');
-  });
-
-  it('says what rain gets at, until it lies in a bag that keeps rain out', () => {
-    expect(said(outing([3])).join()).toContain('Rain gets at Curlew: put it into a bag');
-    const packed = (proof: 'splash' | 'rain') =>
-      outing([3], {
-        packing: { bags: [{ id: 'dry', name: 'dry bag', proof }] },
-        loadout: outing([3]).loadout.map((item) => ({ ...item, bag: 'dry' })),
-      });
-    expect(said(packed('splash')).join()).toContain('Rain gets at');
-    expect(said(packed('rain')).join()).not.toContain('Rain gets at');
-    // The panel stands outside and is no question; of what is not entered only that is said.
-    const [, ...others] = rated;
-    expect(said(outing([3]), [curlew, ...others]).join()).toContain(
-      'What Curlew is proof against is not entered',
-    );
-  });
-
-  it('says nothing where it does not rain', () => {
-    expect(said(outing([]))).toEqual([]);
-  });
-});
-
 describe('what the site of a trip asks for', () => {
   const whip: Gear = { ...common, id: 'whip', kind: 'antenna', name: 'Whip' };
   const care = (of: Trip, shelf: readonly Gear[] = [...rated, whip]) =>
     new Map(siteCareOf(of, shelf).map(({ id, sentence }) => [id, sentence]));
 
   it('comes from the bag, the work and the forecast', () => {
-    const of = outing([3], {
-      loadout: [...outing([]).loadout, { gear: 'whip', count: 1 }],
+    const of = rainyOuting([3], {
+      loadout: [...rainyOuting([]).loadout, { gear: 'whip', count: 1 }],
       knows: 'the keeper',
     });
     const said = care(of);
@@ -123,8 +50,8 @@ describe('what the site of a trip asks for', () => {
       jasmine.arrayContaining(['knows', 'lines', 'guys', 'paths', 'exposure', 'rain', 'thunder', 'dry']),
     );
     expect(said.get('knows')).toContain('Tell the keeper');
-    expect(care(outing([])).has('rain')).toBeFalse();
-    expect(care(outing([])).has('lines')).toBeFalse();
+    expect(care(rainyOuting([])).has('rain')).toBeFalse();
+    expect(care(rainyOuting([])).has('lines')).toBeFalse();
     expect(siteCareOf(trip({ loadout: [] }), rated)).toEqual([]);
   });
 
@@ -140,7 +67,7 @@ describe('what the site of a trip asks for', () => {
       [at(100, 0), at(20, 1)],
       [at(20, 0), at(100, 1)],
     ])
-      expect(care(outing([], { blocks })).get('exposure')).toContain('while you send FM 100 W');
+      expect(care(rainyOuting([], { blocks })).get('exposure')).toContain('while you send FM 100 W');
     const heavy = (id: string, grams: number): Gear => ({
       ...common,
       id,
@@ -148,7 +75,7 @@ describe('what the site of a trip asks for', () => {
       name: id,
       weightG: sheet(grams),
     });
-    const bag = outing([], {
+    const bag = rainyOuting([], {
       loadout: [...trip().loadout, ...['box', 'crate', 'chest'].map((gear) => ({ gear, count: 1 }))],
     });
     const shelf = [...rated, heavy('box', 16_000), heavy('crate', 21_000), heavy('chest', 17_000)];
@@ -157,10 +84,10 @@ describe('what the site of a trip asks for', () => {
 
   it('asks for a second source where one battery feeds the only radio', () => {
     const [radio, pack] = trip().loadout;
-    const withPacks = (count: number) => outing([], { loadout: [radio, { ...pack, count }] });
+    const withPacks = (count: number) => rainyOuting([], { loadout: [radio, { ...pack, count }] });
     expect(care(withPacks(1)).get('help')).toContain('take a second battery, or another way to call');
     expect(care(withPacks(2)).has('help')).toBeFalse();
-    const two = outing([], {
+    const two = rainyOuting([], {
       loadout: [
         { ...radio, count: 2 },
         { ...pack, count: 1 },
@@ -173,21 +100,21 @@ describe('what the site of a trip asks for', () => {
     const [block] = trip().blocks;
     const fm = { ...block, mode: 'FM' as const, powerW: 100, share: 0.5 };
     // 1.6 sqrt(30 x 50 x 1.64) / 27.7.
-    expect(care(outing([], { blocks: [fm] })).get('exposure')).toContain(
+    expect(care(rainyOuting([], { blocks: [fm] })).get('exposure')).toContain(
       '2.9 m from the antenna while you send',
     );
     const gain: Gear = { ...whip, gainDbi: sheet(12.15) } as Gear;
-    const beam = outing([], { blocks: [fm], loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
+    const beam = rainyOuting([], { blocks: [fm], loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
     // Ten decibels more: the root of ten farther.
     expect(care(beam, [...rated, gain]).get('exposure')).toContain('9.1 m');
     // Small powers keep the least distance.
-    expect(care(outing([], { blocks: [{ ...fm, powerW: 1 }] })).get('exposure')).toContain('1.0 m');
-    expect(care(outing([], { blocks: [] })).has('exposure')).toBeFalse();
+    expect(care(rainyOuting([], { blocks: [{ ...fm, powerW: 1 }] })).get('exposure')).toContain('1.0 m');
+    expect(care(rainyOuting([], { blocks: [] })).has('exposure')).toBeFalse();
   });
 
   it('knows a generator by its name or a tag, and mains voltage by what is fed with it', () => {
     const box: Gear = { ...common, id: 'whip', kind: 'other', name: 'Box' };
-    const of = outing([], { loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
+    const of = rainyOuting([], { loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
     expect(care(of, [...rated, box]).has('fuel')).toBeFalse();
     expect(care(of, [...rated, { ...box, name: 'Small generator' }]).has('fuel')).toBeTrue();
     expect(care(of, [...rated, { ...box, tags: ['fuel'] }]).has('fuel')).toBeTrue();

@@ -5,10 +5,10 @@ import { accessorySpread, factorBy } from '../chance/spreads.js';
 import { WORTH_A_SWAP_SOC } from '../march/bank.js';
 import { tightStep } from '../march/tight-march.js';
 import type { TightPack } from '../march/tight-pack.js';
-import { HOUR_MS } from '../span.js';
 import { lightIn } from '../sun/light-table.js';
 import { outputIn } from '../sun/output-table.js';
 import type { Generator } from '../random/generator.js';
+import { fieldSteps, type FieldSteps } from './field-steps.js';
 import { deviation, type Particles } from './particles.js';
 
 /**
@@ -16,37 +16,6 @@ import { deviation, type Particles } from './particles.js';
  * well that more could be told of a panel in one outing. Source: convention of this project, docs/model.md.
  */
 const SKY_OF_ITS_OWN = 0.05;
-
-/** What each step of a plan has to do with, worked out once. */
-export interface FieldSteps {
-  /** Hour of the sky's law. */
-  readonly hour: Uint16Array;
-  /** Place among the sunny steps of the light table, −1 in the dark. */
-  readonly sunny: Int32Array;
-  /** Which of the steps' key-downs it has. */
-  readonly keyDown: Uint16Array;
-  /** Blocks that are worked. */
-  readonly blocks: readonly (readonly number[])[];
-}
-
-export function fieldSteps({ edgesMs, steps, load, sky, sun }: ChanceLaw): FieldSteps {
-  const count = edgesMs.length - 1;
-  const sunny = new Int32Array(count).fill(-1);
-  sun?.light.sunny.forEach((step, index) => (sunny[step] = index));
-  const blocks: number[][] = Array.from({ length: count }, () => []);
-  load.blocks.forEach(({ fromStep, toStep }, index) => {
-    for (let step = fromStep; step < toStep; step++) blocks[step].push(index);
-  });
-  let stretch = 0;
-  const keyDown = Uint16Array.from({ length: count }, (_, step) => {
-    if (step >= steps.stretchEnd[stretch]) stretch += 1;
-    return steps.stretchKeyDown[stretch];
-  });
-  const hour = Uint16Array.from({ length: count }, (_, step) =>
-    sky ? Math.floor((edgesMs[step] - sky.startMs) / HOUR_MS) : 0,
-  );
-  return { hour, sunny, keyDown, blocks };
-}
 
 /** Particles on their way through an outing. */
 export class FieldMarch {

@@ -12,18 +12,12 @@ import {
 import type { Choice } from '../parts/choices';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { ChanceStore } from '../trip/chance.store';
-import { PlotGridComponent } from './plot-grid.component';
-import { pathOf, plotScale, roundTicks, isNarrow, type Plot } from './scatter-scale';
+import type { PlotAxis, PlotPoint, PlotView } from './plot-chart';
+import { along, PlotComponent } from './plot.component';
+import { roundTicks } from './round-ticks';
 import { SizeStore, type KitBurden } from './size.store';
 
-const plotFor = (narrow: boolean): Plot => ({
-  width: narrow ? 366 : 690,
-  height: narrow ? 260 : 330,
-  left: 46,
-  right: 14,
-  top: 12,
-  bottom: 30,
-});
+const DASH = [5, 4] as const;
 
 /** Kits beyond this many times the lightest that is sure are not drawn: nobody carries them. */
 const FAR = 2.2;
@@ -31,7 +25,7 @@ const FAR = 2.2;
 /** Every kit that was tried to the end by what it weighs or costs and its chance; those on the front can be tried on. */
 @Component({
   selector: 'ks-kit-scatter',
-  imports: [InlineChoiceComponent, PlotGridComponent],
+  imports: [InlineChoiceComponent, PlotComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <figure class="scatter">
@@ -45,58 +39,37 @@ const FAR = 2.2;
         />
         <span class="muted hint">{{ hint() }}</span>
       </figcaption>
-      <svg [attr.viewBox]="'0 0 ' + plot.width + ' ' + plot.height" role="group" aria-label="Kits">
-        <svg:g ksPlotGrid [plot]="plot" [xTicks]="xTicks()" [yTicks]="yTicks()" />
-        <line
-          class="asked"
-          [attr.x1]="plot.left"
-          [attr.x2]="plot.width - plot.right"
-          [attr.y1]="askedY()"
-          [attr.y2]="askedY()"
-        />
-        <text class="asked" [attr.x]="plot.width - plot.right" [attr.y]="askedY() - 5">target</text>
+      <ks-plot role="group" aria-label="Kits" [view]="view()">
+        <span class="words asked" [style.bottom.%]="askedY()">target</span>
         @if (roomX(); as x) {
-          <line
-            class="room"
-            [attr.x1]="x"
-            [attr.x2]="x"
-            [attr.y1]="plot.top"
-            [attr.y2]="plot.height - plot.bottom"
-          />
-          <text class="room" [attr.x]="x - 5" [attr.y]="plot.height - plot.bottom - 8">carry limit</text>
+          <span class="words room" [style.right.%]="100 - x">carry limit</span>
         }
-        @for (dot of dots(); track dot.rank) {
-          <circle class="kit" [attr.cx]="dot.x" [attr.cy]="dot.y" r="3" />
-        }
-        <path class="front" [attr.d]="line()" />
         @for (dot of front(); track dot.kit.rank) {
-          <g
+          <button
+            type="button"
             class="on-front"
-            role="button"
-            tabindex="0"
             [attr.aria-label]="dot.words + ', try'"
             [class.makes]="dot.makes"
+            [style.left.%]="dot.left"
+            [style.bottom.%]="dot.bottom"
             (mouseenter)="over.set(dot.words)"
             (focus)="over.set(dot.words)"
             (mouseleave)="over.set(null)"
             (blur)="over.set(null)"
             (click)="chosen.emit(dot.kit)"
-            (keydown.enter)="chosen.emit(dot.kit)"
-            (keydown.space)="$event.preventDefault(); chosen.emit(dot.kit)"
-          >
-            <circle class="halo" [attr.cx]="dot.x" [attr.cy]="dot.y" [attr.r]="reach" />
-            <circle [attr.cx]="dot.x" [attr.cy]="dot.y" r="6" />
-          </g>
+          ></button>
         }
         @if (mine(); as at) {
-          <g class="mine" [attr.transform]="'translate(' + at.x + ' ' + at.y + ')'">
-            <path d="M0 -8L8 0L0 8L-8 0Z" />
-            <text [attr.x]="at.left ? -12 : 12" y="4" [attr.text-anchor]="at.left ? 'end' : 'start'">
-              in the bag
-            </text>
-          </g>
+          <span
+            class="mine"
+            [class.leftward]="at.left > 80"
+            [style.left.%]="at.left"
+            [style.bottom.%]="at.bottom"
+          >
+            in the bag
+          </span>
         }
-      </svg>
+      </ks-plot>
     </figure>
   `,
 })
@@ -104,9 +77,6 @@ export class KitScatterComponent {
   private readonly store = inject(SizeStore);
   private readonly chances = inject(ChanceStore);
   readonly chosen = output<TriedKit>();
-  protected readonly plot = plotFor(isNarrow());
-  /** How far around a kit a press reaches. */
-  protected readonly reach = matchMedia('(pointer: coarse)').matches ? 23 : 14;
   protected readonly by = this.store.by;
   protected readonly over = signal<string | null>(null);
   protected readonly burdens: readonly Choice<KitBurden>[] = [
@@ -140,69 +110,91 @@ export class KitScatterComponent {
     const inBag = this.chances.chance()?.chance ?? 1;
     return Math.max(0, Math.floor(Math.min(this.store.options().chance, inBag, ...shown) * 10 - 0.3) / 10);
   });
-  private readonly scale = computed(() => plotScale(this.plot, this.range(), [this.leastChance(), 1]));
-  protected readonly yTicks = computed(() =>
-    roundTicks(this.leastChance(), 1, 5).map((share) => ({
-      at: this.scale().y(share),
-      words: `${fixed(share * 100, 0)} %`,
+  private readonly yAxis = computed<PlotAxis>(() => ({
+    least: this.leastChance(),
+    most: 1,
+    ticks: roundTicks(this.leastChance(), 1, 5).map((value) => ({
+      value,
+      words: `${fixed(value * 100, 0)} %`,
     })),
-  );
-  protected readonly xTicks = computed(() => {
+  }));
+  private readonly xAxis = computed<PlotAxis>(() => {
     const [least, most] = this.range();
     const per = this.by() === 'weight' ? 1000 / here(1, 'kg') : 1;
-    return roundTicks(least / per, most / per, 7).map((value) => ({
-      at: this.scale().x(value * per),
+    const ticks = roundTicks(least / per, most / per, 7).map((value) => ({
+      value: value * per,
       words: this.by() === 'weight' ? `${value} ${unitHere('kg')}` : sayMoney(value),
     }));
+    return { least, most, ticks };
   });
-  protected readonly askedY = computed(() => this.scale().y(this.store.options().chance));
+  protected readonly askedY = computed(() => along(this.yAxis(), this.store.options().chance));
   protected readonly roomX = computed(() => {
     const room = this.store.roomG();
-    const [least, most] = this.range();
+    const { least, most } = this.xAxis();
     return this.by() === 'weight' && room !== null && room > least && room < most
-      ? this.scale().x(room)
+      ? along(this.xAxis(), room)
       : null;
   });
-  protected readonly dots = computed(() => {
-    const [, most] = this.range();
-    return (this.state()?.tried ?? [])
-      .filter((kit) => this.burden(kit) <= most && this.burden(kit) >= 0)
-      .map((kit) => ({ rank: kit.rank, ...this.place(kit) }));
-  });
   protected readonly front = computed(() => {
-    const [, most] = this.range();
+    const { most } = this.xAxis();
     return this.frontKits()
       .filter((kit) => this.burden(kit) <= most)
       .map((kit) => ({
         kit,
-        ...this.place(kit),
+        at: this.place(kit),
+        left: along(this.xAxis(), this.burden(kit)),
+        bottom: along(this.yAxis(), kit.chance),
         words: this.words(kit),
         makes: kit.chance >= this.store.options().chance,
       }));
   });
-  /** Stairs: between two kits of the front the lighter one is what one has. */
-  protected readonly line = computed(() =>
-    pathOf(
-      this.front().flatMap((dot, index, all) => {
-        const before = all[index - 1];
-        return before ? [{ x: dot.x, y: before.y }, dot] : [dot];
-      }),
-    ),
-  );
+  protected readonly view = computed<PlotView>(() => {
+    const [x, y] = [this.xAxis(), this.yAxis()];
+    const room = this.store.roomG();
+    const asked = this.store.options().chance;
+    const across = [x.least, x.most].map((value) => ({ x: value, y: asked }));
+    const upright = [y.least, y.most].map((value) => ({ x: room ?? 0, y: value }));
+    return {
+      x,
+      y,
+      marks: [
+        { points: across, colour: 'moss', line: 1.4, dash: DASH },
+        ...(this.roomX() === null
+          ? []
+          : [{ points: upright, colour: 'muted', line: 1.4, dash: DASH } as const]),
+        { points: this.tried(), colour: 'kit', dot: 3 },
+        { points: this.stairs(), colour: 'slate', line: 'ridge' },
+      ],
+    };
+  });
   protected readonly mine = computed(() => {
     const chance = this.chances.chance();
     if (!chance || this.by() !== 'weight') return null;
-    const x = this.scale().x(this.store.inBagG());
-    return { x, y: this.scale().y(chance.chance), left: x > this.plot.width * 0.8 };
+    return { left: along(this.xAxis(), this.store.inBagG()), bottom: along(this.yAxis(), chance.chance) };
   });
+
+  private tried(): readonly PlotPoint[] {
+    const { most } = this.xAxis();
+    return (this.state()?.tried ?? [])
+      .filter((kit) => this.burden(kit) <= most && this.burden(kit) >= 0)
+      .map((kit) => this.place(kit));
+  }
+
+  /** Stairs: between two kits of the front the lighter one is what one has. */
+  private stairs(): readonly PlotPoint[] {
+    return this.front().flatMap(({ at }, index, all) => {
+      const before = all[index - 1]?.at;
+      return before ? [{ x: at.x, y: before.y }, at] : [at];
+    });
+  }
 
   /** Null prices are not on the price front; they have no place in its picture. */
   private burden({ kit }: TriedKit): number {
     return this.by() === 'weight' ? kit.grams : (kit.price ?? -1);
   }
 
-  private place(kit: TriedKit): { readonly x: number; readonly y: number } {
-    return { x: this.scale().x(this.burden(kit)), y: this.scale().y(kit.chance) };
+  private place(kit: TriedKit): PlotPoint {
+    return { x: this.burden(kit), y: kit.chance };
   }
 
   private words(tried: TriedKit): string {

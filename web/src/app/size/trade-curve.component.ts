@@ -1,35 +1,34 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CHEMISTRIES, fixed, MONTH_NAMES, TRADE_CHANCES } from '@knapsack/core';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
-import { PlotGridComponent } from './plot-grid.component';
-import { pathOf, plotScale, roundTicks, isNarrow, type Plot } from './scatter-scale';
+import type { PlotAxis, PlotView } from './plot-chart';
+import { along, PlotComponent } from './plot.component';
+import { roundTicks } from './round-ticks';
 import { SizeStore } from './size.store';
 
-const plotFor = (narrow: boolean): Plot => ({
-  width: narrow ? 366 : 450,
-  height: 235,
-  left: 48,
-  right: 40,
-  top: 10,
-  bottom: 26,
-});
+/** Panels that are drawn, W, and where one is marked; there is room for the lines' names behind the last. */
+const X_AXIS: PlotAxis = {
+  least: 0,
+  most: 218,
+  ticks: [0, 50, 100, 150, 200].map((value) => ({ value, words: `${value} W` })),
+};
 
 /** What a battery and a panel of any size must be: the trade between them, the smallest of each chemistry, the panel that carries on for ever. */
 @Component({
   selector: 'ks-trade-curve',
-  imports: [InlineChoiceComponent, PlotGridComponent],
+  imports: [InlineChoiceComponent, PlotComponent],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <figure class="scatter trade">
       <figcaption>Smallest {{ chemistry() }}, against the panel beside it</figcaption>
       @if (points().length > 1) {
-        <svg [attr.viewBox]="'0 0 ' + plot.width + ' ' + plot.height" role="img" [attr.aria-label]="words()">
-          <svg:g ksPlotGrid [plot]="plot" [xTicks]="xTicks()" [yTicks]="yTicks()" />
+        <ks-plot role="img" [attr.aria-label]="words()" [view]="view()">
           @for (line of lines(); track line.chance) {
-            <path class="trade-line" [class.asked]="line.asked" [attr.d]="line.path" />
-            <text class="line-name" [attr.x]="line.nameX" [attr.y]="line.nameY">{{ line.chance }}</text>
+            <span class="words line-name" [style.left.%]="line.left" [style.bottom.%]="line.bottom">{{
+              line.chance
+            }}</span>
           }
-        </svg>
+        </ks-plot>
       } @else {
         <p class="muted">{{ waiting() }}</p>
       }
@@ -59,7 +58,6 @@ const plotFor = (narrow: boolean): Plot => ({
 })
 export class TradeCurveComponent {
   protected readonly store = inject(SizeStore);
-  protected readonly plot = plotFor(isNarrow());
   protected readonly months = MONTH_NAMES.map((label, index) => ({ value: String(index + 1), label }));
   private readonly ideal = this.store.ideal;
   protected readonly toNumber = Number;
@@ -72,40 +70,39 @@ export class TradeCurveComponent {
   protected readonly waiting = computed(() =>
     this.ideal() ? 'Put a panel in the bag, and the trade with the battery is drawn here.' : 'Calculating …',
   );
-  private readonly scale = computed(() => {
+  private readonly yAxis = computed<PlotAxis>(() => {
     const all = this.points().flatMap(({ ampereHours }) => ampereHours.filter((value) => value !== null));
     const most = Math.max(...all, 1) * 1.04;
     // Down to the smallest, not to nothing: the lines lie near each other.
     const least = Math.min(...all, most) * 0.85;
-    return { ...plotScale(this.plot, [0, 200], [least, most]), least, most };
+    const ticks = roundTicks(least, most, 5).map((value) => ({ value, words: `${value} Ah` }));
+    return { least, most, ticks };
   });
-  protected readonly yTicks = computed(() =>
-    roundTicks(this.scale().least, this.scale().most, 5).map((value) => ({
-      at: this.scale().y(value),
-      words: `${value} Ah`,
-    })),
-  );
-  protected readonly xTicks = computed(() =>
-    [0, 50, 100, 150, 200].map((watts) => ({ at: this.scale().x(watts), words: `${watts} W` })),
-  );
-  protected readonly lines = computed(() => {
-    const points = this.points();
-    const scale = this.scale();
-    return TRADE_CHANCES.map((chance, index) => {
-      const known = points.flatMap(({ watts, ampereHours }) => {
+  protected readonly lines = computed(() =>
+    TRADE_CHANCES.map((chance, index) => {
+      const known = this.points().flatMap(({ watts, ampereHours }) => {
         const value = ampereHours[index];
-        return value === null ? [] : [{ x: scale.x(watts), y: scale.y(value) }];
+        return value === null ? [] : [{ x: watts, y: value }];
       });
-      const at = known.at(-1) ?? { x: 0, y: 0 };
+      const last = known.at(-1) ?? { x: 0, y: 0 };
       return {
         chance: `${chance * 100} %`,
         asked: Math.abs(chance - this.store.options().chance) < 0.005,
-        path: pathOf(known),
-        nameX: at.x + 5,
-        nameY: at.y + 4,
+        known,
+        left: along(X_AXIS, last.x),
+        bottom: along(this.yAxis(), last.y),
       };
-    });
-  });
+    }),
+  );
+  protected readonly view = computed<PlotView>(() => ({
+    x: X_AXIS,
+    y: this.yAxis(),
+    marks: this.lines().map(({ known, asked }) => ({
+      points: known,
+      colour: 'slate',
+      line: asked ? 'ridge' : 1.1,
+    })),
+  }));
   protected readonly words = computed(() =>
     this.points()
       .map(

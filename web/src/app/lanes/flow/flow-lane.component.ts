@@ -13,7 +13,7 @@ import { MINUTE_MS, sayQuantity } from '@knapsack/core';
 import { ThemeService } from '../../shell/theme.service';
 import { CursorLineComponent } from '../cursor-line.component';
 import { LanesStore } from '../../trip/lanes.store';
-import { readPalette } from '../ridge/palette';
+import { readPalette } from '../../parts/palette';
 import { instantAt, fractionAt } from '../time-scale';
 import { paintFlow } from './paint-flow';
 import { drawnAt, flowColumns } from './flow-columns';

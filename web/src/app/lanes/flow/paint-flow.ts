@@ -1,4 +1,4 @@
-import type { Palette } from '../ridge/palette';
+import type { Palette } from '../../parts/palette';
 import { FONT } from '../ridge/scene';
 import type { FlowColumn } from './flow-columns';
 

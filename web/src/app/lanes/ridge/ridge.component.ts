@@ -20,7 +20,7 @@ import { LanesStore, type RidgeFace } from '../../trip/lanes.store';
 import { TripStore } from '../../trip/trip.store';
 import { readoutAt } from '../readout/readout';
 import { instantAt, fractionAt } from '../time-scale';
-import { readPalette } from './palette';
+import { readPalette } from '../../parts/palette';
 import type { ForecastView } from '../../work/forecast-protocol';
 import { VariantsStore } from '../../trip/variants.store';
 import { pictureOf } from './picture';

@@ -1,6 +1,6 @@
 import type { Span } from '@knapsack/core';
 import type { ForecastView } from '../../work/forecast-protocol';
-import type { Palette } from './palette';
+import type { Palette } from '../../parts/palette';
 import type { Picture } from './picture';
 
 /** Space under the plot for the hours, px. */

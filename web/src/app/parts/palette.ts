@@ -11,6 +11,8 @@ export interface Palette {
   readonly moss: string;
   readonly mossSoft: string;
   readonly sun: string;
+  /** A kit that was tried. */
+  readonly kit: string;
   /** Width of the ridge line, px. */
   readonly line: number;
 }
@@ -34,6 +36,7 @@ export function readPalette(element: Element): Palette {
     moss: value('--moss'),
     mossSoft: value('--moss-soft'),
     sun: value('--sun'),
+    kit: value('--kit'),
     line: Number(value('--ridge-line')) || 2.5,
   };
 }
