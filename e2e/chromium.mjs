@@ -1,8 +1,9 @@
 import { chromium } from '@playwright/test';
+import { findChromium } from '../scripts/chromium.mjs';
 
 /** Debian's Chromium without a sandbox, a GPU or a network to look for. */
 export const CHROMIUM = {
-  executablePath: process.env.CHROME_BIN ?? '/usr/bin/chromium',
+  executablePath: findChromium() ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { start, type Running } from '@knapsack/server';
 import { keepSecret, readReach, secretOf } from '@knapsack/server/reach';
 
@@ -114,6 +114,20 @@ export async function openTrip(page: Page, { address }: Knapsack, id = 'gannet-r
   await expect(verdict(page)).toContainText(/lasts|ends/);
   await expect(page.locator('ks-facts')).toBeAttached();
   await expect(page.locator('ks-print-sheet')).toBeAttached();
+}
+
+const RESTS_MS = 400;
+
+/** Where something is once it rests: sentences that come a moment after a change push what is under them down. */
+export async function atRest(locator: Locator) {
+  let box = (await locator.boundingBox())!;
+  for (let sinceMs = 0; sinceMs < RESTS_MS; sinceMs += 100) {
+    await locator.page().waitForTimeout(100);
+    const now = (await locator.boundingBox())!;
+    if (now.y !== box.y || now.height !== box.height || now.width !== box.width) sinceMs = -100;
+    box = now;
+  }
+  return box;
 }
 
 /**

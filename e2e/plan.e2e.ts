@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { block, expect, openTrip, saved, test, textOf, twoTabsApart, verdict } from './knapsack.js';
+import { atRest, block, expect, openTrip, saved, test, textOf, twoTabsApart, verdict } from './knapsack.js';
 
 const difference = (page: Page) => page.locator('.difference');
 const hoursShown = (page: Page) => page.locator('ks-near-and-far [role=status]');
@@ -11,7 +11,7 @@ async function dragWithin(
   from: readonly [number, number],
   to: readonly [number, number],
 ): Promise<void> {
-  const box = (await page.locator(selector).boundingBox())!;
+  const box = await atRest(page.locator(selector));
   const at = ([x, y]: readonly [number, number]) => [box.x + box.width * x, box.y + box.height * y] as const;
   await page.mouse.move(...at(from));
   await page.mouse.down();

@@ -59,7 +59,7 @@ test('the search by keyboard: a kit of the front is tried on and undone, and say
   await page.keyboard.press('Enter');
   await expect(page.locator('.why')).toContainText('The battery gives, above its reserve');
   await expect(page.locator('.difference')).toContainText('kg');
-  await page.locator('.trip-title input').blur();
+  await kit.blur();
   await page.keyboard.press('Control+z');
   await expect(page.locator('.difference')).not.toContainText('kg');
   await page.keyboard.press('g');

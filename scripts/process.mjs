@@ -21,13 +21,14 @@ export function die(sentence, code = 1) {
 /**
  * Runs a program to its end. Exits with a sentence when it fails.
  *
+ * @param mayFail where there is another way: false is returned then, and nothing is shown
  * @param shown where its output goes: a stream, or 'failed' to show it only when it fails
  * @param during what it does, said now and again while it runs ("Compiling the engine")
  */
 export async function run(
   command,
   args,
-  { env = {}, shown = process.stderr, folder = ROOT, during, ...rest } = {},
+  { env = {}, shown = process.stderr, folder = ROOT, during, mayFail = false, ...rest } = {},
 ) {
   const kept = shown === 'failed';
   const child = spawn(command, args, {
@@ -49,9 +50,9 @@ export async function run(
       child.once('close', (code) => done(code ?? 1));
     }),
   );
-  if (status === 0) return;
+  if (status === 0 || mayFail) return status === 0;
   if (output.length) process.stderr.write(output.join(''));
-  die(`This failed: ${basename(command)} ${args.join(' ')}`, status);
+  return die(`This failed: ${basename(command)} ${args.join(' ')}`, status);
 }
 
 const BETWEEN_WORDS_MS = 15_000;

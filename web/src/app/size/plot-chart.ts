@@ -41,13 +41,24 @@ export interface PlotView {
 }
 
 /** Room around the plot for what is written at its axes, px. */
-export const PLOT_MARGINS = { left: 48, right: 14, top: 12, bottom: 28 } as const;
+const MARGINS = { left: 48, right: 14, top: 12, bottom: 28 } as const;
+
+export interface PlotArea {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
 
 /** A plot on its canvas: Chart.js draws axes, lines and dots; what is pressed lies over it as elements. */
 export class PlotChart {
   private readonly chart: Chart<'scatter'>;
 
-  constructor(private readonly canvas: HTMLCanvasElement) {
+  /** @param placed told where the plot's area lies within the canvas each time it is laid out, px from each side */
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    placed: (area: PlotArea) => void,
+  ) {
     this.chart = new Chart(canvas, {
       type: 'scatter',
       data: { datasets: [] },
@@ -57,8 +68,15 @@ export class PlotChart {
         parsing: false,
         responsive: true,
         maintainAspectRatio: false,
-        layout: { padding: { right: PLOT_MARGINS.right, top: PLOT_MARGINS.top } },
+        layout: { padding: { right: MARGINS.right, top: MARGINS.top } },
       },
+      plugins: [
+        {
+          id: 'placed',
+          afterLayout: ({ chartArea: { left, top, right, bottom }, width, height }) =>
+            placed({ left, top, right: width - right, bottom: height - bottom }),
+        },
+      ],
     });
   }
 
@@ -73,6 +91,8 @@ export class PlotChart {
       borderDash: [...(one.dash ?? [])],
       pointRadius: one.dot ?? 0,
       pointBorderWidth: 0,
+      // A dot at the edge is seen whole.
+      clip: one.dot ?? 0,
     }));
     const { fontFamily } = getComputedStyle(this.canvas);
     const scale = ({ least, most, ticks }: PlotAxis) => ({
@@ -95,12 +115,12 @@ export class PlotChart {
       x: {
         ...scale(x),
         afterBuildTicks: (axis) => (axis.ticks = valuesOf(x)),
-        afterFit: (axis) => (axis.height = PLOT_MARGINS.bottom),
+        afterFit: (axis) => (axis.height = MARGINS.bottom),
       },
       y: {
         ...scale(y),
         afterBuildTicks: (axis) => (axis.ticks = valuesOf(y)),
-        afterFit: (axis) => (axis.width = PLOT_MARGINS.left),
+        afterFit: (axis) => (axis.width = MARGINS.left),
       },
     };
     this.chart.update('none');

@@ -4,13 +4,14 @@ import {
   effect,
   inject,
   input,
+  signal,
   viewChild,
   type ElementRef,
   type OnDestroy,
 } from '@angular/core';
 import { readPalette } from '../parts/palette';
 import { ThemeService } from '../shell/theme.service';
-import { PLOT_MARGINS, PlotChart, type PlotAxis, type PlotView } from './plot-chart';
+import { PlotChart, type PlotArea, type PlotAxis, type PlotView } from './plot-chart';
 
 /** Where a value stands along an axis, % from its least. */
 export const along = ({ least, most }: PlotAxis, value: number): number =>
@@ -24,10 +25,10 @@ export const along = ({ least, most }: PlotAxis, value: number): number =>
     <canvas #canvas aria-hidden="true"></canvas>
     <div
       class="plot-area"
-      [style.left.px]="margins.left"
-      [style.right.px]="margins.right"
-      [style.top.px]="margins.top"
-      [style.bottom.px]="margins.bottom"
+      [style.left.px]="area().left"
+      [style.right.px]="area().right"
+      [style.top.px]="area().top"
+      [style.bottom.px]="area().bottom"
     >
       <ng-content />
     </div>
@@ -35,7 +36,7 @@ export const along = ({ least, most }: PlotAxis, value: number): number =>
 })
 export class PlotComponent implements OnDestroy {
   readonly view = input.required<PlotView>();
-  protected readonly margins = PLOT_MARGINS;
+  protected readonly area = signal<PlotArea>({ left: 0, right: 0, top: 0, bottom: 0 });
   private readonly themes = inject(ThemeService);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: PlotChart | null = null;
@@ -44,7 +45,7 @@ export class PlotComponent implements OnDestroy {
     effect(() => {
       this.themes.theme();
       const canvas = this.canvas().nativeElement;
-      this.chart ??= new PlotChart(canvas);
+      this.chart ??= new PlotChart(canvas, (area) => this.area.set(area));
       this.chart.show(this.view(), readPalette(canvas));
     });
   }

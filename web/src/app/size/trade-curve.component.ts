@@ -6,6 +6,9 @@ import { along, PlotComponent } from './plot.component';
 import { roundTicks } from './round-ticks';
 import { SizeStore } from './size.store';
 
+/** Height of a line's name, % of the plot's. */
+const NAME_PERCENT = 7;
+
 /** Panels that are drawn, W, and where one is marked; there is room for the lines' names behind the last. */
 const X_AXIS: PlotAxis = {
   least: 0,
@@ -78,22 +81,25 @@ export class TradeCurveComponent {
     const ticks = roundTicks(least, most, 5).map((value) => ({ value, words: `${value} Ah` }));
     return { least, most, ticks };
   });
-  protected readonly lines = computed(() =>
-    TRADE_CHANCES.map((chance, index) => {
+  protected readonly lines = computed(() => {
+    let highest = -Infinity;
+    return TRADE_CHANCES.map((chance, index) => {
       const known = this.points().flatMap(({ watts, ampereHours }) => {
         const value = ampereHours[index];
         return value === null ? [] : [{ x: watts, y: value }];
       });
       const last = known.at(-1) ?? { x: 0, y: 0 };
+      // The names of lines that lie near each other stand above one another.
+      highest = Math.max(along(this.yAxis(), last.y), highest + NAME_PERCENT);
       return {
         chance: `${chance * 100} %`,
         asked: Math.abs(chance - this.store.options().chance) < 0.005,
         known,
         left: along(X_AXIS, last.x),
-        bottom: along(this.yAxis(), last.y),
+        bottom: highest,
       };
-    }),
-  );
+    });
+  });
   protected readonly view = computed<PlotView>(() => ({
     x: X_AXIS,
     y: this.yAxis(),
