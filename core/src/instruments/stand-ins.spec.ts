@@ -85,10 +85,12 @@ describe('stand-ins of the instruments', () => {
   it('see rain where it rains', () => {
     const plan = fieldPlan();
     const wet = { ...plan.sun!.skyAt(0), cloud: 1, rain: true };
-    const rainy = playInstruments({ ...plan, sun: { ...plan.sun!, skyAt: () => wet } }, 3, {
-      everyMs: EVERY,
-    });
-    expect(rainy.truth.every(({ sky }) => sky!.rain && sky!.cloud === 1)).toBeTrue();
+    const rainy = { ...plan, sun: { ...plan.sun!, skyAt: () => wet } };
+    // A day turns out otherwise than forecast now and then.
+    const truth = [1, 2, 3, 4].flatMap((seed) => playInstruments(rainy, seed, { everyMs: EVERY }).truth);
+    const inRain = truth.filter(({ sky }) => sky!.rain);
+    expect(inRain.length).toBeGreaterThan(0.5 * truth.length);
+    expect(inRain.every(({ sky }) => sky!.cloud === 1)).toBeTrue();
     expect(played.truth.some(({ sky }) => sky!.rain)).toBeFalse();
   });
 
