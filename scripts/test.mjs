@@ -24,13 +24,9 @@ const engine = ensureEngine();
 await step('type check and libraries', ensureLibraries);
 // Two cores: what waits for nothing runs beside what takes long. What runs beside is shown only where it fails.
 const beside = { shown: 'failed' };
-await step('lint and units', () =>
+await step('lint, units and hard days', () =>
   Promise.all([
     (async () => {
-      await step('lint', async () => {
-        await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], beside);
-        await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], beside);
-      });
       await step('unit tests in Chromium', () =>
         node([at('node_modules/@angular/cli/bin/ng.js'), 'test', '--no-watch', '--no-progress'], {
           ...beside,
@@ -38,9 +34,21 @@ await step('lint and units', () =>
           folder: 'web',
         }),
       );
+      await step('lint', async () => {
+        await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], beside);
+        await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], beside);
+      });
+      await step('server and page', ensureServed);
+      await step('the server killed, full, asked nonsense, left alone and backed up', async () => {
+        await node([at('scripts/kills.mjs'), '4'], { shown });
+        await node([at('scripts/disk-full.mjs'), '4'], { shown });
+        await node([at('scripts/fuzz.mjs'), '600'], { shown });
+        await node([at('scripts/cancelled.mjs'), '12'], { shown });
+        await node([at('scripts/backup.mjs'), '40', '60'], { shown });
+      });
     })(),
     (async () => {
-      await step('engine, server and page', () => Promise.all([engine, ensureServed()]));
+      await step('engine', () => engine);
       await step('unit tests under Node.js', () =>
         tool(
           'jasmine/bin/jasmine.js',
@@ -52,19 +60,8 @@ await step('lint and units', () =>
           { shown },
         ),
       );
+      await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
     })(),
-  ]),
-);
-await step('hard days and the newest Node.js', () =>
-  Promise.all([
-    step('the server killed, full, asked nonsense, left alone and backed up', async () => {
-      await node([at('scripts/kills.mjs'), '4'], { shown });
-      await node([at('scripts/disk-full.mjs'), '4'], { shown });
-      await node([at('scripts/fuzz.mjs'), '600'], { shown });
-      await node([at('scripts/cancelled.mjs'), '12'], { shown });
-      await node([at('scripts/backup.mjs'), '40', '60'], { shown });
-    }),
-    step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown })),
   ]),
 );
 await step('end to end', async () => {
