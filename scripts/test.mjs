@@ -60,7 +60,10 @@ await step('lint, units and hard days', () =>
           { shown },
         ),
       );
-      await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
+      await step('the newest long-term Node.js', async () => {
+        await ensureServed();
+        await runMatrix([NEWEST_LONG_TERM], { shown });
+      });
     })(),
   ]),
 );
