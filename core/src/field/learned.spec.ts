@@ -10,11 +10,11 @@ const learned = (plan: PlanInput) =>
 const fell = (share: number) => ({ before: { mean: 1, sd: 0.1 }, after: { mean: 1, sd: 0.1 * (1 - share) } });
 
 describe('what is worth a word', () => {
-  it('is a spread that fell by a fifth, and by a tenth where outings have taught it before', () => {
+  it('is a spread that fell by a fifth, and by a twentieth where outings have taught it before', () => {
     expect(isWorthAWord(fell(0.201))).toBeTrue();
     expect(isWorthAWord(fell(0.199))).toBeFalse();
-    expect(isWorthAWord({ ...fell(0.101), again: true })).toBeTrue();
-    expect(isWorthAWord({ ...fell(0.099), again: true })).toBeFalse();
+    expect(isWorthAWord({ ...fell(0.051), again: true })).toBeTrue();
+    expect(isWorthAWord({ ...fell(0.049), again: true })).toBeFalse();
   });
 });
 

@@ -38,11 +38,11 @@ export interface Learned {
 }
 
 /**
- * A spread that fell by so much of itself is worth a word; where outings have taught it before half as much, as no later one tells as
+ * A spread that fell by so much of itself is worth a word; where outings have taught it before a quarter as much, as no later one tells as
  * much as the first, and what they tell together would be lost. Source: convention of this project, docs/model.md.
  */
 const WORTH_A_WORD = 0.2;
-const WORTH_A_WORD_AGAIN = 0.1;
+const WORTH_A_WORD_AGAIN = 0.05;
 
 export const isWorthAWord = ({ before, after, again }: Learned): boolean =>
   after.sd <= (1 - (again ? WORTH_A_WORD_AGAIN : WORTH_A_WORD)) * before.sd;
