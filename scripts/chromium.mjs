@@ -3,8 +3,11 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { die, run } from './process.mjs';
 
-/** Debian's Chromium without windows: no test needs them, and each takes a third longer with them. */
-const WITHOUT_WINDOWS = '/usr/bin/chromium-headless-shell';
+/**
+ * Debian's Chromium without windows: no test needs them, and each takes a third longer with them. The program itself: the one of that
+ * name in /usr/bin is a shell that starts it and, where it is ended, leaves it running.
+ */
+const WITHOUT_WINDOWS = '/usr/lib/chromium/chromium-headless-shell';
 
 const USUAL = {
   linux: [
