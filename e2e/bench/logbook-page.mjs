@@ -30,9 +30,9 @@ async function manyOutings(address) {
       start: earlier(start, count),
       end: earlier(end, count),
     });
-    const { weather: _weather, ...bare } = trip;
     await post(`${address}/api/trips`, {
-      ...moved(bare),
+      ...moved(trip),
+      weather: undefined,
       id,
       name: `Outing ${count}`,
       blocks: trip.blocks.map(moved),
