@@ -191,7 +191,7 @@ async function benchTimes(page, address) {
     longest: window.longest,
   }));
   await page.evaluate(() => (window.longest = 0));
-  await page.getByRole('button', { name: 'mark the rest' }).click();
+  await page.getByRole('button', { name: 'Mark the remainder' }).click();
   await page.locator('.marks tr').first().waitFor();
   return { ...read, marking: await page.evaluate(() => window.longest) };
 }
