@@ -14,7 +14,6 @@ import { promisify } from 'node:util';
 import { brotliCompress } from 'node:zlib';
 import { alone } from './alone.mjs';
 import { ensureEngine, ensureInstalled } from './install.mjs';
-import { preloadScripts } from './preload.mjs';
 import { at, node, tool } from './process.mjs';
 
 /** Newest change below some paths, ms; build products and packages left out. */
@@ -57,20 +56,29 @@ const compile = (name, projects, sources) =>
 const ensureModel = () => compile('the model', ['core', 'contract'], ['core', 'contract']);
 const ensureServer = () => compile('the server', ['server', 'cli'], ['core', 'contract', 'server', 'cli']);
 
+/** What is done to the page after its build. */
+const FINISHING = ['finish-page', 'merge', 'pages', 'preload'].map((name) => `scripts/${name}.mjs`);
+
 /** Builds the web application into web/dist, compressed once here rather than at each request. */
 const ensurePage = () =>
-  ensureBuilt('the page', ['core', 'contract', 'web', 'docs/guide', 'docs/screenshots'], async (during) => {
-    await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false'], {
-      env: NG_ENVIRONMENT,
-      folder: 'web',
-      shown: 'failed',
-      during,
-    });
-    // Pictures of the guide, which are those of the README.
-    cpSync(at('docs/screenshots'), at('web/dist/browser/guide-pictures'), { recursive: true });
-    preloadScripts(at('web/dist/browser'));
-    await compressFolder(at('web/dist/browser'));
-  });
+  ensureBuilt(
+    'the page',
+    ['core', 'contract', 'web', 'docs/guide', 'docs/screenshots', ...FINISHING],
+    async (during) => {
+      await node([at('node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false', '--stats-json'], {
+        env: NG_ENVIRONMENT,
+        folder: 'web',
+        shown: 'failed',
+        during,
+      });
+      // Pictures of the guide, which are those of the README.
+      cpSync(at('docs/screenshots'), at('web/dist/browser/guide-pictures'), { recursive: true });
+      // Asked for here: its packages may only just have been installed.
+      const { finishPage } = await import('./finish-page.mjs');
+      await finishPage(at('web'));
+      await compressFolder(at('web/dist/browser'));
+    },
+  );
 
 /** Writes a Brotli twin beside each text file of a folder, on all cores. */
 const compressFolder = (folder) =>

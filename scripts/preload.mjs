@@ -1,39 +1,67 @@
-// The page's first scripts, named in its index: the browser asks for all of them at once rather than for what each finds it needs.
+// The page's first scripts, named in its index, and those of each page by its address: the browser asks for all of them at once rather
+// than for what each finds it needs.
 import { createHash } from 'node:crypto';
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { neededBy, pagesIn, scriptWith, TRIP } from './pages.mjs';
 
-/** What a script imports before it runs; what it may import later is left out. */
-export const importsOf = (script) =>
-  [...script.matchAll(/\b(?:import|from)\s*"\.\/([^"]+\.js)"/g)].map(([, name]) => name);
+/** An address as a pattern: a word after a colon stands for any; what may come below it, where it has rooms. */
+export const patternOf = (path, hasRooms = false) =>
+  `^/${path.replace(/:\w+/g, '[^/]+')}${hasRooms ? '(/|$)' : path === '' ? '$' : '/?$'}`;
 
-/** All scripts that one needs before it runs, with what those need. @param scriptOf text of a script by its name */
-export function neededBy(name, scriptOf, found = new Set()) {
-  for (const imported of importsOf(scriptOf(name))) {
-    if (found.has(imported)) continue;
-    found.add(imported);
-    neededBy(imported, scriptOf, found);
+/** Each page's address and the scripts that it needs beside the first ones. */
+export function scriptsByAddress(stats, first, { routes, rooms }) {
+  const more = (source) => [...neededBy(stats, scriptWith(stats, source))].filter((name) => !first.has(name));
+  return [
+    ...pagesIn(routes).map(({ path, source }) => [patternOf(path, path === TRIP), more(source)]),
+    ...pagesIn(rooms).map(({ path, source }) => [
+      patternOf(path === '' ? TRIP : `${TRIP}/${path}`),
+      more(source),
+    ]),
+  ];
+}
+
+/** Runs before any other script: names those of the page that is opened, and asks the server for the trip that it shows. */
+function openEarly(names, pages) {
+  for (const name of new Set(
+    pages.flatMap(([address, places]) => (new RegExp(address).test(location.pathname) ? places : [])),
+  )) {
+    const link = document.createElement('link');
+    link.rel = 'modulepreload';
+    link.href = names[name];
+    document.head.append(link);
   }
-  return found;
+  const [, id] = /^\/trips\/([^/]+)/.exec(location.pathname) ?? [];
+  if (!id) return;
+  // See web/src/app/data/first-answers.ts, which takes them; the header as in PAST_THE_WORKER.
+  const ask = (url) => fetch(url, { headers: { 'ngsw-bypass': 'true' } });
+  const read = (answer) =>
+    answer.ok ? answer.json().then((body) => ({ etag: answer.headers.get('ETag'), body })) : null;
+  globalThis.firstAnswers = [`/api/trips/${id}`, '/api/gear'].map((url) => [
+    url,
+    ask(url)
+      .then(read)
+      .catch(() => null),
+  ]);
+}
+
+/** A call of {@link openEarly} in which each name stands once. */
+export function openingScript(pages) {
+  const names = [...new Set(pages.flatMap(([, scripts]) => scripts))];
+  const places = new Map(names.map((name, index) => [name, index]));
+  const byPlace = pages.map(([address, scripts]) => [address, scripts.map((name) => places.get(name))]);
+  return `(${openEarly.toString()})(${JSON.stringify(names)},${JSON.stringify(byPlace)})`;
 }
 
 const LINK = /<link rel="modulepreload" href="[^"]+">/g;
-/** Angular names the first ten of them. */
-export function withPreloads(index, scriptOf) {
-  const main = /<script src="(main[^"]*\.js)"/.exec(index)?.[1];
-  if (!main) throw new Error('The page that was built has no main script.');
-  const links = [...neededBy(main, scriptOf)].map((name) => `<link rel="modulepreload" href="${name}">`);
-  return index.replace(LINK, '').replace('</head>', `${links.join('')}</head>`);
-}
 
-/** Rewrites the index of a page that was built, and its sum where the service worker keeps it. */
-export function preloadScripts(folder) {
-  const path = (name) => join(folder, name);
-  const index = withPreloads(readFileSync(path('index.html'), 'utf8'), (name) =>
-    readFileSync(path(name), 'utf8'),
-  );
-  writeFileSync(path('index.html'), index);
-  const worker = JSON.parse(readFileSync(path('ngsw.json'), 'utf8'));
-  worker.hashTable['/index.html'] = createHash('sha1').update(index).digest('hex');
-  writeFileSync(path('ngsw.json'), JSON.stringify(worker, null, 2));
+/** The name that a script is served under for ever: by what stands in it. */
+export const nameOf = (script) =>
+  `opened-${createHash('sha256').update(script).digest('hex').slice(0, 8).toUpperCase()}.js`;
+
+/** The index with all first scripts named, where Angular names ten of them, and with a script that names those of the page that is opened. */
+export function withPreloads(index, first, script) {
+  const links = [...first].map((name) => `<link rel="modulepreload" href="${name}">`);
+  return index
+    .replace(LINK, '')
+    .replace('<link rel="stylesheet"', `<script src="${nameOf(script)}" async></script>$&`)
+    .replace('</head>', `${links.join('')}</head>`);
 }

@@ -1,5 +1,5 @@
 export * from './change-harness.js';
-export { USUAL_ROOM_C } from './expected-readings.js';
+export * from './expected-readings.js';
 export * from './harness-checks.js';
 export * from './harness-facts.js';
 export * from './harness-of.js';

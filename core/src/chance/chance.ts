@@ -6,6 +6,7 @@ import type { PlanInput } from '../forecast/plan-input.js';
 import { chanceLaw, sampleFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
 import { SocBands } from './soc-bands.js';
 import { wholeMarch } from './whole-march.js';
+import { USUAL_TARGET } from './usual-target.js';
 
 /**
  * Samples are taken until the target is more than this many standard errors away, but not before so many of them, so that the
@@ -14,9 +15,6 @@ import { wholeMarch } from './whole-march.js';
 const AWAY_ERRORS = 2;
 export const LEAST_SAMPLES = 400;
 export const MOST_SAMPLES = 2500;
-
-/** The chance that a plan is meant to have, unless said. */
-export const USUAL_TARGET = 0.9;
 
 /** A chance with how sure it is itself. */
 export interface Odds {

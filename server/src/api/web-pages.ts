@@ -20,7 +20,7 @@ export function webPages(folder: string): Router {
       orderPreference: ['br'],
       serveStatic: {
         setHeaders: (response, path) => {
-          const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path);
+          const hashed = /-[A-Za-z0-9]{8}\.(js|css|woff2)(\.br)?$/.test(path);
           response.setHeader('Cache-Control', hashed ? `public, max-age=${A_YEAR_S}, immutable` : 'no-cache');
         },
       },

@@ -8,6 +8,7 @@ import {
 import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { routes } from './app.routes';
+import { firstAnswers } from './data/first-answers';
 import { keptAnswers } from './data/kept-answers.interceptor';
 import { loggedOut } from './data/logged-out.interceptor';
 import { PageTitles } from './shell/page-titles';
@@ -19,7 +20,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withInterceptors([loggedOut, keptAnswers])),
+    provideHttpClient(withInterceptors([loggedOut, keptAnswers, firstAnswers])),
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode() && whyNotStay() === null,
       // Not in the way of the first picture.

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import { speakIn } from '@knapsack/core';
-import { coolForecaster } from '../work/hire';
+import { coolWorkers } from '../work/hire';
 import { keepSettings, keptSettings, type Settings } from './settings';
 
 /** Units, clock, currency, first day of the week and one-letter keys, kept in this browser. */
@@ -14,6 +14,6 @@ export class SettingsService {
     this.chosen.update((before) => ({ ...before, ...change }));
     speakIn(this.settings());
     keepSettings(this.settings());
-    coolForecaster();
+    coolWorkers();
   }
 }

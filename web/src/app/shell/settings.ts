@@ -31,6 +31,9 @@ const FIRST_IS_SUNDAY = ['US', 'CA', 'JP', 'IN', 'BR', 'MX', 'ZA', 'IL', 'KR', '
 
 export const CURRENCIES: readonly string[] = [...new Set(MONEY.values())].sort();
 
+/** What this browser's language lets one expect; asked for once, since that takes a while. */
+let usualHere: Settings | null = null;
+
 /** What the language of a browser lets one expect, such as "en-US" or "de". */
 export function settingsOf(language: string): Settings {
   const region = regionOf(language);
@@ -46,7 +49,7 @@ export function settingsOf(language: string): Settings {
 
 /** The settings of this browser: what was chosen in it, and where nothing was, what its language lets one expect. */
 export function keptSettings(): Settings {
-  const usual = settingsOf(navigator.language);
+  const usual = (usualHere ??= settingsOf(navigator.language));
   try {
     const kept = JSON.parse(browserMemory.read(KEPT_AS) ?? '{}') as Record<keyof Settings, unknown>;
     return {

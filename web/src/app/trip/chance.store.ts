@@ -11,7 +11,7 @@ import {
 import { markWithWire, missingIn, sayMissing, type Missing } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
 import type { ForecastQuestion } from '../work/forecast-protocol';
-import { hireWorker } from '../work/hire';
+import { hireForChance } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TripStore } from './trip.store';
 import type { ChanceAnswer } from '../work/chance-protocol';
@@ -99,7 +99,8 @@ export class ChanceStore implements OnDestroy {
   constructor() {
     effect(() => {
       const question = this.question();
-      const rest = this.store.isMoving() ? HELD_MS : REST_MS;
+      // The first is asked for at once: no hand has touched anything.
+      const rest = this.store.isMoving() ? HELD_MS : this.asked ? REST_MS : 0;
       clearTimeout(this.timer);
       if (question && question !== this.asked) this.timer = setTimeout(() => this.ask(question), rest);
     });
@@ -112,7 +113,7 @@ export class ChanceStore implements OnDestroy {
 
   private ask(question: ForecastQuestion): void {
     this.worker ??= new NewestWorker<ForecastQuestion, ChanceAnswer>(
-      () => hireWorker('chance'),
+      hireForChance,
       {
         answered: (is, newest) => {
           const of = this.asked;

@@ -1,7 +1,12 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import type { Gear, Trip } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
-import type { ForecastOutcome, ForecastQuestion, ForecastView } from '../work/forecast-protocol';
+import {
+  forecastQuestion,
+  type ForecastOutcome,
+  type ForecastQuestion,
+  type ForecastView,
+} from '../work/forecast-protocol';
 import { hireForecaster } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TripStore } from './trip.store';
@@ -45,7 +50,7 @@ export class ForecastStore implements OnDestroy {
       const coarse = this.store.isMoving();
       const moved = this.movedSky();
       const skyFactor = moved?.trip === trip && moved?.shelf === shelf ? moved.factor : 1;
-      if (trip) this.worker.ask({ trip, shelf, explained, coarse, skyFactor });
+      if (trip) this.worker.ask(forecastQuestion({ trip, shelf, explained, coarse, skyFactor }));
     });
   }
 

@@ -13,6 +13,23 @@ export interface ForecastQuestion {
   readonly skyFactor?: number;
 }
 
+/** What is asked of a trip as it lies there: looked at by nobody in detail, moved by no hand, under its typical sky. */
+export const forecastQuestion = (asked: ForecastQuestion): Required<ForecastQuestion> => ({
+  explained: false,
+  coarse: false,
+  skyFactor: 1,
+  ...asked,
+});
+
+/** Whether two questions ask the very same of the very same documents. */
+export const sameQuestion = (a: ForecastQuestion, b: ForecastQuestion): boolean =>
+  a.trip === b.trip &&
+  a.shelf.length === b.shelf.length &&
+  a.shelf.every((gear, index) => gear === b.shelf[index]) &&
+  a.explained === b.explained &&
+  a.coarse === b.coarse &&
+  a.skyFactor === b.skyFactor;
+
 /** A forecast as the page draws it. */
 export interface ForecastView {
   readonly startMs: number;

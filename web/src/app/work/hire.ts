@@ -1,4 +1,12 @@
+import type { Gear, Trip } from '@knapsack/contract';
 import { habits, type Habits } from '@knapsack/core';
+import {
+  forecastQuestion,
+  sameQuestion,
+  type ForecastOutcome,
+  type ForecastQuestion,
+} from './forecast-protocol';
+import { HeadStart, type Hired } from './head-start';
 
 /** What the worker of the rest can be asked for. */
 export type WorkKind =
@@ -38,22 +46,46 @@ export const hireWorker = (kind: WorkKind): Worker =>
 const hireForecast = (): Worker =>
   new Worker(new URL('./forecast.worker', import.meta.url), { type: 'module', name: nameOf('forecast') });
 
-let waiting: Worker | null = null;
+/** Workers that nobody has asked for yet, by what they do. */
+const waiting: { forecast?: Hired; chance?: Hired } = {};
 
-/** Starts a forecast worker before anybody asks for one, so that it is ready when the trip is there. */
-export function warmForecaster(): void {
-  waiting ??= hireForecast();
+/** Starts the workers that a trip wants first before anybody asks for them, so that they are ready when it is there. */
+export function warmWorkers(): void {
+  waiting.forecast ??= hireForecast();
+  waiting.chance ??= hireWorker('chance');
 }
 
-/** Lets the forecast worker that waits go: it speaks in habits that are not those of the moment. */
-export function coolForecaster(): void {
-  waiting?.terminate();
-  waiting = null;
+/** Asks the workers that wait what the trip will ask: its forecast, and then its chances. Nothing where they have been taken. */
+export function forecastAhead(trip: Trip, shelf: readonly Gear[]): void {
+  if (!waiting.forecast) return;
+  waiting.forecast = new HeadStart<ForecastQuestion, ForecastOutcome>(
+    waiting.forecast,
+    forecastQuestion({ trip, shelf }),
+    sameQuestion,
+    ({ ok }) => {
+      if (ok && waiting.chance) waiting.chance = new HeadStart(waiting.chance, { trip, shelf }, sameQuestion);
+    },
+  );
+}
+
+/** Lets the workers that wait go: they speak in habits that are not those of the moment. */
+export function coolWorkers(): void {
+  waiting.forecast?.terminate();
+  waiting.chance?.terminate();
+  delete waiting.forecast;
+  delete waiting.chance;
 }
 
 /** A forecast worker: the one that waits, where there is one. */
-export function hireForecaster(): Worker {
-  const worker = waiting ?? hireForecast();
-  waiting = null;
+export function hireForecaster(): Hired {
+  const worker = waiting.forecast ?? hireForecast();
+  delete waiting.forecast;
+  return worker;
+}
+
+/** A worker for chances: the one that waits, where there is one. */
+export function hireForChance(): Hired {
+  const worker = waiting.chance ?? hireWorker('chance');
+  delete waiting.chance;
   return worker;
 }

@@ -1,3 +1,5 @@
+import type { Hired } from './head-start';
+
 /** What is asked of a worker, and what it answers: the number says which question it was. */
 export interface Asked<Question> {
   readonly number: number;
@@ -28,14 +30,14 @@ export interface Listener<Question, Answer> {
  * while it works (interruptible) is told of a newer question at once and drops the older.
  */
 export class NewestWorker<Question, Answer> {
-  private worker: Worker;
+  private worker: Hired;
   private underWay: Asked<Question> | null = null;
   private next: Asked<Question> | null = null;
   private count = 0;
   private failures = 0;
 
   constructor(
-    private readonly hire: () => Worker,
+    private readonly hire: () => Hired,
     private readonly listener: Listener<Question, Answer>,
     private readonly interruptible = false,
   ) {
@@ -58,7 +60,7 @@ export class NewestWorker<Question, Answer> {
     this.worker.postMessage(this.underWay);
   }
 
-  private start(): Worker {
+  private start(): Hired {
     const worker = this.hire();
     worker.onmessage = ({ data }: MessageEvent<Answered<Answer>>) => {
       const question = data.number === this.underWay?.number ? this.underWay.question : null;

@@ -17,9 +17,44 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Filler);
 /** Where there are many points, the line is thinned to columns of this width. */
 const COLUMN_PX = 2;
 
+const layoutOf = ({ margins }: Scene) => ({
+  padding: { ...margins, top: MARGIN_TOP_PX, bottom: HOURS_PX },
+});
+const limitsX = ({ visible }: Scene) => ({ min: visible.startMs, max: visible.endMs });
+const limitsY = ({ picture }: Scene) => ({ min: picture.least, max: picture.most });
+
+/** The ridge as far as it lasts and beyond, and what is held against it. @param widthPx of the chart */
+function linesOf({ view, picture, beside, visible, palette, margins }: Scene, widthPx: number) {
+  // Gear that comes back by itself goes on after its first outage.
+  const endMs = view.verdict.availability ? Infinity : (view.verdict.endMs ?? Infinity);
+  const columns = Math.max(100, (widthPx - margins.left - margins.right) / COLUMN_PX);
+  const plain = { pointRadius: 0, tension: 0 } as const;
+  const [lasting, beyond] = splitAt(ridgePoints(view.edgesMs, picture.values, visible, columns), endMs);
+  const ridge = {
+    ...plain,
+    fill: 'start',
+    borderColor: palette.slate,
+    borderWidth: palette.line,
+    backgroundColor: palette.slateSoft,
+  } as const;
+  const lines: ChartDataset<'line'>[] = [
+    // Two lines, not one with a style for each piece: the chart would ask for that at every point.
+    { ...ridge, data: lasting },
+    { ...ridge, data: beyond, borderDash: [2, 4] },
+    ...beside.map((other): ChartDataset<'line'> => ({
+      ...plain,
+      data: ridgePoints(other.edgesMs, other.picture.values, visible, columns),
+      fill: false,
+      borderColor: palette.muted,
+      borderWidth: Math.max(1.4, palette.line * 0.6),
+      borderDash: [...other.dash],
+    })),
+  ];
+  return lines;
+}
+
 /** The ridge on its canvas: Chart.js draws the lines, the layers draw the map around them. */
 export class RidgeChart {
-  private scene: Scene | null = null;
   /** The marks of the hours, for as long as the visible stretch stays. */
   private marked: {
     readonly of: Scene;
@@ -28,7 +63,11 @@ export class RidgeChart {
   } | null = null;
   private readonly chart: Chart<'line'>;
 
-  constructor(canvas: HTMLCanvasElement) {
+  /** A chart that shows a scene from the first: an empty one would be laid out once more. */
+  constructor(
+    canvas: HTMLCanvasElement,
+    private scene: Scene,
+  ) {
     const layers: Plugin<'line'> = {
       id: 'layers',
       beforeDatasetsDraw: (chart) => this.paint(chart, UNDER_THE_RIDGE),
@@ -36,7 +75,7 @@ export class RidgeChart {
     };
     this.chart = new Chart(canvas, {
       type: 'line',
-      data: { datasets: [] },
+      data: { datasets: linesOf(scene, canvas.parentElement?.clientWidth ?? 0) },
       options: {
         animation: false,
         events: [],
@@ -44,19 +83,21 @@ export class RidgeChart {
         normalized: true,
         responsive: true,
         maintainAspectRatio: false,
+        layout: layoutOf(scene),
         scales: {
-          x: { type: 'linear', display: false },
-          y: { type: 'linear', display: false },
+          x: { type: 'linear', display: false, ...limitsX(scene) },
+          y: { type: 'linear', display: false, ...limitsY(scene) },
         },
       },
       plugins: [layers],
     });
+    performance.mark('ridge-drawn');
   }
 
   show(scene: Scene): void {
     const before = this.scene;
     const sameLines =
-      before?.view === scene.view &&
+      before.view === scene.view &&
       before.picture === scene.picture &&
       before.beside === scene.beside &&
       before.visible === scene.visible &&
@@ -71,47 +112,22 @@ export class RidgeChart {
     this.chart.destroy();
   }
 
-  private repaint({ view, picture, beside, visible, palette, margins }: Scene): void {
-    // Gear that comes back by itself goes on after its first outage.
-    const endMs = view.verdict.availability ? Infinity : (view.verdict.endMs ?? Infinity);
-    const columns = Math.max(100, (this.chart.width - margins.left - margins.right) / COLUMN_PX);
-    const plain = { pointRadius: 0, tension: 0 } as const;
-    const [lasting, beyond] = splitAt(ridgePoints(view.edgesMs, picture.values, visible, columns), endMs);
-    const ridge = {
-      ...plain,
-      fill: 'start',
-      borderColor: palette.slate,
-      borderWidth: palette.line,
-      backgroundColor: palette.slateSoft,
-    } as const;
-    const lines: ChartDataset<'line'>[] = [
-      // Two lines, not one with a style for each piece: the chart would ask for that at every point.
-      { ...ridge, data: lasting },
-      { ...ridge, data: beyond, borderDash: [2, 4] },
-      ...beside.map((other): ChartDataset<'line'> => ({
-        ...plain,
-        data: ridgePoints(other.edgesMs, other.picture.values, visible, columns),
-        fill: false,
-        borderColor: palette.muted,
-        borderWidth: Math.max(1.4, palette.line * 0.6),
-        borderDash: [...other.dash],
-      })),
-    ];
+  private repaint(scene: Scene): void {
+    const lines = linesOf(scene, this.chart.width);
     const { datasets } = this.chart.data;
     // The same objects for as long as there are as many lines: what the chart knows of them stays.
     if (datasets.length === lines.length) lines.forEach((line, at) => Object.assign(datasets[at], line));
     else this.chart.data.datasets = lines;
-    this.chart.options.layout = { padding: { ...margins, top: MARGIN_TOP_PX, bottom: HOURS_PX } };
+    this.chart.options.layout = layoutOf(scene);
     const { x, y } = this.chart.options.scales ?? {};
-    if (x) Object.assign(x, { min: visible.startMs, max: visible.endMs });
-    if (y) Object.assign(y, { min: picture.least, max: picture.most });
+    if (x) Object.assign(x, limitsX(scene));
+    if (y) Object.assign(y, limitsY(scene));
     this.chart.update('none');
     performance.mark('ridge-drawn');
   }
 
   private paint(chart: Chart<'line'>, layers: typeof OVER_THE_RIDGE): void {
     const { scene } = this;
-    if (!scene) return;
     const { left, right, top, bottom } = chart.chartArea;
     const { x, y } = chart.scales;
     const frame: Frame = {

@@ -149,9 +149,9 @@ export class RidgeComponent implements OnDestroy {
       const beside = this.beside();
       const haze = this.lanes.face() === 'charge' ? this.chances.chance() : null;
       if (!view || !picture) return;
-      this.chart ??= new RidgeChart(canvas);
-      const margins = readMargins();
-      this.chart.show({ view, picture, beside, haze, visible, zone, palette, margins });
+      const scene = { view, picture, beside, haze, visible, zone, palette, margins: readMargins() };
+      if (this.chart) this.chart.show(scene);
+      else this.chart = new RidgeChart(canvas, scene);
     });
   }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import {
   GEAR_KINDS,
-  runOf,
+  cableRunNameOf,
   type AccessoryRule,
   type Gear,
   type GearKind,
@@ -141,7 +141,7 @@ export class LoadoutComponent {
         about: found ? aboutItem(found, item) : 'no longer on the shelf; replace or remove it',
         inTurn: inTurn && (found?.kind === 'battery' || found?.kind === 'station'),
         strings: found?.kind === 'panel' ? stringsOf(item) : [],
-        runs: found?.kind === 'lead' ? CABLE_RUN_NAMES.filter((run) => run !== runOf(item.run, found)) : [],
+        runs: found?.kind === 'lead' ? CABLE_RUN_NAMES.filter((run) => run !== cableRunNameOf(item.run, found)) : [],
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         hasCells: found?.kind === 'accessory' && found.internal !== undefined,
