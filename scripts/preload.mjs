@@ -19,8 +19,20 @@ export function scriptsByAddress(stats, first, { routes, rooms }) {
   ];
 }
 
-/** Runs before any other script: names those of the page that is opened, and asks the server for the trip that it shows. */
+/** Runs before any other script: asks the server for the trip that is opened, and names the scripts of the page. */
 function openEarly(names, pages) {
+  const [, id] = /^\/trips\/([^/]+)/.exec(location.pathname) ?? [];
+  // See web/src/app/data/first-answers.ts, which takes them; the header as in PAST_THE_WORKER.
+  const ask = (url) => fetch(url, { headers: { 'ngsw-bypass': 'true' } });
+  const read = (answer) =>
+    answer.ok ? answer.json().then((body) => ({ etag: answer.headers.get('ETag'), body })) : null;
+  if (id)
+    globalThis.firstAnswers = [`/api/trips/${id}`, '/api/gear'].map((url) => [
+      url,
+      ask(url)
+        .then(read)
+        .catch(() => null),
+    ]);
   for (const name of new Set(
     pages.flatMap(([address, places]) => (new RegExp(address).test(location.pathname) ? places : [])),
   )) {
@@ -29,18 +41,6 @@ function openEarly(names, pages) {
     link.href = names[name];
     document.head.append(link);
   }
-  const [, id] = /^\/trips\/([^/]+)/.exec(location.pathname) ?? [];
-  if (!id) return;
-  // See web/src/app/data/first-answers.ts, which takes them; the header as in PAST_THE_WORKER.
-  const ask = (url) => fetch(url, { headers: { 'ngsw-bypass': 'true' } });
-  const read = (answer) =>
-    answer.ok ? answer.json().then((body) => ({ etag: answer.headers.get('ETag'), body })) : null;
-  globalThis.firstAnswers = [`/api/trips/${id}`, '/api/gear'].map((url) => [
-    url,
-    ask(url)
-      .then(read)
-      .catch(() => null),
-  ]);
 }
 
 /** A call of {@link openEarly} in which each name stands once. */
@@ -62,6 +62,6 @@ export function withPreloads(index, first, script) {
   const links = [...first].map((name) => `<link rel="modulepreload" href="${name}">`);
   return index
     .replace(LINK, '')
-    .replace('<link rel="stylesheet"', `<script src="${nameOf(script)}" async></script>$&`)
+    .replace('<link rel="stylesheet"', `<script src="${nameOf(script)}"></script>$&`)
     .replace('</head>', `${links.join('')}</head>`);
 }

@@ -45,7 +45,7 @@ describe('the scripts that an index names', () => {
     const index =
       '<head><link rel="stylesheet" href="s.css"><link rel="modulepreload" href="chunk-A.js"></head><body></body>';
     expect(withPreloads(index, new Set(['chunk-A.js', 'chunk-B.js']), 'said()')).toBe(
-      `<head><script src="${nameOf('said()')}" async></script><link rel="stylesheet" href="s.css">` +
+      `<head><script src="${nameOf('said()')}"></script><link rel="stylesheet" href="s.css">` +
         '<link rel="modulepreload" href="chunk-A.js"><link rel="modulepreload" href="chunk-B.js"></head><body></body>',
     );
     // As the server tells those that it may let a browser keep for ever.

@@ -28,6 +28,7 @@ import { VariantsComponent } from './variants/variants.component';
 import { VariantsStore } from '../trip/variants.store';
 import { VerdictComponent } from './verdict/verdict.component';
 import { ForecastStore } from '../trip/forecast.store';
+import { afterFirstDraw } from '../parts/after-first-draw';
 import { InViewDirective } from '../parts/in-view.directive';
 
 /** The Plan room: the verdict, the lanes on one time axis, the bag. The picture comes first, what stands beside it next. */
@@ -73,20 +74,22 @@ import { InViewDirective } from '../parts/in-view.directive';
             </button>
           </div>
         }
-        <div class="lanes" ksNearAndFar>
-          <ks-sky-lane />
-          <ks-work-lane />
-          <ks-ridge />
-          <ks-flow-lane />
-        </div>
-        <ks-readout />
-        @if (variants.comparing()) {
-          <ks-variant-table />
-        } @else {
-          <div [ksInView]="selection.selectedId()">
-            <ks-block-bar />
-            <ks-block-sentence />
+        @if (isSaid()) {
+          <div class="lanes" ksNearAndFar>
+            <ks-sky-lane />
+            <ks-work-lane />
+            <ks-ridge />
+            <ks-flow-lane />
           </div>
+          <ks-readout />
+          @if (variants.comparing()) {
+            <ks-variant-table />
+          } @else {
+            <div [ksInView]="selection.selectedId()">
+              <ks-block-bar />
+              <ks-block-sentence />
+            </div>
+          }
         }
       </div>
       @defer (when forecast.answered(); prefetch on immediate) {
@@ -124,6 +127,8 @@ export class PlanPage implements TellsDifference {
   /** A server that stops between the page and its parts; each part is asked for once, so only a reload brings it. */
   protected readonly notLoaded =
     'This part of the page did not load: the server does not answer. What you typed is kept; reload the page once it runs again.';
+  /** The verdict is read first; the picture, which takes longer to draw, stands a moment after it. */
+  protected readonly isSaid = afterFirstDraw();
   private readonly hands: PlanHands = {
     ...injectWorkHands(),
     undo: inject(UndoService),

@@ -16,6 +16,8 @@ export class HeadStart<Question, Answer> implements Hired {
   private latest: Answered<Answer> | null = null;
   private number: number | null = null;
   private isFirst = true;
+  /** Of a worker that died before anybody wanted to know. */
+  private death: ErrorEvent | null = null;
 
   constructor(
     private readonly worker: Hired,
@@ -24,11 +26,19 @@ export class HeadStart<Question, Answer> implements Hired {
     private readonly heard: (answer: Answer) => void = () => undefined,
   ) {
     worker.onmessage = (event: MessageEvent<Answered<Answer>>) => this.hear(event.data);
-    worker.onerror = (event) => this.onerror?.call(worker as Worker, event);
+    worker.onerror = (event) => {
+      if (this.onerror) this.fail(event);
+      else this.death = event;
+    };
     worker.postMessage({ number: AHEAD, question: ahead });
   }
 
   postMessage(asked: Asked<Question>): void {
+    const { death } = this;
+    if (death) {
+      setTimeout(() => this.fail(death));
+      return;
+    }
     const isAhead = this.isFirst && this.isSame(asked.question, this.ahead);
     this.isFirst = false;
     this.number = isAhead ? asked.number : null;
@@ -46,6 +56,10 @@ export class HeadStart<Question, Answer> implements Hired {
     this.heard(answered.answer);
     if (this.isFirst) this.latest = answered;
     else if (this.number !== null) this.tell({ ...answered, number: this.number });
+  }
+
+  private fail(event: ErrorEvent): void {
+    this.onerror?.call(this.worker as Worker, event);
   }
 
   private tell(data: Answered<Answer>): void {
