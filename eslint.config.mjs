@@ -186,6 +186,20 @@ export default tseslint.config(
     ]),
   ),
   {
+    // What the page takes from: a name that is given out by itself makes the build tool load all that such a file leads to.
+    files: ['core/src/index.ts', 'contract/src/**/index.ts'],
+    ignores: ['contract/src/schemas/**', 'contract/src/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ExportNamedDeclaration[exportKind!="type"]',
+          message: 'Only "export * from" here (docs/decisions/045-a-phone-opens-a-trip.md).',
+        },
+      ],
+    },
+  },
+  {
     files: ['cli/src/**/*.ts'],
     rules: {
       'no-restricted-imports': [

@@ -141,7 +141,10 @@ export class LoadoutComponent {
         about: found ? aboutItem(found, item) : 'no longer on the shelf; replace or remove it',
         inTurn: inTurn && (found?.kind === 'battery' || found?.kind === 'station'),
         strings: found?.kind === 'panel' ? stringsOf(item) : [],
-        runs: found?.kind === 'lead' ? CABLE_RUN_NAMES.filter((run) => run !== cableRunNameOf(item.run, found)) : [],
+        runs:
+          found?.kind === 'lead'
+            ? CABLE_RUN_NAMES.filter((run) => run !== cableRunNameOf(item.run, found))
+            : [],
         weight: found ? weightWords(found, item.count) : '',
         weightSource: found?.weightG ? sourceWord(found.weightG) : '',
         hasCells: found?.kind === 'accessory' && found.internal !== undefined,
