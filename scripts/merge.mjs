@@ -22,8 +22,15 @@ export function kindsOf(stats, { routes, rooms }) {
   const needed = (pages) => pages.map(({ source }) => neededBy(stats, scriptWith(stats, source)));
   const pages = pagesIn(routes);
   const ofPaths = (fits) => needed(pages.filter(({ path }) => fits(path)));
+  const isList = ({ path }) => path === '';
+  // The first page is to be light, with what it asks for by itself a moment later.
+  const later = pages
+    .filter(isList)
+    .flatMap(({ source }) => stats.outputs[scriptWith(stats, source)].imports)
+    .filter(({ kind }) => kind === 'dynamic-import');
   return {
-    list: ofPaths((path) => path === ''),
+    list: needed(pages.filter(isList)),
+    soon: later.map(({ path }) => neededBy(stats, path)),
     light: ofPaths((path) => LIGHT.includes(path)),
     other: ofPaths((path) => path !== '' && path !== TRIP && !LIGHT.includes(path)),
     trip: ofPaths((path) => path === TRIP),

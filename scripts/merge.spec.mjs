@@ -21,14 +21,17 @@ const scripts = {
   'say.js': 'export const say=(x)=>`said ${x}`;',
   'sum.js': 'import{say}from"./say.js";export const sum=(a,b)=>say(a+b);',
   'large.js': `export const large="${'long'.repeat(4000)}".length;`,
-  'trips.js': 'import{say}from"./say.js";export const page=say("trips");',
+  'trips.js': 'import{say}from"./say.js";import("./begin.js");export const page=say("trips");',
+  'begin.js': 'import{less}from"./less.js";export const begin=less;',
+  'less.js': 'export const less=1;',
   'trip.js': 'import{sum}from"./sum.js";export const page=sum(1,1);',
-  'gear.js': 'import{sum}from"./sum.js";export const page=sum(1,2);',
+  'gear.js': 'import{less}from"./less.js";import{sum}from"./sum.js";export const page=sum(less,2);',
   'plan.js': 'import{sum}from"./sum.js";import{large}from"./large.js";export const page=sum(1,large);',
   'wire.js': 'import{large}from"./large.js";export const page=large;',
 };
 const sourceOf = {
   'main.js': 'src/main.ts',
+  'begin.js': 'begin/index.js',
   ...Object.fromEntries(
     Object.entries(LATER).map(([name, script]) => [script, `src/app/${name}/${name}.page.ts`]),
   ),
@@ -56,6 +59,7 @@ describe('a script', () => {
   it('goes together with those that the same kinds of pages want', () => {
     expect(group('say.js')).toBe('list-other-trip-room');
     expect(group('sum.js')).toBe('other-trip-room');
+    expect(group('less.js')).toBe('soon-other');
     expect(group('first.js')).toBe('first');
   });
 
