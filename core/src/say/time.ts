@@ -4,36 +4,51 @@ import { habits } from './habits.js';
 
 const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-US' });
 
+/** Sayings that are kept. */
+const MOST_SAID = 1000;
+const said = new Map<string, string>();
+
+/** An instant in words. While a hand moves one thing, all other times are said again and again; a zone's clock is slow to ask. */
+function inWords(timeMs: number, zone: string, format: string): string {
+  const key = `${timeMs} ${zone} ${format}`;
+  const before = said.get(key);
+  if (before !== undefined) return before;
+  if (said.size >= MOST_SAID) said.clear();
+  const words = inZone(timeMs, zone).toFormat(format);
+  said.set(key, words);
+  return words;
+}
+
 const toMinute = (timeMs: number): number => Math.round(timeMs / MINUTE_MS) * MINUTE_MS;
 
 const clock = (): string => (habits().clock === 24 ? 'HH:mm' : 'h:mm\u00A0a');
 
 /** "Sat 18:40", or "Sat 6:40 PM", in a time zone by its IANA name, to the nearest minute. */
 export const sayTime = (timeMs: number, zone: string): string =>
-  inZone(toMinute(timeMs), zone).toFormat(`ccc ${clock()}`);
+  inWords(toMinute(timeMs), zone, `ccc ${clock()}`);
 
 /** "18:40", or "6:40 PM", in a time zone. */
 export const sayHour = (timeMs: number, zone: string): string =>
-  inZone(toMinute(timeMs), zone).toFormat(clock());
+  inWords(toMinute(timeMs), zone, clock());
 
 /** The hour alone, for an axis: "18", or "6 PM", in a time zone. */
 export const sayFullHour = (timeMs: number, zone: string): string =>
-  inZone(toMinute(timeMs), zone).toFormat(habits().clock === 24 ? 'HH' : 'h\u00A0a');
+  inWords(toMinute(timeMs), zone, habits().clock === 24 ? 'HH' : 'h\u00A0a');
 
 /** "Sat 4": the day as an axis has it, in a time zone. */
-export const sayWeekday = (timeMs: number, zone: string): string => inZone(timeMs, zone).toFormat('ccc d');
+export const sayWeekday = (timeMs: number, zone: string): string => inWords(timeMs, zone, 'ccc d');
 
 /** "Sat 4 Sep", or where units are US customary "Sat Sep 4", in a time zone. */
 export const sayDay = (timeMs: number, zone: string): string =>
-  inZone(timeMs, zone).toFormat(habits().units === 'us' ? 'ccc LLL d' : 'ccc d LLL');
+  inWords(timeMs, zone, habits().units === 'us' ? 'ccc LLL d' : 'ccc d LLL');
 
 /** "Sat 4 September 2027", or where units are US customary "Sat September 4, 2027", in a time zone. */
 export const sayDate = (timeMs: number, zone: string): string =>
-  inZone(timeMs, zone).toFormat(habits().units === 'us' ? 'ccc MMMM d, yyyy' : 'ccc d MMMM yyyy');
+  inWords(timeMs, zone, habits().units === 'us' ? 'ccc MMMM d, yyyy' : 'ccc d MMMM yyyy');
 
 /** "2027-09-04T18:40", as a date and time field holds it. */
 export const toLocalField = (timeMs: number, zone: string): string =>
-  inZone(timeMs, zone).toFormat("yyyy-MM-dd'T'HH:mm");
+  inWords(timeMs, zone, "yyyy-MM-dd'T'HH:mm");
 
 /**
  * The instant, UTC epoch ms, of a local date and time such as "2027-09-04T18:40", or null where it is not one.

@@ -150,9 +150,10 @@ export class TripHeaderComponent {
       ? null
       : toLocator({ latitudeDeg, longitudeDeg }, 6);
   });
+  private readonly zone = computed(() => this.store.trip()?.place.timeZone);
   /** The zone that the hours are told in, where it is not the browser's own. */
   protected readonly otherZone = computed(() => {
-    const zone = this.store.trip()?.place.timeZone;
+    const zone = this.zone();
     return zone !== undefined && zone !== localZone() ? zone : null;
   });
   protected readonly saveWords = computed(() => {

@@ -23,6 +23,15 @@ const layoutOf = ({ margins }: Scene) => ({
 const limitsX = ({ visible }: Scene) => ({ min: visible.startMs, max: visible.endMs });
 const limitsY = ({ picture }: Scene) => ({ min: picture.least, max: picture.most });
 
+/** Whether two scenes are drawn in the same colours between the same edges. */
+const isSameFrame = (a: Scene, b: Scene): boolean =>
+  a.visible === b.visible &&
+  a.palette === b.palette &&
+  a.margins.left === b.margins.left &&
+  a.margins.right === b.margins.right &&
+  a.picture.least === b.picture.least &&
+  a.picture.most === b.picture.most;
+
 /** The ridge as far as it lasts and beyond, and what is held against it. @param widthPx of the chart */
 function linesOf({ view, picture, beside, visible, palette, margins }: Scene, widthPx: number) {
   // Gear that comes back by itself goes on after its first outage.
@@ -105,24 +114,35 @@ export class RidgeChart {
       before.margins.left === scene.margins.left;
     this.scene = scene;
     if (sameLines) this.chart.draw();
-    else this.repaint(scene);
+    else this.repaint(scene, before);
   }
 
   destroy(): void {
     this.chart.destroy();
   }
 
-  private repaint(scene: Scene): void {
-    const lines = linesOf(scene, this.chart.width);
-    const { datasets } = this.chart.data;
+  private repaint(scene: Scene, before: Scene): void {
+    const { chart } = this;
+    const lines = linesOf(scene, chart.width);
+    const { datasets } = chart.data;
     // The same objects for as long as there are as many lines: what the chart knows of them stays.
-    if (datasets.length === lines.length) lines.forEach((line, at) => Object.assign(datasets[at], line));
-    else this.chart.data.datasets = lines;
-    this.chart.options.layout = layoutOf(scene);
-    const { x, y } = this.chart.options.scales ?? {};
-    if (x) Object.assign(x, limitsX(scene));
-    if (y) Object.assign(y, limitsY(scene));
-    this.chart.update('none');
+    const isKept = datasets.length === lines.length;
+    if (isKept) lines.forEach((line, at) => Object.assign(datasets[at], line));
+    else chart.data.datasets = lines;
+    if (isKept && isSameFrame(scene, before)) {
+      // Only the points have moved: no scale and no layout is worked out anew.
+      for (const { controller } of chart.getSortedVisibleDatasetMetas()) {
+        controller.buildOrUpdateElements(false);
+        controller.update('none');
+      }
+      chart.draw();
+    } else {
+      chart.options.layout = layoutOf(scene);
+      const { x, y } = chart.options.scales ?? {};
+      if (x) Object.assign(x, limitsX(scene));
+      if (y) Object.assign(y, limitsY(scene));
+      chart.update('none');
+    }
     performance.mark('ridge-drawn');
   }
 
