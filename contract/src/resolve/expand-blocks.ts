@@ -15,7 +15,19 @@ export const positionOf = ({ station: position = 1 }: Block): number => position
  * Every time that the blocks of a trip are worked, in order of time. A repeat that does not fit wholly into the outing, or
  * would run into another block of its operating position, is left out: what was drawn by hand goes before.
  */
-export function expandBlocks({ blocks, end, place }: Pick<Trip, 'blocks' | 'end' | 'place'>): Occurrence[] {
+export function expandBlocks(trip: Worked): readonly Occurrence[] {
+  const known = expanded.get(trip);
+  if (known) return known;
+  const all = expand(trip);
+  expanded.set(trip, all);
+  return all;
+}
+
+type Worked = Pick<Trip, 'blocks' | 'end' | 'place'>;
+/** By trip: several things on a page ask for the same with each move of a hand. */
+const expanded = new WeakMap<Worked, readonly Occurrence[]>();
+
+function expand({ blocks, end, place }: Worked): readonly Occurrence[] {
   const endMs = Date.parse(end);
   const planned = blocks.map((block): Occurrence => ({
     startMs: Date.parse(block.start),
