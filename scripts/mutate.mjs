@@ -87,9 +87,9 @@ async function mutated(folder) {
           : [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
         : await drawn(folder, sample),
     mutator: { excludedMutations: NOT_CHANGED },
-    // The copy: the package and the scripts; what is built is built in it.
+    // The copy: the package, the scripts, and the demo that specs read; what is built is built in it.
     ignorePatterns: [
-      ...['*', `!${name}`, `!${name}/**`, `${name}/dist`],
+      ...['*', `!${name}`, `!${name}/**`, `${name}/dist`, '!demo', '!demo/**'],
       ...['!scripts', '!scripts/**', `!${SCRATCH}`, `!${scratch}`, `!${scratch}/**`, '!package.json'],
     ],
     buildCommand: `node scripts/transpile.mjs ${name}`,

@@ -62,7 +62,6 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   if (!accessories.ok) return accessories;
 
   const charging = chargingOf(carried, outing);
-  const controller = carried.find(isKind('controller'))?.gear;
   const restart = resolveRestart(trip, carried, packs[0]);
   const { latitudeDeg, longitudeDeg } = trip.place;
   const plan: PlanInput = {
@@ -78,14 +77,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     ...(restart && { restart }),
     temperatureC: trip.temperatureC,
     wiring: wiring.value,
-    ...(trip.radioOn === 'terminals' && controller && { onLoadTerminals: true }),
-    ...(controller && {
-      controller: {
-        name: controller.name,
-        ...(controller.wakesBattery !== undefined && { wakesBattery: controller.wakesBattery }),
-        ...(controller.loadA && { loadA: controller.loadA.value }),
-      },
-    }),
+    ...ofController(trip, carried),
     ...(latitudeDeg !== undefined && longitudeDeg !== undefined && { site: { latitudeDeg, longitudeDeg } }),
     ...(sun.value && { sun: sun.value, outlook: outlookOf(trip) }),
     ...(charging.length > 0 && { feeds: feedsOf(charging) }),
@@ -110,6 +102,21 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
   const fed = resolveAccessories(trip, carried, positions.value, outing, surplus);
   return fed.ok ? succeed({ ...plan, accessories: fed.value }) : fed;
 }
+
+/** What the controller that is carried does to the plan besides feeding it. */
+const ofController = (trip: Trip, carried: readonly Carried[]): Partial<PlanInput> => {
+  const controller = carried.find(isKind('controller'))?.gear;
+  if (!controller) return {};
+  const { name, wakesBattery, loadA } = controller;
+  return {
+    ...(trip.radioOn === 'terminals' && { onLoadTerminals: true }),
+    controller: {
+      name,
+      ...(wakesBattery !== undefined && { wakesBattery }),
+      ...(loadA && { loadA: loadA.value }),
+    },
+  };
+};
 
 /** What devices with cells of their own take while the sun has more than the rest needs, W; 0 where there are none. */
 const chargedBySurplus = (carried: readonly Carried[]): number =>

@@ -73,100 +73,121 @@ const WARM_C = 20;
  * What the site asks for, in short sentences to stand beside the thing. They do not replace local codes, licensed practice or
  * the makers' instructions. Source: convention of this project; the exposure from {@link exposureDistanceM}.
  */
-export function siteCare(facts: SiteFacts): readonly SiteCare[] {
-  const { heaviest, exposure, tallM, rainFrom, windMS } = facts;
-  const care: (SiteCare | false)[] = [
-    {
-      ...{ id: 'knows', at: 'before' },
-      short: `Tell ${facts.knows ?? 'somebody'}: back after ${facts.backBy}.`,
-      sentence: facts.knows
-        ? `Tell ${facts.knows} where you are and that you are back after ${facts.backBy}.`
-        : `Tell somebody where you are and that you are back after ${facts.backBy}.`,
+export const siteCare = (facts: SiteFacts): readonly SiteCare[] =>
+  [...before(facts), ...settingUp(facts), ...allTheTime(facts), ...leaving(facts)].filter(
+    (one) => one !== false,
+  );
+
+type Care = readonly (SiteCare | false)[];
+
+const before = ({ knows, backBy, oneSource, heaviest }: SiteFacts): Care => [
+  {
+    ...{ id: 'knows', at: 'before' },
+    short: `Tell ${knows ?? 'somebody'}: back after ${backBy}.`,
+    sentence: knows
+      ? `Tell ${knows} where you are and that you are back after ${backBy}.`
+      : `Tell somebody where you are and that you are back after ${backBy}.`,
+  },
+  oneSource && {
+    ...{ id: 'help', at: 'before' },
+    short: 'Radio as your call for help: a second source.',
+    sentence: 'Where the radio is your call for help, take a second battery, or another way to call.',
+  },
+  heaviest !== null &&
+    heaviest.grams > TWO_LIFT_G && {
+      ...{ id: 'heavy', at: 'before' },
+      short: `${heaviest.name}: two people lift it.`,
+      sentence: `${heaviest.name}, ${sayQuantity({ value: heaviest.grams, unit: 'g' })}: two people lift it.`,
     },
-    facts.oneSource && {
-      ...{ id: 'help', at: 'before' },
-      short: 'Radio as your call for help: a second source.',
-      sentence: 'Where the radio is your call for help, take a second battery, or another way to call.',
+];
+
+const settingUp = ({ hasAntenna, hasPanel, tallM, windMS }: SiteFacts): Care => [
+  hasAntenna && {
+    ...{ id: 'lines', at: 'setting up' },
+    short:
+      tallM === null
+        ? 'Mast and wires farther from power lines than they are long.'
+        : `Mast farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long.`,
+    sentence:
+      tallM === null
+        ? 'Set mast and wires up farther from power lines than they are long, and so that they cannot fall towards one.'
+        : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long, and so that neither can fall towards one.`,
+  },
+  hasAntenna && {
+    ...{ id: 'guys', at: 'setting up' },
+    short: 'Guys taped, pegs with cones.',
+    sentence: 'Mark guys and wires with tape at eye height and their pegs with cones.',
+  },
+  (hasPanel || hasAntenna) && {
+    ...{ id: 'paths', at: 'setting up' },
+    short: 'No cable across a path.',
+    sentence: 'Lay no cable across a path; where it must be, cover it or hang it well overhead.',
+  },
+  windMS >= FRESH_WIND_MS &&
+    (hasPanel || hasAntenna) && {
+      ...{ id: 'wind', at: 'setting up' },
+      short: `Wind of ${sayQuantity({ value: windMS, unit: 'm/s' })}: panel weighed down, mast guyed.`,
+      sentence: `Wind of ${sayQuantity({ value: windMS, unit: 'm/s' })}: weigh the panel down and guy the mast.`,
     },
-    heaviest !== null &&
-      heaviest.grams > TWO_LIFT_G && {
-        ...{ id: 'heavy', at: 'before' },
-        short: `${heaviest.name}: two people lift it.`,
-        sentence: `${heaviest.name}, ${sayQuantity({ value: heaviest.grams, unit: 'g' })}: two people lift it.`,
-      },
-    facts.hasAntenna && {
-      ...{ id: 'lines', at: 'setting up' },
-      short:
-        tallM === null
-          ? 'Mast and wires farther from power lines than they are long.'
-          : `Mast farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long.`,
-      sentence:
-        tallM === null
-          ? 'Set mast and wires up farther from power lines than they are long, and so that they cannot fall towards one.'
-          : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long, and so that neither can fall towards one.`,
+];
+
+const allTheTime = ({
+  hasMains,
+  hasGenerator,
+  hasAntenna,
+  hasLithium,
+  exposure,
+  rainFrom,
+  warmC,
+  byVehicle,
+}: SiteFacts): Care => [
+  hasMains && {
+    ...{ id: 'mains', at: 'all the time' },
+    short: 'Mains voltage kills: dry, behind earth-fault protection.',
+    sentence:
+      'Mains voltage kills: keep it dry, behind protection against earth faults; local codes go first.',
+  },
+  hasGenerator && {
+    ...{ id: 'fuel', at: 'all the time' },
+    short: 'Generator outdoors, downwind; refuel it cold.',
+    sentence:
+      'Run the generator outdoors, downwind of every tent and window, and let it cool before you refuel: its exhaust kills, and has no smell that warns.',
+  },
+  exposure !== null && {
+    ...{ id: 'exposure', at: 'all the time' },
+    short: `People ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna (${exposure.what}).`,
+    sentence: `Keep people ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna while you send ${exposure.what}: the limit for the public of ICNIRP 2020; local rules go first.`,
+  },
+  rainFrom !== null && {
+    ...{ id: 'rain', at: 'all the time' },
+    short: `Rain from ${rainFrom}: drip loops, plugs off the ground, lids closed.`,
+    sentence: `Rain from ${rainFrom}: let every cable hang lower than its plug, keep plugs off the ground, and close every lid.`,
+  },
+  hasAntenna && {
+    ...{ id: 'thunder', at: 'all the time' },
+    short:
+      'Thunder: stop, antenna and panel off, the mast left alone if the storm is near, into a house or a vehicle until 30 minutes after the last.',
+    sentence:
+      'Thunder: stop, take antenna and panel off, leave the mast alone if the storm is near, and go into a house or a vehicle until 30 minutes after the last thunder. If there is time, lay the mast down.',
+  },
+  hasLithium &&
+    (warmC >= WARM_C || byVehicle) && {
+      ...{ id: 'heat', at: 'all the time' },
+      short: 'No battery behind glass.',
+      sentence: `Leave no battery behind glass: a closed vehicle in the sun passes ${sayQuantity({ value: 60, unit: 'C' })}.`,
     },
-    facts.hasAntenna && {
-      ...{ id: 'guys', at: 'setting up' },
-      short: 'Guys taped, pegs with cones.',
-      sentence: 'Mark guys and wires with tape at eye height and their pegs with cones.',
-    },
-    (facts.hasPanel || facts.hasAntenna) && {
-      ...{ id: 'paths', at: 'setting up' },
-      short: 'No cable across a path.',
-      sentence: 'Lay no cable across a path; where it must be, cover it or hang it well overhead.',
-    },
-    windMS >= FRESH_WIND_MS &&
-      (facts.hasPanel || facts.hasAntenna) && {
-        ...{ id: 'wind', at: 'setting up' },
-        short: `Wind of ${sayQuantity({ value: windMS, unit: 'm/s' })}: panel weighed down, mast guyed.`,
-        sentence: `Wind of ${sayQuantity({ value: windMS, unit: 'm/s' })}: weigh the panel down and guy the mast.`,
-      },
-    facts.hasMains && {
-      ...{ id: 'mains', at: 'all the time' },
-      short: 'Mains voltage kills: dry, behind earth-fault protection.',
-      sentence:
-        'Mains voltage kills: keep it dry, behind protection against earth faults; local codes go first.',
-    },
-    facts.hasGenerator && {
-      ...{ id: 'fuel', at: 'all the time' },
-      short: 'Generator outdoors, downwind; refuel it cold.',
-      sentence:
-        'Run the generator outdoors, downwind of every tent and window, and let it cool before you refuel: its exhaust kills, and has no smell that warns.',
-    },
-    exposure !== null && {
-      ...{ id: 'exposure', at: 'all the time' },
-      short: `People ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna (${exposure.what}).`,
-      sentence: `Keep people ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna while you send ${exposure.what}: the limit for the public of ICNIRP 2020; local rules go first.`,
-    },
-    rainFrom !== null && {
-      ...{ id: 'rain', at: 'all the time' },
-      short: `Rain from ${rainFrom}: drip loops, plugs off the ground, lids closed.`,
-      sentence: `Rain from ${rainFrom}: let every cable hang lower than its plug, keep plugs off the ground, and close every lid.`,
-    },
-    facts.hasAntenna && {
-      ...{ id: 'thunder', at: 'all the time' },
-      short:
-        'Thunder: stop, antenna and panel off, the mast left alone if the storm is near, into a house or a vehicle until 30 minutes after the last.',
-      sentence:
-        'Thunder: stop, take antenna and panel off, leave the mast alone if the storm is near, and go into a house or a vehicle until 30 minutes after the last thunder. If there is time, lay the mast down.',
-    },
-    facts.hasLithium &&
-      (facts.warmC >= WARM_C || facts.byVehicle) && {
-        ...{ id: 'heat', at: 'all the time' },
-        short: 'No battery behind glass.',
-        sentence: `Leave no battery behind glass: a closed vehicle in the sun passes ${sayQuantity({ value: 60, unit: 'C' })}.`,
-      },
-    rainFrom !== null && {
-      ...{ id: 'dry', at: 'leaving' },
-      short: 'Wet things packed apart, spread out at home.',
-      sentence:
-        'Shake off what is wet, pack it apart from what is dry, and spread it out at home the same day.',
-    },
-    facts.standby !== null && {
-      ...{ id: 'standby', at: 'leaving' },
-      short: `Take ${facts.standby.name} off ${facts.standby.battery}: it empties it in ${Math.round(facts.standby.days)} days.`,
-      sentence: `Take ${facts.standby.name} off ${facts.standby.battery}, by its plug or a switch: left connected it empties a full one in ${Math.round(facts.standby.days)} days${facts.standby.ruins ? ', and that ruins it' : ''}.`,
-    },
-  ];
-  return care.filter((one) => one !== false);
-}
+];
+
+const leaving = ({ rainFrom, standby }: SiteFacts): Care => [
+  rainFrom !== null && {
+    ...{ id: 'dry', at: 'leaving' },
+    short: 'Wet things packed apart, spread out at home.',
+    sentence:
+      'Shake off what is wet, pack it apart from what is dry, and spread it out at home the same day.',
+  },
+  standby !== null && {
+    ...{ id: 'standby', at: 'leaving' },
+    short: `Take ${standby.name} off ${standby.battery}: it empties it in ${Math.round(standby.days)} days.`,
+    sentence: `Take ${standby.name} off ${standby.battery}, by its plug or a switch: left connected it empties a full one in ${Math.round(standby.days)} days${standby.ruins ? ', and that ruins it' : ''}.`,
+  },
+];

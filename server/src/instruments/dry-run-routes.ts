@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { emptyLog, type DryRunMade } from '@knapsack/contract';
 import { dryRun, type DryRunSetup } from '@knapsack/contract/field';
 import { readLog } from '@knapsack/contract/schemas';
@@ -59,39 +59,48 @@ export function dryRunRoutes({ gear, trips }: Pick<Stores, 'gear' | 'trips'>): R
         `A dry run goes on from a time in ms, 1 to ${MOST_TIMES_FASTER} times as fast as a clock.`,
       );
     }
-    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
-    response.flushHeaders();
-    const begun = performance.now();
-    const lines = run.lines.filter(({ timeMs }) => timeMs > afterMs);
-    const truth = run.truth.filter(({ timeMs }) => timeMs > afterMs);
-    let [line, moment] = [0, 0];
-    const send = () => {
-      const untilMs = fromMs + (performance.now() - begun) * times;
-      const sent: string[] = [];
-      for (; moment < truth.length && truth[moment].timeMs <= untilMs; moment++) {
-        const { timeMs } = truth[moment];
-        for (; line < lines.length && lines[line].timeMs <= timeMs; line++) {
-          sent.push(`data: ${lines[line].line}\n\n`);
-        }
-        sent.push(`event: truth\ndata: ${JSON.stringify(truth[moment])}\n\n`);
-      }
-      if (sent.length > 0) response.write(sent.join(''));
-      if (moment < truth.length) return;
-      clearInterval(timer);
-      response.end('event: end\ndata: end\n\n');
-    };
-    const timer = setInterval(() => {
-      try {
-        send();
-      } catch {
-        // What throws in a timer would end the server: here it ends the stream.
-        response.destroy();
-      }
-    }, TICK_MS);
-    response.once('close', () => clearInterval(timer));
-    send();
+    streamRun(response, run, { fromMs, afterMs, times });
   });
   return router;
+}
+
+/** Streams what a run's instruments say: from a time on as a clock that runs so much faster tells, what came before it at once. */
+function streamRun(
+  response: Response,
+  run: PlayedInstruments,
+  { fromMs, afterMs, times }: { readonly fromMs: number; readonly afterMs: number; readonly times: number },
+): void {
+  response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
+  response.flushHeaders();
+  const begun = performance.now();
+  const lines = run.lines.filter(({ timeMs }) => timeMs > afterMs);
+  const truth = run.truth.filter(({ timeMs }) => timeMs > afterMs);
+  let [line, moment] = [0, 0];
+  const send = () => {
+    const untilMs = fromMs + (performance.now() - begun) * times;
+    const sent: string[] = [];
+    for (; moment < truth.length && truth[moment].timeMs <= untilMs; moment++) {
+      const { timeMs } = truth[moment];
+      for (; line < lines.length && lines[line].timeMs <= timeMs; line++) {
+        sent.push(`data: ${lines[line].line}\n\n`);
+      }
+      sent.push(`event: truth\ndata: ${JSON.stringify(truth[moment])}\n\n`);
+    }
+    if (sent.length > 0) response.write(sent.join(''));
+    if (moment < truth.length) return;
+    clearInterval(timer);
+    response.end('event: end\ndata: end\n\n');
+  };
+  const timer = setInterval(() => {
+    try {
+      send();
+    } catch {
+      // What throws in a timer would end the server: here it ends the stream.
+      response.destroy();
+    }
+  }, TICK_MS);
+  response.once('close', () => clearInterval(timer));
+  send();
 }
 
 /** How it is played; a sentence where it cannot be. */
