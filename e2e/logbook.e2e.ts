@@ -24,10 +24,10 @@ test('the logbook shows every outing, sorts and looks through them, and each row
   await expect(page.locator('.logbook')).toContainText('Dunlin 3 came along on 8 of the last ten outings');
 
   // By what was used, most first, then least first.
-  const byUsed = page.getByRole('button', { name: 'Ah used' });
+  const byUsed = page.getByRole('button', { name: 'load used' });
   await byUsed.click();
   await expect(rows.first()).toContainText('Skua Head camp');
-  await expect(page.getByRole('columnheader', { name: 'Ah used' })).toHaveAttribute(
+  await expect(page.getByRole('columnheader', { name: 'load used' })).toHaveAttribute(
     'aria-sort',
     'descending',
   );

@@ -46,9 +46,9 @@ export class WaterfallComponent {
       },
     );
     const bars = [
-      { words: 'planned', ah: plannedAh, from: 0, to: plannedAh, isWhole: true },
+      { words: 'planned, out of the battery', ah: plannedAh, from: 0, to: plannedAh, isWhole: true },
       ...moved,
-      { words: 'actual', ah: actualAh, from: 0, to: actualAh, isWhole: true },
+      { words: 'actual, out of the battery', ah: actualAh, from: 0, to: actualAh, isWhole: true },
     ];
     const least = Math.min(...bars.flatMap(({ from, to }) => [from, to]));
     const most = Math.max(...bars.flatMap(({ from, to }) => [from, to]));

@@ -36,8 +36,8 @@ const FIRST_ROWS = 40;
 const ah = (value: number) => sayQuantity({ value, unit: 'Ah' });
 const percent = (value: number) => `${fixed(100 * value, 0)} %`;
 const COLUMNS: readonly Column[] = [
-  { key: 'planned', label: 'Ah planned', valueOf: ({ plannedAh }) => plannedAh, say: ah },
-  { key: 'used', label: 'Ah used', valueOf: ({ usedAh }) => usedAh, say: ah },
+  { key: 'planned', label: 'load planned', valueOf: ({ plannedAh }) => plannedAh, say: ah },
+  { key: 'used', label: 'load used', valueOf: ({ usedAh }) => usedAh, say: ah },
   {
     key: 'hours',
     label: 'on the air',
