@@ -1,9 +1,11 @@
 import type { Gear } from '../documents/gear.js';
 import { curlew, shale, trip } from '../testing/outing.js';
 import {
+  bagCost,
   bagWeight,
   beginCharging,
   putIn,
+  setCabling,
   setCharging,
   setCount,
   setMeant,
@@ -88,5 +90,27 @@ describe('steps of power and share', () => {
     const asked = trip({ loadout: [{ gear: 'mains', count: 1 }] });
     expect(setMeant(asked, 0).loadout).toEqual([{ gear: 'mains', count: 1, meant: true }]);
     expect(setCount(setMeant(asked, 0), 0, 2).loadout[0].meant).toBeTrue();
+  });
+});
+
+describe('what is said of a piece in the bag', () => {
+  const panels = { how: 'chained' } as unknown as NonNullable<Parameters<typeof setCabling>[2]>;
+
+  it('is how panels are led to their controller, until it is taken back', () => {
+    const led = setCabling(trip(), 1, panels);
+    expect(led.loadout[1]).toEqual({ ...trip().loadout[1], cabling: panels });
+    expect(setCabling(led, 1, null)).toEqual(trip());
+    const before = trip();
+    expect(setCabling(before, 9, panels)).toBe(before);
+  });
+
+  it('is what it cost, times as many as there are; what has no price counts nothing', () => {
+    const priced = { ...shale, price: { value: 90, source: 'datasheet' } } as const;
+    const byId = new Map<string, Gear>([
+      ['curlew', curlew],
+      ['shale', priced],
+    ]);
+    expect(bagCost(setCount(trip(), 1, 3), byId)).toBe(270);
+    expect(bagCost(trip(), new Map())).toBe(0);
   });
 });

@@ -71,3 +71,30 @@ describe('two tabs brought together', () => {
     expect(merged.trip.harness!.runs!.map(({ to }) => to)).toEqual(['curlew', 'relay']);
   });
 });
+
+describe('what both have added', () => {
+  const extra = { ...blockAt('new', 16, 17) };
+
+  it('stands once where it is the same, and as mine where it is not, which is said', () => {
+    const both = mergeTrips(
+      base,
+      { ...base, blocks: [...base.blocks, extra] },
+      { ...base, blocks: [...base.blocks, extra], name: 'Theirs' },
+    )!;
+    expect(both.trip.blocks.map(({ id }) => id)).toEqual(['one', 'two', 'new']);
+    expect(both.mineStands).toEqual([]);
+    const theirs = { ...base, blocks: [...base.blocks, { ...extra, powerW: 3 }] };
+    const differ = mergeTrips(base, { ...base, blocks: [...base.blocks, { ...extra, powerW: 7 }] }, theirs)!;
+    expect(differ.trip.blocks.at(-1)?.powerW).toBe(7);
+    expect(differ.mineStands).toEqual(['a block']);
+  });
+
+  it('is mine where the other has thrown the whole list away', () => {
+    const withGear = { ...base, gear: [] as never[] };
+    const mine = { ...withGear, gear: [{ id: 'a' }] as never };
+    const { gear: _gone, ...theirs } = withGear;
+    const merged = mergeTrips(withGear, mine, theirs)!;
+    expect(merged.trip.gear).toEqual([{ id: 'a' }] as never);
+    expect(merged.mineStands).toHaveSize(1);
+  });
+});

@@ -118,3 +118,26 @@ describe('editing the panel’s place', () => {
     expect(readCourse('360 at 5')).toEqual({ ok: true, value: [{ azimuthDeg: 0, elevationDeg: 5 }] });
   });
 });
+
+describe('an aim to begin with', () => {
+  const lies = (how: Parameters<typeof firstAim>[0], latitudeDeg?: number) =>
+    firstAim(how, {
+      ...trip(),
+      place: { ...trip().place, ...(latitudeDeg !== undefined && { latitudeDeg }) },
+    });
+
+  it('lies flat, hangs, is turned every hour, or once in the middle of the outing', () => {
+    expect(lies('flat')).toEqual({ how: 'flat' });
+    expect(lies('hung')).toEqual({ how: 'hung' });
+    expect(lies('every')).toEqual({ how: 'every', minutes: 60 });
+    expect(lies('at')).toEqual({ how: 'at', times: [new Date(hour(12)).toISOString()] });
+  });
+
+  it('faces the equator, and the south where it stands on it or nobody knows', () => {
+    const azimuth = (latitudeDeg?: number) => {
+      const aim = lies('fixed', latitudeDeg);
+      return aim.how === 'fixed' ? aim.azimuthDeg : NaN;
+    };
+    expect([azimuth(50), azimuth(-30), azimuth(0), azimuth()]).toEqual([180, 0, 180, 180]);
+  });
+});

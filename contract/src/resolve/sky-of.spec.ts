@@ -1,6 +1,6 @@
 import type { Trip } from '../documents/trip.js';
 import { trip } from '../testing/documents.js';
-import { knowsSky, outlookOf, usualCloud } from './sky-of.js';
+import { knowsSky, outlookOf, skyOf, usualCloud } from './sky-of.js';
 
 const weather = (change: Partial<NonNullable<Trip['weather']>>): Trip =>
   trip({ weather: { air: 'clean', windMS: 3, climate: 'maritime', ...change } });
@@ -37,5 +37,34 @@ describe('how well a sky is known', () => {
     expect(knowsSky(trip({ weather: { air: 'clean', windMS: 3, cloud: 0.2 } }))).toBeFalse();
     expect(knowsSky(trip({ weather: { air: 'clean', windMS: 3, hours } }))).toBeTrue();
     expect(knowsSky(weather({}))).toBeTrue();
+  });
+});
+
+describe('the sky of a trip at an instant', () => {
+  const HOUR_MS = 3_600_000;
+  const hours = [0, 1, 2, 5].map((of) => ({
+    start: new Date(noon + of * HOUR_MS).toISOString(),
+    cloud: of / 10,
+    ...(of === 1 && { rain: true, windMS: 9, temperatureC: 4 }),
+  }));
+  const cloudAt = (sky: (timeMs: number) => { cloud: number }, of: number) => sky(noon + of * HOUR_MS).cloud;
+
+  it('is the hour that is known, in whatever order it is asked for', () => {
+    const sky = skyOf(weather({ hours }));
+    const asked = [0, 1.5, 2, 1, 0.99, 5.5, 0, 2.5];
+    expect(asked.map((of) => cloudAt(sky, of))).toEqual([0, 0.1, 0.2, 0.1, 0, 0.5, 0, 0.2]);
+  });
+
+  it('is what it usually is before the first hour and after the last', () => {
+    const sky = skyOf(weather({ hours, cloud: 0.77 }));
+    expect([-0.01, 6].map((of) => cloudAt(sky, of))).toEqual([0.77, 0.77]);
+    expect(cloudAt(sky, 5.99)).toBe(0.5);
+    expect(cloudAt(skyOf(weather({ cloud: 0.77 })), 0)).toBe(0.77);
+  });
+
+  it('has the trip’s own air and wind where an hour says nothing of them', () => {
+    const sky = skyOf({ ...weather({ hours }), temperatureC: 12 });
+    expect(sky(noon)).toEqual(jasmine.objectContaining({ airC: 12, windMS: 3, rain: false }));
+    expect(sky(noon + HOUR_MS)).toEqual(jasmine.objectContaining({ airC: 4, windMS: 9, rain: true }));
   });
 });
