@@ -127,3 +127,18 @@ describe('a trip begun from a sentence', () => {
     expect(began({ hours: 24 * 400 }).trip.end).toBe(new Date(SATURDAY + 30 * 24 * HOUR_MS).toISOString());
   });
 });
+
+describe('the hours of a trip that begins', () => {
+  const block = (hours: number, onAirHours: number) => {
+    const [one] = began({ hours, onAirHours }).trip.blocks;
+    const from = (iso: string) => (Date.parse(iso) - SATURDAY) / HOUR_MS;
+    return [from(one.start), from(one.end), one.repeat ?? 'once'];
+  };
+
+  it('lie in the middle of the day, every day where there are more, and go through where they are all', () => {
+    expect(block(6, 4)).toEqual([1, 5, 'once']);
+    expect(block(24, 24)).toEqual([0, 24, 'once']);
+    expect(block(48, 4)).toEqual([10, 14, 'day']);
+    expect(block(48, 24)).toEqual([0, 48, 'once']);
+  });
+});

@@ -54,3 +54,22 @@ describe('hours worked by a contact log', () => {
     ).toEqual([['08:00', '08:30', 'CW', 10]]);
   });
 });
+
+describe('the block that contacts are like', () => {
+  const [one, two] = trip().blocks;
+  const ofTwo = trip({ blocks: [one, { ...two, powerW: 5 }] });
+  const watts = (contacts: readonly Contact[]) =>
+    contactBlocks(ofTwo, stretchesOf(contacts)).map(({ powerW }) => powerW);
+
+  it('is the one that they fall into, one that ends as they begin not', () => {
+    expect(watts(minutes(8, 10, 20))).toEqual([10]);
+    expect(watts(minutes(12, 10, 20))).toEqual([5]);
+    expect(watts(minutes(10, 0, 10, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130))).toEqual([5]);
+  });
+
+  it('gives no factor where the plan has none', () => {
+    const [block] = contactBlocks(ofTwo, stretchesOf(minutes(8, 10, 20)));
+    expect('modeFactor' in block).toBeFalse();
+    expect('processed' in block).toBeFalse();
+  });
+});

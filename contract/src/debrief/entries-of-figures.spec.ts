@@ -83,3 +83,20 @@ describe('an outing in three figures', () => {
     expect(typed({ hours: 3 }, [reset]).ok).toBeTrue();
   });
 });
+
+describe('figures that are typed', () => {
+  it('are wanted: the charge or the hours; contacts need their hours', () => {
+    expect(sentence(typed({}))).toMatch(/^Type the charge that was used, or the hours/);
+    expect(sentence(typed({ contacts: 41 }))).toMatch(/^Type the hours on the air too/);
+  });
+
+  it('are the charge alone, or the hours alone', () => {
+    expect(entries({ usedAh: 3.4 }).map(({ kind }) => kind)).toEqual(['reading']);
+    expect(entries({ hours: 2 }).map(({ kind }) => kind)).toEqual(['contacts']);
+  });
+
+  it('can be of an outing that begins this moment, not of one that has not begun', () => {
+    expect(typed({ usedAh: 1 }, [], hour(6)).ok).toBeTrue();
+    expect(sentence(typed({ usedAh: 1 }, [], hour(6) - 1))).toMatch(/has not happened yet/);
+  });
+});

@@ -140,3 +140,18 @@ describe('a contact log in ADIF', () => {
     );
   });
 });
+
+describe('what people write into a log', () => {
+  it('may have spaces in the mark of the header’s end, as in that of a record', () => {
+    const expected = { timeMs: AT, mode: 'CW' as const, modeName: 'CW', band: '40m' };
+    for (const end of ['< eoh >', '<  EOH>', '<eoh  >'])
+      expect(only(`<X:1>y ${end}\n${FIRST}`)).toEqual(expected);
+  });
+
+  it('is no time where the month or the day is none', () => {
+    const at = (date: string) => why(record({ CALL: 'Q1ABC', QSO_DATE: date, TIME_ON: '0910', MODE: 'CW' }));
+    expect(at('20270104')).toEqual([]);
+    expect(at('20271204')).toEqual([]);
+    for (const date of ['20270004', '20271304', '20270931', '20270900']) expect(at(date)).toHaveSize(1);
+  });
+});

@@ -48,3 +48,12 @@ describe('a table as text', () => {
     expect(someOf(['1', '2', '3', '4', '5', '6', '7'])).toBe('1; 2; 3; 4; 5 and 2 more');
   });
 });
+
+describe('rows that are bad', () => {
+  it('are told up to five, the others counted', () => {
+    const rows = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
+    expect(someOf(rows.slice(0, 5))).toBe('a; b; c; d; e');
+    expect(someOf(rows.slice(0, 6))).toBe('a; b; c; d; e and 1 more');
+    expect(someOf(rows)).toBe('a; b; c; d; e and 2 more');
+  });
+});

@@ -210,3 +210,20 @@ describe('a figure over the years', () => {
     );
   });
 });
+
+describe('the two lines of an outing', () => {
+  it('go at even distances from its start to its end, each the last that is known there', () => {
+    const { planned, actual } = row;
+    expect(planned.length).toBe(actual.length);
+    expect(planned[0]).toBe(1);
+    for (const line of [planned, actual])
+      expect(line.every((soc, point) => point === 0 || soc <= line[point - 1])).toBeTrue();
+    // Nothing is on but in the blocks, 8 to 10 and 12 to 15 of 6 to 18: level before, between and after.
+    const at = (of: number) => planned[Math.round(((of - 6) / 12) * (planned.length - 1))];
+    expect(at(10.6)).toBe(at(11.6));
+    expect(at(15.6)).toBe(planned.at(-1)!);
+    expect(at(7.4)).toBe(1);
+    expect(at(10.6)).toBeLessThan(0.98);
+    expect(at(15.6)).toBeLessThan(at(10.6) - 0.02);
+  });
+});

@@ -96,3 +96,13 @@ describe('noise that was heard', () => {
     ]);
   });
 });
+
+describe('what may be heard', () => {
+  it('is what switches: controllers, chargers, power stations, and what is fed through a converter', () => {
+    const of = (kind: string) => mayBeHeard({ ...common, id: kind, kind, name: kind } as unknown as Gear);
+    expect(['controller', 'station', 'charger'].map(of)).toEqual([true, true, true]);
+    expect(['battery', 'radio', 'panel', 'lead', 'antenna'].map(of)).toEqual(Array(5).fill(false));
+    expect([lamp('usb'), lamp('bus'), lamp()].map(mayBeHeard)).toEqual([true, false, false]);
+    expect(mayBeHeard({ ...lamp('usb'), kind: 'lead' } as unknown as Gear)).toBeFalse();
+  });
+});

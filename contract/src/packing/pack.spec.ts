@@ -120,3 +120,28 @@ describe('what a piece is for', () => {
     for (const gear of kitShelf) expect(whatFor(gear)).toMatch(/^[A-Z].*\.$/);
   });
 });
+
+describe('several of a kind', () => {
+  const two = kitTrip().loadout.map((item) =>
+    item.gear === 'frond' ? { ...item, count: 2, bag: 'day' } : item,
+  );
+  const inBag = (bag: object) =>
+    list({ loadout: two, packing: { bags: [{ id: 'day', name: 'day bag', ...bag }] } });
+
+  it('take the room and weigh what each does', () => {
+    // The radio's 0.6 l and twice the panel's 1.9 l; 1,260 g more than with one.
+    expect(list({ loadout: two }).litres).toBeCloseTo(4.4, 9);
+    expect(list({ loadout: two }).grams).toBe(5660);
+  });
+
+  it('overfill a bag by weight alone, by room alone, and not where they just go in', () => {
+    expect(inBag({ limitG: 2519, litres: 3.8 }).overfull).toHaveSize(1);
+    expect(inBag({ limitG: 2520, litres: 3.7 }).overfull).toHaveSize(1);
+    expect(inBag({ limitG: 2520, litres: 3.8 }).overfull).toEqual([]);
+  });
+
+  it('are shared among nobody where there is no bag', () => {
+    const bare = kitTrip({ loadout: two, packing: { bags: [] } });
+    expect(shareAmong(bare, kitShelf).loadout.map(({ gear }) => gear)).toEqual(two.map(({ gear }) => gear));
+  });
+});

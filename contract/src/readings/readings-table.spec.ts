@@ -115,3 +115,24 @@ describe('a table of readings', () => {
     expect(begun.value.finish().readings.timesMs.length).toBe(100_000);
   });
 });
+
+describe('what is said of a table', () => {
+  it('is nothing where all is well, and how many rows have a time twice', () => {
+    expect(read('time_s,volts,amps\n0,13.2,0.14\n1,13.1,1.9').notes).toEqual([]);
+    expect(read('time_s,volts,amps\n0,13.2,0.14\n0,13.1,1.9\n1,13,1').notes.join()).toContain(
+      '1 of the rows has the time of another',
+    );
+  });
+
+  it('names its headings where they are not understood, of long ones the beginning', () => {
+    const wrong = (heading: string) => {
+      const table = ReadingsTable.begin(heading, 'UTC');
+      return table.ok ? '' : table.problems[0].sentence;
+    };
+    expect(wrong('time,volts')).toContain(
+      'for time, volts and amps; amps cannot be found among “time,volts”',
+    );
+    const long = `time,${'x'.repeat(74)} ,${'y'.repeat(50)}`;
+    expect(wrong(long)).toContain(`“time,${'x'.repeat(74)}”`);
+  });
+});

@@ -254,3 +254,14 @@ describe('a device that the sun charges', () => {
     expect(piecesAh(load(searched.accessories))).toBeCloseTo(piecesAh(load(plan.value.accessories)), 1);
   });
 });
+
+describe('the order of a shelf', () => {
+  it('changes nothing', () => {
+    const names = (gear: readonly Gear[]) => {
+      const { batteries, suns } = space(outing, gear);
+      return [batteries.map(({ name }) => name), suns.map(({ name }) => name)];
+    };
+    expect(names([...shelf].reverse())).toEqual(names(shelf));
+    expect(names(shelf)[0][0]).toContain('Cobble');
+  });
+});
