@@ -1,3 +1,4 @@
+import { habits, speakIn } from '@knapsack/core';
 import type { Gear, Panel, Radio } from '../documents/gear.js';
 import { frond } from '../testing/kit.js';
 import { curlew, shale } from '../testing/outing.js';
@@ -92,5 +93,20 @@ describe('comparing gear', () => {
     expect(cells([light, cobble], 'charge cycles')).toBeUndefined();
     const { price: _price, ...gift } = light;
     expect(cells([gift, cobble], 'price')).toEqual(['', '60', null]);
+  });
+});
+
+describe('comparing by weight', () => {
+  const metric = habits();
+  afterEach(() => speakIn(metric));
+
+  it('is by the kilogram, or by the pound', () => {
+    const light = { ...frond, weightG: { value: 1000, source: 'datasheet' } } as Panel;
+    const power = () =>
+      compare([light, { ...light, id: 'b' }], 0.5).find(({ label }) => label.startsWith('power per'))!;
+    // 42 W by a kilogram; 2.2046 lb are one.
+    expect([power().label, power().cells[0]]).toEqual(['power per kg', '42 W/kg']);
+    speakIn({ ...metric, units: 'us' });
+    expect([power().label, power().cells[0]]).toEqual(['power per lb', '19 W/lb']);
   });
 });

@@ -37,3 +37,11 @@ describe('what each radio needs for the same outing', () => {
     expect(lost.problem).not.toBe('');
   });
 });
+
+describe('a radio that nobody has weighed', () => {
+  it('has no weight in what it needs', () => {
+    const { weightG: _none, ...unweighed } = curlew;
+    const [{ need }] = radioNeeds(trip(), [unweighed, shale], [unweighed]);
+    expect(need!.radioG).toBeNull();
+  });
+});

@@ -3,7 +3,7 @@ import type { AimChoice } from '../documents/sun.js';
 import type { LoadoutItem, Trip } from '../documents/trip.js';
 import { readTrip } from '../schemas/read.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
-import { panelCablesOhm } from './panel-losses.js';
+import { panelCablesOhm, sayAim } from './panel-losses.js';
 import { resolve } from './resolve.js';
 
 const FLAT = { aim: { how: 'flat' as const }, mount: 'flat' as const, ground: 'grass' as const };
@@ -119,5 +119,37 @@ describe('a panel that is not turned every hour', () => {
     expect(said({ how: 'hung' })[0]).toContain('lay it out when you rest');
     expect(said({ how: 'every', minutes: 60 })).toEqual([]);
     expect(said({ how: 'flat' })).toEqual([]);
+  });
+});
+
+describe('a panel that is seldom turned', () => {
+  const outing = { startMs: Date.parse(kitTrip().start), endMs: Date.parse(kitTrip().end) };
+  const sun = (change: object) =>
+    ({ ...planOf(kitTrip({ panelPlace: FLAT })).sun!, ...change }) as Parameters<typeof sayAim>[0];
+  const once = { how: 'at', timesMs: [outing.startMs] } as const;
+  const said = (change: object) =>
+    Number(/([\d.]+) W less/.exec(sayAim(sun(change), outing)[0] ?? '')?.[1] ?? 0);
+
+  it('gets less by the mean light that it misses: by its watts and by what of them is true', () => {
+    const plain = said({ aim: once });
+    expect(plain).toBeGreaterThan(1);
+    expect(plain).toBeLessThan(planOf(kitTrip()).sun!.panel.watts / 2);
+    const { panel, truth } = sun({});
+    expect(said({ aim: once, panel: { ...panel, watts: 2 * panel.watts } }) / plain).toBeCloseTo(2, 1);
+    expect(said({ aim: once, truth: truth / 2 }) / plain).toBeCloseTo(0.5, 1);
+  });
+
+  it('loses no more in two days than in one, since it is said on average while the sun is up', () => {
+    const days = (count: number) => ({ ...outing, endMs: outing.startMs + count * 86_400_000 });
+    const over = (count: number) =>
+      Number(/([\d.]+) W less/.exec(sayAim(sun({ aim: { how: 'hung' } }), days(count))[0] ?? '')?.[1]);
+    expect(over(2) / over(1)).toBeCloseTo(1, 1);
+  });
+
+  it('is not worth a word where it lies flat or is turned every hour, nor in the dark', () => {
+    for (const aim of [{ how: 'flat' }, { how: 'every', minutes: 60 }])
+      expect(sayAim(sun({ aim }), outing)).toEqual([]);
+    const night = { startMs: Date.parse('2027-12-21T20:00:00Z'), endMs: Date.parse('2027-12-22T02:00:00Z') };
+    expect(sayAim(sun({ aim: once }), night)).toEqual([]);
   });
 });
