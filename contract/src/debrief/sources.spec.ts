@@ -1,6 +1,6 @@
 import type { LogEntry, ReadingEntry } from '../documents/log.js';
 import { hour } from '../testing/outing.js';
-import { disagreements, withoutAside } from './sources.js';
+import { disagreements, withoutAside, workedHours } from './sources.js';
 
 const at = (of: number) => new Date(hour(of)).toISOString();
 const read = (of: number, outAh: number, source?: ReadingEntry['source']): LogEntry => ({
@@ -42,5 +42,16 @@ describe('sources of an outing', () => {
     expect(withoutAside(all, [])).toBe(all);
     expect(withoutAside(all, [{ source: 'meter' }, { source: 'contacts' }])).toEqual([all[0], work]);
     expect(withoutAside(all, [{ source: 'work' }, { source: 'typed' }]).length).toBe(3);
+  });
+});
+
+describe('the hours that were worked', () => {
+  it('are those of all blocks together', () => {
+    const block = (from: number, to: number) => ({ startMs: from * 3_600_000, endMs: to * 3_600_000 });
+    const blocks = [block(100, 102), block(103, 104.5)] as unknown as Parameters<
+      typeof workedHours
+    >[0]['blocks'];
+    expect(workedHours({ blocks })).toBeCloseTo(3.5, 9);
+    expect(workedHours({ blocks: [] })).toBe(0);
   });
 });

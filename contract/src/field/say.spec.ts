@@ -142,3 +142,40 @@ describe('how an outing stands, in words', () => {
     );
   });
 });
+
+describe('the edges of what is said', () => {
+  it('is as planned where the chance is just the target', () => {
+    const standing = {
+      soc: { p10: 0.5, p50: 0.6, p90: 0.7 },
+      netA: 0,
+      target: 0.9,
+      wouldDo: [],
+      zone: 'UTC',
+    };
+    expect(sayAdvice({ ...standing, odds: oddsOf(360, 400) })).toBe('Go on as planned.');
+    expect(sayAdvice({ ...standing, odds: oddsOf(359, 400) })).not.toBe('Go on as planned.');
+    expect(sayAdvice({ ...standing, odds: oddsOf(100, 400), wouldDo: null })).toBe('');
+  });
+
+  it('says of volts and percent nothing against the plan, nor of what the plan does not say', () => {
+    const meaning = { fits: true, weighed: true, alone: null };
+    const says = (entry: object, planned: [ReadQuantity, number][]) =>
+      sayMeant({ ...head, kind: 'reading', ...entry } as ReadingEntry, {
+        ...meaning,
+        planned: new Map(planned),
+      });
+    for (const [name, value] of [
+      ['volts', 13],
+      ['radioVolts', 12.5],
+      ['percent', 40],
+    ] as const)
+      expect(says({ [name]: value }, [[name, value + 5]])).not.toContain('planned');
+    expect(says({ outAh: 3 }, [])).not.toContain('planned');
+  });
+
+  it('says what goes into the battery, and what comes out', () => {
+    expect(sayNet(0.6)).toBe('0.60 A goes into the battery.');
+    expect(sayNet(-0.6)).toBe('0.60 A comes out of the battery.');
+    expect(sayNet(0)).toBe('Nothing goes in or out of the battery.');
+  });
+});

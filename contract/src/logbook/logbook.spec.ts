@@ -227,3 +227,13 @@ describe('the two lines of an outing', () => {
     expect(at(15.6)).toBeLessThan(at(10.6) - 0.02);
   });
 });
+
+describe('the season of a place', () => {
+  it('is that of its hemisphere, and the northern where nobody knows; outings without a sky say nothing', () => {
+    const july = { place: 'Islet', startMs: Date.UTC(2027, 6, 1), sky: { mean: 1, sd: 0.1 } };
+    const seasons = (latitudeDeg: number | null) =>
+      forecastsOfPlaces([{ ...july, latitudeDeg }]).map(({ season }) => season);
+    expect([seasons(55), seasons(-35), seasons(null)]).toEqual([['summer'], ['winter'], ['summer']]);
+    expect(forecastsOfPlaces([{ ...july, latitudeDeg: 55, sky: null }])).toEqual([]);
+  });
+});

@@ -1,7 +1,7 @@
 import { localHour, type RationHour } from '@knapsack/core';
 import { trip } from '../testing/documents.js';
 import { kitShelf, kitTrip } from '../testing/kit.js';
-import { rationOf, USUAL_RATION_OPTIONS, withRation } from './ration-trip.js';
+import { rationOf, USUAL_RATION_OPTIONS, withRation, worthOf } from './ration-trip.js';
 import { sayRationOdds } from './ration-words.js';
 
 /** A night of calling on a battery that is too small for all of it, in UTC. */
@@ -71,5 +71,19 @@ describe('the ration of a trip', () => {
       expect(powerW).toBeLessThanOrEqual(10);
       expect(share).toBeLessThanOrEqual(0.5);
     }
+  });
+});
+
+describe('what an hour counts', () => {
+  const worth = (fromHour: number, toHour: number) => {
+    const { worthAt } = worthOf({ ...USUAL_RATION_OPTIONS, hours: [{ fromHour, toHour, worth: 3 }] }, 'UTC');
+    return (hour: number) => worthAt(hour * 3_600_000);
+  };
+
+  it('is more from an hour on until before another, over midnight too', () => {
+    const day = worth(9, 12);
+    expect([8, 9, 11, 12].map(day)).toEqual([1, 3, 3, 1]);
+    const night = worth(22, 3);
+    expect([21, 22, 23, 24, 26, 27].map(night)).toEqual([1, 3, 3, 3, 3, 1]);
   });
 });

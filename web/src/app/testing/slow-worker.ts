@@ -7,6 +7,7 @@ export class SlowWorker<Question> {
   static hired = 0;
   readonly sent: Asked<Question>[] = [];
   onmessage: ((event: { data: unknown }) => void) | null = null;
+  onerror: ((event: { preventDefault(): void }) => void) | null = null;
 
   constructor() {
     SlowWorker.last = this as unknown as SlowWorker<never>;
@@ -22,5 +23,9 @@ export class SlowWorker<Question> {
 
   answer(number: number, answer: unknown, more = false): void {
     this.onmessage?.({ data: { number, answer, more } });
+  }
+
+  die(): void {
+    this.onerror?.({ preventDefault: () => undefined });
   }
 }

@@ -12,13 +12,16 @@ export const forecastWork: Work<ForecastQuestion, ForecastOutcome> = (question, 
 
 /** An outing that takes more than a frame or two to march in steps of five minutes. */
 const LONG_MS = 4 * 24 * HOUR_MS;
+/** Its steps while a hand still moves it: over a month its end moves by less than a minute, and it takes a fifth of the time. */
+const COARSE_MS = HOUR_MS / 2;
 
 function outcomeOf({ trip, shelf, explained, coarse, skyFactor = 1 }: ForecastQuestion): ForecastOutcome {
   const isLong = Date.parse(trip.end) - Date.parse(trip.start) > LONG_MS;
-  const plan = resolve(coarse && isLong ? { ...trip, stepMinutes: 15 } : trip, shelf);
+  const plan = resolve(trip, shelf);
   if (!plan.ok) return { ok: false, problems: plan.problems };
+  const input = coarse && isLong ? { ...plan.value, stepMs: COARSE_MS } : plan.value;
   return {
     ok: true,
-    view: viewOf(forecast(plan.value, skyFactor), trip.place.timeZone, explained, skyFactor),
+    view: viewOf(forecast(input, skyFactor), trip.place.timeZone, explained, skyFactor),
   };
 }
