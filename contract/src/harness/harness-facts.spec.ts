@@ -141,3 +141,31 @@ describe('what the rules hold a harness against', () => {
     });
   });
 });
+
+describe('what the rules know of a piece', () => {
+  const of = (change: object, id = 'rill') => {
+    const trip = kitTrip();
+    const gear = kitShelf.map((one) => (one.id === id ? ({ ...one, ...change } as Gear) : one));
+    const { carried } = lookUp(trip, gear);
+    return harnessFacts(trip, carried, harnessOf(trip, carried), null);
+  };
+
+  it('is of a controller what its maker says, and nothing that nobody has said', () => {
+    const [plain] = of({}).controllers;
+    for (const name of ['compensates', 'equalises', 'chargesToV', 'profiles', 'wakesBattery'])
+      expect(name in plain).toBeFalse();
+    for (const compensates of [true, false])
+      expect(of({ compensates }).controllers[0].compensates).toBe(compensates);
+    for (const equalises of [true, false]) expect(of({ equalises }).controllers[0].equalises).toBe(equalises);
+  });
+
+  it('is of a radio from which volts on it gives full power, where that is known', () => {
+    const { fullPowerV: _none, ...radio } = kitShelf.find(({ id }) => id === 'curlew') as Extract<
+      Gear,
+      { kind: 'radio' }
+    >;
+    expect('fullPowerV' in of({ ...radio, fullPowerV: undefined }, 'curlew').radios[0]).toBeFalse();
+    const known = of({ fullPowerV: { value: 12.4, source: 'datasheet' } }, 'curlew').radios[0];
+    expect(known.fullPowerV).toBe(12.4);
+  });
+});

@@ -113,3 +113,23 @@ describe('two operators of whom one speaks at a time', () => {
     expect(codes(two(false, 0.6))).not.toContain('one-speaks');
   });
 });
+
+describe('a lamp in an outing without a night', () => {
+  const noon = { start: '2027-06-21T10:00:00Z', end: '2027-06-21T14:00:00Z', blocks: [] };
+  const place = { ...kitTrip().place, latitudeDeg: 59, longitudeDeg: 5 };
+  const said = (trip: Trip) => {
+    const plan = resolve(trip, shelf);
+    if (!plan.ok) throw new Error(plan.problems[0].sentence);
+    return plan.value.remarks!.filter((sentence) => sentence.startsWith('It does not get dark'));
+  };
+
+  it('stays off, which is said, and of nothing else', () => {
+    expect(said(withOne('lamp', { when: 'dark' }, { ...noon, place }))).toEqual([
+      'It does not get dark in this outing: lamp stays off.',
+    ]);
+    expect(said(withOne('lamp', { when: 'always' }, { ...noon, place }))).toEqual([]);
+    expect(said(withOne('fan', { when: 'always' }, { ...noon, place }))).toEqual([]);
+    const dusk = { start: '2027-09-04T16:00:00Z', end: '2027-09-04T22:00:00Z', blocks: [] };
+    expect(said(withOne('lamp', { when: 'dark' }, { ...dusk, place }))).toEqual([]);
+  });
+});

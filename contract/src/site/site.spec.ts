@@ -145,3 +145,65 @@ describe('what the site of a trip asks for', () => {
     expect(care(trip(), heavy).get('heavy')).toContain('Shale, 15.50 kg');
   });
 });
+
+describe('mains and fuel at a site', () => {
+  const whip: Gear = { ...common, id: 'whip', kind: 'antenna', name: 'Whip' };
+  const ids = (shelf: readonly Gear[], change: Partial<Trip> = {}) =>
+    siteCareOf(
+      rainyOuting([], { loadout: [...trip().loadout, { gear: 'whip', count: 1 }], ...change }),
+      shelf,
+    ).map(({ id }) => id);
+
+  it('are both a generator’s, whatever it is called', () => {
+    const generator = { ...whip, kind: 'generator', name: 'Puffer', ratedW: sheet(1000) } as unknown as Gear;
+    expect(ids([...rated, generator])).toEqual(jasmine.arrayContaining(['fuel', 'mains']));
+  });
+
+  it('are mains alone of an inverter in the harness, and neither of an antenna, or a lead that is fed with mains', () => {
+    const harness = {
+      parts: [{ id: 'i', kind: 'inverter', from: 'shale' }],
+      runs: [],
+    } as unknown as NonNullable<Trip['harness']>;
+    expect(ids([...rated, whip], { harness })).toContain('mains');
+    expect(ids([...rated, whip], { harness })).not.toContain('fuel');
+    const strip = {
+      ...harness,
+      parts: [{ id: 's', kind: 'strip', from: 'shale' }],
+    } as unknown as typeof harness;
+    for (const shelf of [
+      [...rated, whip],
+      [...rated, { ...whip, kind: 'other', via: 'mains' } as unknown as Gear],
+    ]) {
+      expect(ids(shelf)).not.toContain('mains');
+      expect(ids(shelf, { harness: strip })).not.toContain('mains');
+    }
+  });
+});
+
+describe('several antennas', () => {
+  const antenna = (id: string, dbi?: number): Gear =>
+    ({ ...common, id, kind: 'antenna', name: id, ...(dbi !== undefined && { gainDbi: sheet(dbi) }) }) as Gear;
+  const farM = (...antennas: Gear[]) => {
+    const [block] = trip().blocks;
+    const fm = { ...block, mode: 'FM' as const, powerW: 100, share: 0.5 };
+    const loadout = [...trip().loadout, ...antennas.map(({ id }) => ({ gear: id, count: 1 }))];
+    const all = siteCareOf(rainyOuting([], { blocks: [fm], loadout }), [...rated, ...antennas]);
+    return Number(/([\d.]+) m from the antenna/.exec(all.find(({ id }) => id === 'exposure')!.sentence)![1]);
+  };
+
+  it('keep people away by the one that sends the most one way', () => {
+    expect(farM(antenna('beam', 12.15), antenna('whip', 2.15))).toBeCloseTo(9.1, 1);
+    expect(farM(antenna('whip', 2.15), antenna('beam', 12.15))).toBeCloseTo(9.1, 1);
+    expect(farM(antenna('wire'))).toBeCloseTo(2.9, 1);
+  });
+
+  it('stand as far from power lines as the tallest of them', () => {
+    const tall = (id: string, tallM: number) => ({ ...antenna(id), tallM: sheet(tallM) }) as Gear;
+    const masts = [tall('short', 4), tall('long', 9), antenna('flat')];
+    const loadout = [...trip().loadout, ...masts.map(({ id }) => ({ gear: id, count: 1 }))];
+    const [lines] = siteCareOf(rainyOuting([], { loadout }), [...rated, ...masts]).filter(
+      ({ id }) => id === 'lines',
+    );
+    expect(lines.sentence).toContain('farther than 9.0 m from power lines');
+  });
+});

@@ -265,3 +265,25 @@ describe('the order of a shelf', () => {
     expect(names(shelf)[0][0]).toContain('Cobble');
   });
 });
+
+describe('what travels with a trip', () => {
+  it('is tried too, once, where the shelf has not got it', () => {
+    const extra = weighed({ ...shale, id: 'zinc', name: 'Zinc' } as Gear, 700);
+    const names = (gear?: Gear[]) =>
+      space({ ...outing, ...(gear && { gear }) } as Trip).batteries.map(({ name }) => name);
+    expect(names([extra])).toContain('Zinc');
+    expect(names([weighed(shale, 9), cobble])).toEqual(names());
+    expect(names([])).toEqual(names());
+  });
+
+  it('is asked nothing of a question that cannot be asked', () => {
+    expect(shelfSpace(outing, shelf, { ...USUAL_SIZE_OPTIONS, chance: 1 }).ok).toBeFalse();
+  });
+
+  it('lays a panel that is turned out towards the sun every two hours, on a stand', () => {
+    expect(space().aims.turned).toEqual(
+      jasmine.objectContaining({ aim: { how: 'every', minutes: 120 }, mount: 'propped' }),
+    );
+    expect(space().aims.flat).toEqual(jasmine.objectContaining({ aim: { how: 'flat' }, mount: 'flat' }));
+  });
+});

@@ -235,3 +235,36 @@ describe('what would be if something were otherwise', () => {
     expect(survived(failures(trip(), shelf))).toBe(1);
   });
 });
+
+describe('what stands in the place of a battery', () => {
+  const lasting = trip({
+    loadout: short.loadout,
+    blocks: short.blocks.map((block) => ({ ...block, powerW: 1, share: 0 })),
+    end: '2027-09-05T16:00:00Z',
+  });
+  const offered = (...shelf: Gear[]) =>
+    fixes(lasting, [radio, small, relay, ...shelf])
+      .map(({ words }) => words)
+      .filter((words) => words.startsWith('middle'));
+
+  it('is a battery that one has and has not packed', () => {
+    const middle = battery('middle', 4, 500);
+    expect(offered(middle)).toEqual(['middle instead of small']);
+    expect(offered({ ...middle, archived: true })).toEqual([]);
+    expect(offered({ ...middle, wished: true } as Gear)).toEqual([]);
+    expect(offered({ ...panel, id: 'middle', name: 'middle' } as Gear)).toEqual([]);
+    expect(offered({ ...middle, id: 'small' })).toEqual([]);
+  });
+
+  it('is, where nothing is enough, what helps the most first, and nothing that does not help', () => {
+    const hopeless = trip({ loadout: short.loadout, end: '2027-09-14T16:00:00Z' });
+    const found = fixes(hopeless, [radio, small, relay, battery('middle', 4, 500), battery('less', 0.5, 90)]);
+    const ends = found.map(({ endMs }) => endMs);
+    const chances = found.map(({ chance }) => chance.chance);
+    found.slice(1).forEach((_, index) => {
+      expect(chances[index]).toBeGreaterThanOrEqual(chances[index + 1]);
+      if (chances[index] === chances[index + 1]) expect(ends[index]).toBeGreaterThanOrEqual(ends[index + 1]);
+    });
+    expect(found.map(({ words }) => words).join()).not.toContain('less instead');
+  });
+});
