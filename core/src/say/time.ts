@@ -28,8 +28,7 @@ export const sayTime = (timeMs: number, zone: string): string =>
   inWords(toMinute(timeMs), zone, `ccc ${clock()}`);
 
 /** "18:40", or "6:40 PM", in a time zone. */
-export const sayHour = (timeMs: number, zone: string): string =>
-  inWords(toMinute(timeMs), zone, clock());
+export const sayHour = (timeMs: number, zone: string): string => inWords(toMinute(timeMs), zone, clock());
 
 /** The hour alone, for an axis: "18", or "6 PM", in a time zone. */
 export const sayFullHour = (timeMs: number, zone: string): string =>
