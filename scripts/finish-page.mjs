@@ -28,12 +28,10 @@ export async function finishPage(web) {
 }
 
 /** Tells a service worker's list which files are gone, which were made, and that the index is another. */
-export function keepInstead({ assetGroups: [{ urls }], hashTable }, gone, made, contentOf) {
-  for (const name of gone) {
-    urls.splice(urls.indexOf(`/${name}`), 1);
-    delete hashTable[`/${name}`];
-  }
-  urls.push(...made.map((name) => `/${name}`));
+export function keepInstead({ assetGroups: [group], hashTable }, gone, made, contentOf) {
+  const left = new Set(gone.map((name) => `/${name}`));
+  for (const address of left) delete hashTable[address];
+  group.urls = [...group.urls.filter((address) => !left.has(address)), ...made.map((name) => `/${name}`)];
   for (const name of [...made, 'index.html'])
     hashTable[`/${name}`] = createHash('sha1').update(contentOf(name)).digest('hex');
 }

@@ -114,7 +114,7 @@ describe('the list of a service worker', () => {
       assetGroups: [{ urls: ['/index.html', '/a.js', '/b.js'] }],
       hashTable: { '/index.html': 'old', '/a.js': '1', '/b.js': '2' },
     };
-    keepInstead(worker, ['a.js'], ['c.js'], () => Buffer.from('abc'));
+    keepInstead(worker, ['a.js', 'never-listed.js'], ['c.js'], () => Buffer.from('abc'));
     // SHA-1 of "abc": FIPS 180-4, example.
     const sum = 'a9993e364706816aba3e25717850c26c9cd0d89d';
     expect(worker).toEqual({

@@ -86,4 +86,12 @@ describe('the ridge on its canvas', () => {
       expect(shown(other, scene(0.2))).toBe(low);
     }
   });
+
+  it('gives a line beside it the look of that line, where another had stood there before', () => {
+    const { view, picture } = scene(0.6);
+    const beside = (dash: readonly number[]) =>
+      scene(0.2, { beside: [{ name: 'other', edgesMs: view.edgesMs, picture, dash }] });
+    expect(shown(beside([5, 4]))).not.toBe(shown(beside([9, 4])));
+    expect(shown(beside([5, 4]), beside([9, 4]))).toBe(shown(beside([9, 4])));
+  });
 });

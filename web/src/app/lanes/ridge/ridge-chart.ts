@@ -23,14 +23,17 @@ const layoutOf = ({ margins }: Scene) => ({
 const limitsX = ({ visible }: Scene) => ({ min: visible.startMs, max: visible.endMs });
 const limitsY = ({ picture }: Scene) => ({ min: picture.least, max: picture.most });
 
-/** Whether two scenes are drawn in the same colours between the same edges. */
+/** Whether two scenes are drawn with the same lines, in the same colours, between the same edges: the chart keeps the look of a line. */
 const isSameFrame = (a: Scene, b: Scene): boolean =>
   a.visible === b.visible &&
   a.palette === b.palette &&
   a.margins.left === b.margins.left &&
   a.margins.right === b.margins.right &&
   a.picture.least === b.picture.least &&
-  a.picture.most === b.picture.most;
+  a.picture.most === b.picture.most &&
+  dashesOf(a) === dashesOf(b);
+
+const dashesOf = ({ beside }: Scene): string => beside.map(({ dash }) => dash.join(' ')).join();
 
 /** The ridge as far as it lasts and beyond, and what is held against it. @param widthPx of the chart */
 function linesOf({ view, picture, beside, visible, palette, margins }: Scene, widthPx: number) {
@@ -126,10 +129,9 @@ export class RidgeChart {
     const lines = linesOf(scene, chart.width);
     const { datasets } = chart.data;
     // The same objects for as long as there are as many lines: what the chart knows of them stays.
-    const isKept = datasets.length === lines.length;
-    if (isKept) lines.forEach((line, at) => Object.assign(datasets[at], line));
+    if (datasets.length === lines.length) lines.forEach((line, at) => Object.assign(datasets[at], line));
     else chart.data.datasets = lines;
-    if (isKept && isSameFrame(scene, before)) {
+    if (isSameFrame(scene, before)) {
       // Only the points have moved: no scale and no layout is worked out anew.
       for (const { controller } of chart.getSortedVisibleDatasetMetas()) {
         controller.buildOrUpdateElements(false);
