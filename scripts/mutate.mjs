@@ -5,6 +5,7 @@
 //   npm run mutate core/src/panel                 one folder, every fault
 //   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds; a file may be said as well
 //   npm run mutate web/src/app/trip               of the page: a minute, and a second for each
+//   npm run mutate web/src/app -- --only store    of the files alone whose name has that in it, as a pattern: store|words
 //
 // Not in the gate. Property tests draw fewer cases here than there, so that a fault takes seconds. Words are not changed (texts
 // and tags say nothing about a formula); what runs once when a file is loaded, a table, is not either. Why, and what was found:
@@ -27,8 +28,13 @@ const PROPERTY_RUNS = '5';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { sample: { type: 'string' }, beside: { type: 'boolean', default: false } },
+  options: {
+    sample: { type: 'string' },
+    beside: { type: 'boolean', default: false },
+    only: { type: 'string' },
+  },
 });
+const only = new RegExp(values.only ?? '');
 const sample = values.sample === undefined ? null : Number(values.sample);
 if (sample !== null && !(sample > 0)) die('Say how many faults to draw: --sample 300.');
 const folders = (positionals.length ? positionals : ['core', 'contract']).map((word) =>
@@ -81,11 +87,11 @@ async function mutated(folder) {
     timeoutMS: 10_000,
     timeoutFactor: 1.1,
     mutate:
-      sample === null
+      sample === null && values.only === undefined
         ? isFile(folder)
           ? [folder]
           : [`${folder}/**/*.ts`, `!${folder}/**/*.spec.ts`, `!${folder}/**/testing/**`]
-        : await drawn(folder, sample),
+        : await drawn(folder, sample ?? Infinity),
     mutator: { excludedMutations: NOT_CHANGED },
     // The copy: the package, the scripts, and the demo that specs read; what is built is built in it.
     ignorePatterns: [
@@ -155,7 +161,7 @@ async function drawnOf(folder, count) {
   const files = isFile(folder)
     ? [folder]
     : readdirSync(at(folder), { recursive: true })
-        .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file))
+        .filter((file) => /^(?!.*\.spec\.ts$)(?!(.*\/)?testing\/).*\.ts$/.test(file) && only.test(file))
         .map((file) => `${folder}/${file}`);
   const quiet = { debug() {}, info() {}, warn() {}, isDebugEnabled: () => false };
   const { files: switched, mutants } = await new Instrumenter(quiet).instrument(

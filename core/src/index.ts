@@ -160,3 +160,4 @@ export * from './field/learned.js';
 export * from './field/play.js';
 export * from './field/reading.js';
 export * from './field/would-do-now.js';
+export * from './in-parts.js';

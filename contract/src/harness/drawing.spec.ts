@@ -54,6 +54,43 @@ describe('the drawing of a harness', () => {
     expect(radio.shapes.some(({ look }) => look === 'stop')).toBe(true);
   });
 
+  it('marks what has to be looked at, and nothing that is worth a note alone', () => {
+    const groups = drawn(kitTrip()).groups;
+    const report = harnessReport(kitTrip(), kitShelf);
+    for (const on of ['part', 'run'] as const) {
+      for (const group of groups.filter((one) => one.on === on)) {
+        const here = report.checks.filter((check) => check.part === group.part && check.on === on);
+        const graver = here.map(({ severity }) => severity).filter((severity) => severity !== 'note');
+        expect(group.worst)
+          .withContext(`${group.part} ${on}`)
+          .toBe(graver[0] ?? null);
+        const signs = group.shapes.filter(({ look }) => look === 'stop' || look === 'look').length;
+        expect(signs)
+          .withContext(`${group.part} ${on}`)
+          .toBe(graver.length > 0 ? 1 : 0);
+      }
+    }
+    // There is something of each kind in it.
+    expect(report.checks.some(({ severity, part }) => severity === 'note' && part !== null)).toBeTrue();
+    expect(groups.some(({ worst }) => worst !== null)).toBeTrue();
+  });
+
+  it('says what flows, and of a loss or of volts that nobody knows nothing', () => {
+    const unknown = drawn(
+      kitTrip({ loadout: kitTrip().loadout.filter(({ gear }) => gear !== 'short-lead') }),
+    );
+    const run = unknown.groups.find(({ part, on }) => part === 'curlew' && on === 'run')!;
+    expect(run.words).toContain('not entered');
+    expect(run.words).toMatch(/1\.90 A(?! {2}−)/);
+    const radio = unknown.groups.find(({ part, on }) => part === 'curlew' && on === 'part')!;
+    expect(radio.words).toBe('Curlew, radio');
+    const missing = drawn(kitTrip({ loadout: [] })).groups.filter(({ on }) => on === 'part');
+    expect(missing.map(({ words }) => words)).toEqual([
+      jasmine.stringContaining('no battery in the bag, a gap'),
+      jasmine.stringContaining('no radio in the bag, a gap'),
+    ]);
+  });
+
   it('draws a kit with parts missing, the gap shown', () => {
     const { groups } = drawn(kitTrip({ loadout: [] }));
     expect(groups.flatMap(({ shapes }) => shapes).filter(({ look }) => look === 'gap').length).toBe(2);

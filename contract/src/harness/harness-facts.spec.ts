@@ -5,7 +5,7 @@ import type { Trip } from '../documents/trip.js';
 import { lookUp } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { kitShelf, kitTrip, mains, rill } from '../testing/kit.js';
-import { fedBy } from '../testing/sample-gear.js';
+import { fedBy, station } from '../testing/sample-gear.js';
 import { harnessFacts } from './harness-facts.js';
 import { harnessOf } from './harness-of.js';
 import { harnessReport } from './harness-report.js';
@@ -108,6 +108,58 @@ describe('what the rules hold a harness against', () => {
     expect(facts(kitTrip())).toEqual(
       jasmine.objectContaining({ isUnattended: false, storedDays: 0, suspended: null }),
     );
+  });
+
+  it('know the current of each battery: all of it where one is used after another, its part of it side by side', () => {
+    const amps = (batteryUse: 'parallel' | 'turns') => {
+      const loadout = [
+        { gear: 'curlew', count: 1 },
+        { gear: 'shale', count: 2 },
+      ];
+      const trip = kitTrip({ loadout, batteryUse, harness: { changeover: {} } });
+      const { flow, packs } = facts(trip, marched(trip));
+      return { share: flow.batteryShare, pack: packs[0].keyDownA, lowV: flow.lowV };
+    };
+    const [side, turns] = [amps('parallel'), amps('turns')];
+    expect([side.share, turns.share]).toEqual([0.5, 1]);
+    expect(turns.pack).toBeCloseTo(1.9, 6);
+    expect(side.pack).toBeCloseTo(0.95, 6);
+    // Two side by side dip by half as much, and neither gets as low.
+    expect(side.lowV.keyDown).toBeGreaterThan(turns.lowV.keyDown + 0.02);
+  });
+
+  it('take the weakest of those used one after the other, the volts of a full name without any', () => {
+    const low = (loadout: Trip['loadout'], change: Partial<Trip> = {}) => {
+      const trip = kitTrip({ loadout, batteryUse: 'turns', harness: { changeover: {} }, ...change });
+      return facts(trip).flow.lowV.receive;
+    };
+    const one = (...ids: string[]) => ['curlew', ...ids].map((gear) => ({ gear, count: 1 }));
+    const alone = ['shale', 'cobble'].map((id) => low(one(id)));
+    // Lead at its reserve stands lower than LiFePO4.
+    expect(alone[1]).toBeLessThan(alone[0] - 0.3);
+    expect(low(one('shale', 'cobble'))).toBeCloseTo(alone[1], 2);
+    expect(low(one('cobble', 'shale'))).toBeCloseTo(alone[1], 2);
+    expect(low(one())).toBe(12.8);
+  });
+
+  it('say whether the charge that a battery takes was entered or is the usual one', () => {
+    const entered = (maxChargeA: object) => {
+      const trip = kitTrip();
+      const gear = kitShelf.map((one) => (one.id === 'shale' ? ({ ...one, ...maxChargeA } as Gear) : one));
+      const { carried } = lookUp(trip, gear);
+      return harnessFacts(trip, carried, harnessOf(trip, carried), null).packs[0].chargeEntered;
+    };
+    expect(entered({})).toBeFalse();
+    expect(entered({ maxChargeA: { value: 4, source: 'datasheet' } })).toBeTrue();
+  });
+
+  it('know what a short circuit finds in each battery, and nothing of a power station', () => {
+    const sources = (trip: Trip) => facts(trip).flow.sources;
+    expect([...sources(kitTrip()).keys()]).toEqual(['shale']);
+    expect(sources(kitTrip()).get('shale')!.ohmicOhm).toBeGreaterThan(0.01);
+    const trip = kitTrip({ loadout: [{ gear: 'station', count: 1 }] });
+    const { carried } = lookUp(trip, [...shelf, station(300)]);
+    expect(harnessFacts(trip, carried, harnessOf(trip, carried), null).flow.sources.size).toBe(0);
   });
 
   describe('for the order of connecting', () => {

@@ -1,4 +1,4 @@
-import { hoursOf, overlap } from '@knapsack/core';
+import { atOnce, hoursOf, overlap, type InParts } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { lostWith, radioParts } from '../harness/lost-with.js';
@@ -27,12 +27,19 @@ const NO_PART: readonly Gear['kind'][] = ['antenna', 'other', 'charger'];
  * Without its only radio, battery or radio's cable nothing goes on the air; without an accessory that belongs to modes, those
  * modes do not.
  */
-export function failures(trip: Trip, shelf: readonly Gear[]): readonly Failure[] {
+export const failures = (trip: Trip, shelf: readonly Gear[]): readonly Failure[] =>
+  atOnce(failuresInParts(trip, shelf));
+
+/** The same, a piece a part. */
+export function* failuresInParts(trip: Trip, shelf: readonly Gear[]): InParts<readonly Failure[]> {
   const { carried } = lookUp(trip, shelf);
-  return carried
-    .filter(({ gear, item }) => !NO_PART.includes(gear.kind) || item.charging !== undefined)
-    .map((piece) => failureOf(trip, shelf, carried, piece))
-    .sort((a, b) => a.hours - b.hours || (a.endMs ?? Infinity) - (b.endMs ?? Infinity));
+  const found: Failure[] = [];
+  for (const piece of carried) {
+    if (NO_PART.includes(piece.gear.kind) && piece.item.charging === undefined) continue;
+    found.push(failureOf(trip, shelf, carried, piece));
+    yield;
+  }
+  return found.sort((a, b) => a.hours - b.hours || (a.endMs ?? Infinity) - (b.endMs ?? Infinity));
 }
 
 /** Of how many single failures a plan keeps all of its hours on the air. */

@@ -1,4 +1,13 @@
-import { bestPoints, fixed, HOUR_MS, sayDuration, sayQuantity, type Chance } from '@knapsack/core';
+import {
+  atOnce,
+  bestPoints,
+  fixed,
+  HOUR_MS,
+  sayDuration,
+  sayQuantity,
+  type Chance,
+  type InParts,
+} from '@knapsack/core';
 import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
 import { setOuting } from '../documents/outing-hours.js';
 import { USUAL_PLACE } from '../documents/sun.js';
@@ -34,13 +43,17 @@ type Change = (steps: number) => { readonly words: string; readonly trip: Trip }
  * before what weighs (aim, power, share, hours, then the lightest battery and panel of the shelf). Where none is enough by
  * itself, those that help the most.
  */
-export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
+export const fixes = (trip: Trip, shelf: readonly Gear[]): readonly Fix[] =>
+  atOnce(fixesInParts(trip, shelf));
+
+/** The same, a change that is tried a part. */
+export function* fixesInParts(trip: Trip, shelf: readonly Gear[]): InParts<readonly Fix[]> {
   const before = prospectOf(trip, shelf);
   if (!before || before.holds) return [];
   const { carried } = lookUp(trip, shelf);
   const now: Now = { trip, shelf, wireStops: new Set(before.wireStops) };
-  const kinds: readonly (() => Fix | null)[] = [
-    () => tryOn(now, propped(trip, shelf)),
+  const kinds: readonly (() => InParts<Fix | null>)[] = [
+    () => once(now, propped(trip, shelf)),
     // Nobody is there to turn a knob or to finish earlier.
     ...(isAttended(trip)
       ? [
@@ -52,7 +65,11 @@ export function fixes(trip: Trip, shelf: readonly Gear[]): readonly Fix[] {
     () => lightest(now, moreBattery(trip, shelf, carried)),
     () => lightest(now, morePanel(trip, shelf, carried)),
   ];
-  const tried = kinds.map((make) => make()).filter((fix) => fix !== null);
+  const tried: Fix[] = [];
+  for (const make of kinds) {
+    const fix = yield* make();
+    if (fix) tried.push(fix);
+  }
   const enough = tried.filter((fix) => fix.fixes);
   if (enough.length > 0) return enough.slice(0, TOLD);
   return tried
@@ -69,25 +86,30 @@ interface Now {
 }
 
 /** A change mends a plan where it meets the target and Wire stops nothing that it did not stop before. */
-const tryOn = (
-  { shelf, wireStops: known }: Now,
-  change: { readonly words: string; readonly trip: Trip } | null,
-): Fix | null => {
+const tryOn = ({ shelf, wireStops: known }: Now, change: ReturnType<Change>): Fix | null => {
   const prospect = change && prospectOf(change.trip, shelf);
   if (!prospect) return null;
   const { chance, endMs, holds, wireStops } = prospect;
   return { ...change, chance, endMs, fixes: holds && wireStops.every((stop) => known.has(stop)) };
 };
 
+/** A change that can be made in one way only. */
+function* once(now: Now, change: ReturnType<Change>): InParts<Fix | null> {
+  yield;
+  return tryOn(now, change);
+}
+
 /** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
-function stepByStep(now: Now, change: Change): Fix | null {
+function* stepByStep(now: Now, change: Change): InParts<Fix | null> {
   const steps = Array.from({ length: MOST_STEPS }, (_, index) => change(index + 1));
   const end = steps.findIndex((made) => !made || made.trip === now.trip);
   const ways = steps.slice(0, end === -1 ? MOST_STEPS : end);
+  yield;
   let best = tryOn(now, ways.at(-1) ?? null);
   if (!best?.fixes) return best;
   for (let low = 0, high = ways.length - 1; low < high;) {
     const middle = Math.floor((low + high) / 2);
+    yield;
     const fix = tryOn(now, ways[middle]);
     if (fix?.fixes) [best, high] = [fix, middle];
     else low = middle + 1;
@@ -96,13 +118,14 @@ function stepByStep(now: Now, change: Change): Fix | null {
 }
 
 /** The lightest of several that fixes it, else the one that helps most. */
-function lightest(
+function* lightest(
   now: Now,
   ways: readonly { readonly words: string; readonly trip: Trip; readonly grams: number }[],
-): Fix | null {
+): InParts<Fix | null> {
   let best: Fix | null = null;
   for (const way of [...ways].sort((a, b) => a.grams - b.grams)) {
     if (way.trip === now.trip) continue;
+    yield;
     const fix = tryOn(now, way);
     if (!fix) continue;
     if (fix.fixes) return fix;

@@ -1,10 +1,10 @@
-import { forecast, type Sum } from '@knapsack/core';
+import { atOnce, forecast, type InParts, type Sum } from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { harnessReport } from '../harness/harness-report.js';
 import { resolve } from '../resolve/resolve.js';
-import { failures, type Failure } from './failures.js';
-import { fixes, type Fix } from './fixes.js';
+import { failuresInParts, type Failure } from './failures.js';
+import { fixesInParts, type Fix } from './fixes.js';
 import { leftAlone, type LeftAlone } from './left-alone.js';
 import { aloneSum, failuresSum, cableRunsSum } from './what-if-sums.js';
 
@@ -17,13 +17,17 @@ export interface WhatIf {
 }
 
 /** Looks at a plan from its other sides; null where it cannot be calculated as it is. */
-export function whatIf(trip: Trip, shelf: readonly Gear[]): WhatIf | null {
+export const whatIf = (trip: Trip, shelf: readonly Gear[]): WhatIf | null =>
+  atOnce(whatIfInParts(trip, shelf));
+
+/** The same in parts: it calculates dozens of plans, of a month for seconds. */
+export function* whatIfInParts(trip: Trip, shelf: readonly Gear[]): InParts<WhatIf | null> {
   const plan = resolve(trip, shelf);
   if (!plan.ok) return null;
-  const failed = failures(trip, shelf);
+  const failed = yield* failuresInParts(trip, shelf);
   const alone = leftAlone(trip, plan.value, forecast(plan.value).verdict);
   return {
-    fixes: fixes(trip, shelf),
+    fixes: yield* fixesInParts(trip, shelf),
     failures: failed,
     alone,
     sums: {

@@ -1,4 +1,5 @@
 import type { PlanInput } from '../forecast/plan-input.js';
+import { atOnce, type InParts } from '../in-parts.js';
 import { ChanceRun, MOST_SAMPLES } from './chance.js';
 
 /** No battery is looked for that is more than this many times as large. */
@@ -9,30 +10,38 @@ const MOST_TIMES = 10;
  * the start, its resistances and limits in proportion; null where none up to ten times as large does, as where the volts on a
  * thin cable end it. Of packs used one after the other nothing is said (undefined). Source: convention of this project, docs/model.md.
  */
-export function batteryThatWouldDo(plan: PlanInput): number | null | undefined {
-  const [pack, second] = plan.packs;
+export const batteryThatWouldDo = (plan: PlanInput): number | null | undefined =>
+  atOnce(batteryThatWouldDoInParts(plan));
+
+/** The same, a battery that is tried a part. */
+export function* batteryThatWouldDoInParts(plan: PlanInput): InParts<number | null | undefined> {
+  const [{ label }, second] = plan.packs;
   if (second) return undefined;
-  const { label } = pack;
-  const meets = (ratedAh: number): boolean => {
-    const times = ratedAh / label.ratedAh;
-    const scaled = {
-      ...label,
-      ratedAh,
-      ...(label.ohmicOhm !== undefined && { ohmicOhm: label.ohmicOhm / times }),
-      ...(label.maxChargeA !== undefined && { maxChargeA: label.maxChargeA * times }),
-    };
-    const run = new ChanceRun({ ...plan, packs: [{ ...pack, label: scaled }] });
-    run.more(MOST_SAMPLES);
-    const { chance, target } = run.soFar();
-    return chance >= target;
-  };
   let low = Math.floor(label.ratedAh);
   let high = Math.ceil(label.ratedAh * MOST_TIMES);
-  if (!meets(high)) return null;
+  if (!meets(plan, high)) return null;
   while (high - low > 1) {
+    yield;
     const middle = Math.floor((low + high) / 2);
-    if (meets(middle)) high = middle;
+    if (meets(plan, middle)) high = middle;
     else low = middle;
   }
   return high;
+}
+
+/** Whether a plan meets its target chance with a battery of another size. */
+function meets(plan: PlanInput, ratedAh: number): boolean {
+  const [pack] = plan.packs;
+  const { label } = pack;
+  const times = ratedAh / label.ratedAh;
+  const scaled = {
+    ...label,
+    ratedAh,
+    ...(label.ohmicOhm !== undefined && { ohmicOhm: label.ohmicOhm / times }),
+    ...(label.maxChargeA !== undefined && { maxChargeA: label.maxChargeA * times }),
+  };
+  const run = new ChanceRun({ ...plan, packs: [{ ...pack, label: scaled }] });
+  run.more(MOST_SAMPLES);
+  const { chance, target } = run.soFar();
+  return chance >= target;
 }

@@ -1,29 +1,27 @@
-import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { ShelfService } from '../data/shelf.service';
 import { SlowWorker } from '../testing/slow-worker';
+import { withSlowWorkers } from '../testing/slow-workers';
 import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
 import type { PackingQuestion } from '../work/pack-protocol';
 import { PackStore } from './pack.store';
 
 describe('the packing list of a trip in hand', () => {
-  const real = globalThis.Worker;
+  const seen = withSlowWorkers();
   const present = signal<Trip>(trip());
   const gear = signal<readonly Gear[]>(shelf);
   const packed = signal<ReadonlySet<string>>(new Set());
   let store: PackStore;
 
   beforeEach(() => {
-    globalThis.Worker = SlowWorker as unknown as typeof Worker;
-    SlowWorker.last = null;
     present.set(trip());
     packed.set(new Set());
     TestBed.configureTestingModule({
       providers: [
-        provideZonelessChangeDetection(),
         PackStore,
         { provide: TripStore, useValue: { trip: present, calculated: present } },
         { provide: ShelfService, useValue: { gear } },
@@ -31,11 +29,7 @@ describe('the packing list of a trip in hand', () => {
       ],
     });
     store = TestBed.inject(PackStore);
-    TestBed.tick();
-  });
-  afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
+    seen();
   });
 
   it('counts the lines that are ticked off, and none that is not in the bag', () => {
@@ -60,18 +54,18 @@ describe('the packing list of a trip in hand', () => {
   it('asks what the outing is without what is in hand, one line or a module, and shows no other answer', () => {
     expect(SlowWorker.last).toBeNull();
     store.inHand.set({ index: 1 });
-    TestBed.tick();
+    seen();
     const worker = SlowWorker.lastOf<PackingQuestion>();
     expect(worker.sent[0].question.without).toEqual(['shale']);
     expect(store.without()).toBeNull();
     worker.answer(1, { hours: 3 });
     expect(store.without() as unknown).toEqual({ hours: 3 });
     store.inHand.set({ module: 'base' });
-    TestBed.tick();
+    seen();
     expect(store.without()).toBeNull();
     expect(worker.sent[1].question.without).toEqual(['curlew', 'shale']);
     store.inHand.set({ module: 'night' });
-    TestBed.tick();
+    seen();
     worker.answer(2, { hours: 4 });
     expect(store.without()).toBeNull();
     expect(worker.sent.length).toBe(2);

@@ -1,9 +1,9 @@
-import { computed, provideZonelessChangeDetection, signal } from '@angular/core';
+import { computed, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { curlew, shale, trip } from '@knapsack/contract/testing/outing';
 import { ShelfService } from '../data/shelf.service';
-import { SlowWorker } from '../testing/slow-worker';
+import { withSlowWorkers } from '../testing/slow-workers';
 import { BagStore } from '../trip/bag.store';
 import { TripStore } from '../trip/trip.store';
 import { SizeStore } from './size.store';
@@ -12,7 +12,7 @@ import { SizeStore } from './size.store';
 const shelf: readonly Gear[] = [curlew, { ...shale, weightG: { value: 1000, source: 'measured' } }];
 
 describe('the search over the shelf', () => {
-  const real = globalThis.Worker;
+  const seen = withSlowWorkers();
   const present = signal<Trip>(trip());
   const radioPrice = signal<number | null>(null);
   /** With a price it is a radio of the wish list. */
@@ -29,13 +29,11 @@ describe('the search over the shelf', () => {
   let store: SizeStore;
 
   beforeEach(() => {
-    globalThis.Worker = SlowWorker as unknown as typeof Worker;
     for (const key of ['knapsack.size', 'knapsack.size.from']) localStorage.removeItem(key);
     radioPrice.set(null);
     present.set(trip());
     TestBed.configureTestingModule({
       providers: [
-        provideZonelessChangeDetection(),
         SizeStore,
         BagStore,
         { provide: TripStore, useValue: { trip: present, calculated: present } },
@@ -43,11 +41,9 @@ describe('the search over the shelf', () => {
       ],
     });
     store = TestBed.inject(SizeStore);
-    TestBed.tick();
+    seen();
   });
   afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
     localStorage.removeItem('knapsack.size');
   });
 

@@ -1,10 +1,11 @@
-import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import type { Chance } from '@knapsack/core';
 import { ShelfService } from '../data/shelf.service';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
+import { withSlowWorkers } from '../testing/slow-workers';
 import { ForecastStore } from './forecast.store';
 import { TripStore } from './trip.store';
 import { ChanceStore } from './chance.store';
@@ -19,21 +20,16 @@ describe('the chances of the page', () => {
   const planned = signal<Trip | null>(trip());
   const gear = signal<readonly Gear[]>(shelf);
   const isMoving = signal(false);
-  const real = globalThis.Worker;
+  const rest = withSlowWorkers();
   let store: ChanceStore;
-  const rest = () => {
-    TestBed.tick();
-    jasmine.clock().tick(1000);
-  };
+  const sent = () => SlowWorker.lastOf<unknown>().sent;
 
   beforeEach(() => {
-    jasmine.clock().install();
-    globalThis.Worker = SlowWorker as unknown as typeof Worker;
     planned.set(trip());
     gear.set(shelf);
+    isMoving.set(false);
     TestBed.configureTestingModule({
       providers: [
-        provideZonelessChangeDetection(),
         ChanceStore,
         { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         {
@@ -44,12 +40,7 @@ describe('the chances of the page', () => {
       ],
     });
     store = TestBed.inject(ChanceStore);
-    rest();
-  });
-  afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
-    jasmine.clock().uninstall();
+    rest(1000);
   });
 
   it('are told as they grow surer', () => {
@@ -65,28 +56,37 @@ describe('the chances of the page', () => {
     expect(store.chance()).toBeNull();
     answer(1, 110);
     expect(store.chance()).toBeNull();
-    rest();
-    answer(2, 40);
+    rest(1000);
+    answer(3, 40);
     expect(store.words()).toBe('lasts in 10 of 100 simulated outings');
   });
 
   it('wait longer while a hand still holds what it moves, and come once it lets go', () => {
-    const asked = () => SlowWorker.lastOf().sent.length;
+    const questions = () => sent().filter(({ question }) => question !== null).length;
     const after = (ms: number) => {
-      TestBed.tick();
-      jasmine.clock().tick(ms);
-      return asked();
+      rest(ms);
+      return questions();
     };
-    const before = asked();
     isMoving.set(true);
     planned.set(trip({ startSoc: 0.4 }));
-    expect(after(300)).toBe(before);
+    expect(after(300)).toBe(1);
     isMoving.set(false);
-    expect(after(150)).toBe(before + 1);
+    expect(after(150)).toBe(2);
     // The very same plan is not asked about twice.
     isMoving.set(true);
-    expect(after(1000)).toBe(before + 1);
-    isMoving.set(false);
+    expect(after(1000)).toBe(2);
+  });
+
+  it('of a plan that has changed are worked at no longer, so that the hand has the processor', () => {
+    answer(1, 100);
+    isMoving.set(true);
+    planned.set(trip({ startSoc: 0.4 }));
+    rest();
+    expect(sent().map(({ question }) => question === null)).toEqual([false, true]);
+    planned.set(trip({ startSoc: 0.3 }));
+    rest();
+    expect(sent().length).toBe(2);
+    expect(SlowWorker.hired).toBe(1);
   });
 
   it('are never those of gear before, with the trip as it was', () => {

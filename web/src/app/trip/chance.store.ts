@@ -102,7 +102,9 @@ export class ChanceStore implements OnDestroy {
       // The first is asked for at once: no hand has touched anything.
       const rest = this.store.isMoving() ? HELD_MS : this.asked ? REST_MS : 0;
       clearTimeout(this.timer);
-      if (question && question !== this.asked) this.timer = setTimeout(() => this.ask(question), rest);
+      if (question === this.asked) return;
+      this.worker?.drop();
+      if (question) this.timer = setTimeout(() => this.ask(question), rest);
     });
   }
 

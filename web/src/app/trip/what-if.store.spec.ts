@@ -1,9 +1,10 @@
-import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { ShelfService } from '../data/shelf.service';
 import { SlowWorker } from '../testing/slow-worker';
+import { withSlowWorkers } from '../testing/slow-workers';
 import { ForecastStore } from './forecast.store';
 import { TripStore } from './trip.store';
 import { WhatIfStore } from './what-if.store';
@@ -14,35 +15,25 @@ describe('what would be otherwise', () => {
   const planned = signal<Trip | null>(trip());
   const gear = signal<readonly Gear[]>(shelf);
   const view = signal<object | null>(null);
-  const real = globalThis.Worker;
+  const isMoving = signal(false);
+  const hand = withSlowWorkers();
   let store: WhatIfStore;
   const asked = () => SlowWorker.lastOf<{ trip: Trip }>().sent.map(({ question }) => question.trip.name);
-  const rest = (ms = 350) => {
-    TestBed.tick();
-    jasmine.clock().tick(ms);
-  };
+  const rest = (ms = 350) => hand(ms);
 
   beforeEach(() => {
-    jasmine.clock().install();
-    globalThis.Worker = SlowWorker as unknown as typeof Worker;
-    SlowWorker.last = null;
     planned.set(trip());
     view.set({});
+    isMoving.set(false);
     TestBed.configureTestingModule({
       providers: [
-        provideZonelessChangeDetection(),
         WhatIfStore,
-        { provide: TripStore, useValue: { trip: planned, calculated: planned } },
+        { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         { provide: ForecastStore, useValue: { view } },
         { provide: ShelfService, useValue: { gear } },
       ],
     });
     store = TestBed.inject(WhatIfStore);
-  });
-  afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
-    jasmine.clock().uninstall();
   });
 
   it('is asked once the hand rests, of the last plan only', () => {
@@ -77,10 +68,43 @@ describe('what would be otherwise', () => {
     rest();
     // Of a plan that has changed again while it was worked out nothing is told.
     planned.set(trip({ name: 'third' }));
-    TestBed.tick();
     SlowWorker.lastOf().answer(2, said('second'));
     expect(store.fresh()).toBeFalse();
     expect(store.found()).toEqual(said('first').whatIf as never);
+  });
+
+  it('of a plan that has changed is worked at no longer, and that of the plan before is asked for again', () => {
+    rest();
+    planned.set(trip({ name: 'second' }));
+    rest(0);
+    const sent = () => SlowWorker.lastOf<unknown>().sent.map(({ question }) => question !== null);
+    expect(sent()).toEqual([true, false]);
+    const [{ trip: first }] = SlowWorker.lastOf<{ trip: Trip }>().sent.map(({ question }) => question);
+    planned.set(first);
+    rest();
+    expect(sent()).toEqual([true, false, true]);
+    SlowWorker.lastOf().answer(3, said('first'));
+    expect(store.fresh()).toBeTrue();
+    // Where it is known, a plan that comes and goes is asked for anew all the same.
+    planned.set(trip({ name: 'third' }));
+    rest(100);
+    planned.set(first);
+    rest();
+    expect(sent().filter(Boolean).length).toBe(3);
+  });
+
+  it('is not asked while a hand holds what it moves, and once it lets go', () => {
+    rest();
+    SlowWorker.lastOf().answer(1, said('first'));
+    isMoving.set(true);
+    rest();
+    expect(store.fresh()).toBeTrue();
+    planned.set(trip({ name: 'second' }));
+    rest(5000);
+    expect([asked().length, store.fresh()]).toEqual([1, false]);
+    isMoving.set(false);
+    rest();
+    expect(asked()).toEqual(['Islet', 'second']);
   });
 
   it('asks nothing anew where the forecast of the same plan is newer', () => {

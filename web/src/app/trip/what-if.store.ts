@@ -35,9 +35,14 @@ export class WhatIfStore implements OnDestroy {
       const trip = this.store.calculated();
       const shelf = this.shelf.gear();
       const ready = this.ready();
+      const isMoving = this.store.isMoving();
       clearTimeout(this.timer);
+      if (this.asked && this.asked.trip === trip && this.asked.shelf === shelf) return;
       this.fresh.set(false);
-      if (trip && ready) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);
+      this.asked = null;
+      this.worker?.drop();
+      // While a hand holds what it moves nobody asks what would be otherwise.
+      if (trip && ready && !isMoving) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);
     });
   }
 
@@ -47,16 +52,20 @@ export class WhatIfStore implements OnDestroy {
   }
 
   private ask(question: ForecastQuestion): void {
-    this.worker ??= new NewestWorker<ForecastQuestion, WhatIfAnswer>(() => hireWorker('whatIf'), {
-      answered: (answer, newest) => {
-        const isOfNow =
-          this.asked?.trip === this.store.calculated() && this.asked?.shelf === this.shelf.gear();
-        if (!newest || !isOfNow) return;
-        this.answer.set(answer);
-        this.fresh.set(true);
+    this.worker ??= new NewestWorker<ForecastQuestion, WhatIfAnswer>(
+      () => hireWorker('whatIf'),
+      {
+        answered: (answer, newest) => {
+          const isOfNow =
+            this.asked?.trip === this.store.calculated() && this.asked?.shelf === this.shelf.gear();
+          if (!newest || !isOfNow) return;
+          this.answer.set(answer);
+          this.fresh.set(true);
+        },
+        failed: () => this.answer.set(null),
       },
-      failed: () => this.answer.set(null),
-    });
+      true,
+    );
     this.asked = question;
     this.worker.ask(question);
   }

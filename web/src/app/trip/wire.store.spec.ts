@@ -1,4 +1,4 @@
-import { provideZonelessChangeDetection, signal } from '@angular/core';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
 import { changeCableRun, harnessDrawing, harnessReport } from '@knapsack/contract/harness';
@@ -8,6 +8,7 @@ import { GhostStore } from './ghost.store';
 import { TripStore } from './trip.store';
 import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { SlowWorker } from '../testing/slow-worker';
+import { withSlowWorkers } from '../testing/slow-workers';
 import type { WireQuestion } from '../work/wire-protocol';
 import { WireStore } from './wire.store';
 
@@ -24,22 +25,15 @@ describe('the wiring of the page', () => {
   const planned = signal<Trip | null>(trip());
   const before = signal<{ readonly trip: Trip } | null>(null);
   const gear = signal<readonly Gear[]>(shelf);
-  const real = globalThis.Worker;
+  const hand = withSlowWorkers();
   let store: WireStore;
-  const rest = () => {
-    TestBed.tick();
-    jasmine.clock().tick(1000);
-  };
+  const rest = () => hand(1000);
 
   beforeEach(() => {
-    jasmine.clock().install();
-    globalThis.Worker = SlowWorker as unknown as typeof Worker;
-    SlowWorker.hired = 0;
     planned.set(trip());
     before.set(null);
     TestBed.configureTestingModule({
       providers: [
-        provideZonelessChangeDetection(),
         WireStore,
         { provide: TripStore, useValue: { trip: planned, calculated: planned } },
         { provide: ForecastStore, useValue: { answered: signal(true) } },
@@ -48,11 +42,6 @@ describe('the wiring of the page', () => {
       ],
     });
     store = TestBed.inject(WireStore);
-  });
-  afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
-    jasmine.clock().uninstall();
   });
 
   it('is looked at after a rest elsewhere, and at once in its room', () => {

@@ -1,7 +1,7 @@
 import { lookUp, resolve } from '@knapsack/contract';
 import { checkedHarness, wireSays } from '@knapsack/contract/harness';
 import {
-  batteryThatWouldDo,
+  batteryThatWouldDoInParts,
   chanceLaw,
   ChanceRun,
   forecast,
@@ -10,13 +10,14 @@ import {
   typicalFactor,
 } from '@knapsack/core';
 import type { ForecastQuestion } from './forecast-protocol';
-import type { Work } from './work';
+import { whileNewest, type Work } from './work';
 import type { ChanceAnswer } from './chance-protocol';
 
-/** Samples between two looks for a newer question. */
-const AT_A_TIME = 100;
+/** Samples between two looks for a newer question, and before anything is said: less than that says little. */
+const AT_A_TIME = 20;
+const FIRST_SAID = 100;
 
-/** The chances of a plan, surer and surer; then what matters most. */
+/** The chances of a plan, surer and surer; then what matters most. It looks for a newer question between its parts: a month takes seconds. */
 export const chanceWork: Work<ForecastQuestion, ChanceAnswer> = async (question, { say, isNewest }) => {
   const plan = resolve(question.trip, question.shelf);
   if (!plan.ok) {
@@ -28,14 +29,23 @@ export const chanceWork: Work<ForecastQuestion, ChanceAnswer> = async (question,
   const wire = wireSays(checkedHarness(trip, carried, forecast(plan.value)).checks);
   const law = chanceLaw(plan.value);
   const run = new ChanceRun(plan.value, SEED, law);
-  for (let more = true, first = true; more; first = false) {
+  for (let more = true, said = false; more;) {
     more = run.more(AT_A_TIME);
-    if (first) say({ chance: run.soFar(), wire, tornado: null }, true);
+    if (!said && (run.odds().samples >= FIRST_SAID || !more)) {
+      said = true;
+      say({ chance: run.soFar(), wire, tornado: null }, true);
+    }
     if (!(await isNewest())) return;
   }
   const chance = run.soFar();
   const skyFactor = typicalFactor(plan.value, chance);
-  const wouldDoAh = chance.chance < chance.target ? batteryThatWouldDo(plan.value) : undefined;
+  if (!(await isNewest())) return;
+  let wouldDoAh: number | null | undefined;
+  if (chance.chance < chance.target) {
+    const found = await whileNewest(batteryThatWouldDoInParts(plan.value), isNewest);
+    if (!found.isDone) return;
+    wouldDoAh = found.is;
+  }
   say({
     chance,
     wire,

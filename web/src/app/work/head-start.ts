@@ -1,4 +1,4 @@
-import type { Answered, Asked } from './newest-worker';
+import type { Answered, Asked, Dropped } from './newest-worker';
 
 /** What is wanted of a worker. */
 export type Hired = Pick<Worker, 'postMessage' | 'onmessage' | 'onerror' | 'terminate'>;
@@ -33,13 +33,13 @@ export class HeadStart<Question, Answer> implements Hired {
     worker.postMessage({ number: AHEAD, question: ahead });
   }
 
-  postMessage(asked: Asked<Question>): void {
+  postMessage(asked: Asked<Question> | Dropped): void {
     const { death } = this;
     if (death) {
       setTimeout(() => this.fail(death));
       return;
     }
-    const isAhead = this.isFirst && this.isSame(asked.question, this.ahead);
+    const isAhead = this.isFirst && asked.question !== null && this.isSame(asked.question, this.ahead);
     this.isFirst = false;
     this.number = isAhead ? asked.number : null;
     if (!isAhead) this.worker.postMessage(asked);

@@ -87,4 +87,38 @@ describe('a worker of which only the newest question matters', () => {
       ['last of b', true, 'b'],
     ]);
   });
+
+  it('drops what waits where nobody waits for it; what is under way is heard out', () => {
+    worker.ask('a');
+    worker.ask('b');
+    worker.drop();
+    hired[0].answer();
+    expect(hired[0].sent.map(({ question }) => question)).toEqual(['a']);
+    expect(heard).toEqual([['A', false, 'a']]);
+  });
+
+  it('that listens while it works is told that nobody waits, and is heard no more of it', () => {
+    const slow = new SlowWorker();
+    const told: [string, boolean, string | null][] = [];
+    const streaming = new NewestWorker<string, string>(
+      () => slow as unknown as Worker,
+      {
+        answered: (answer, newest, question) => told.push([answer, newest, question]),
+        failed: () => failed++,
+      },
+      true,
+    );
+    streaming.ask('a');
+    streaming.drop();
+    expect(slow.sent.map(({ number, question }) => [number, question as unknown])).toEqual([
+      [1, 'a'],
+      [2, null],
+    ]);
+    slow.onmessage?.({ data: { number: 1, answer: 'of a' } });
+    expect(told).toEqual([['of a', false, null]]);
+    expect(slow.terminated).toBeFalse();
+    streaming.ask('b');
+    slow.onmessage?.({ data: { number: 3, answer: 'of b' } });
+    expect(told.at(-1)).toEqual(['of b', true, 'b']);
+  });
 });

@@ -6,6 +6,9 @@ export interface Asked<Question> {
   readonly question: Question;
 }
 
+/** Tells a worker that listens while it works that nobody waits for what was asked before. */
+export type Dropped = Asked<null>;
+
 export interface Answered<Answer> {
   readonly number: number;
   readonly answer: Answer;
@@ -47,6 +50,14 @@ export class NewestWorker<Question, Answer> {
   ask(question: Question): void {
     this.next = { number: ++this.count, question };
     this.send();
+  }
+
+  /** Nobody waits for what was asked: a worker that listens while it works stops at it, and leaves the processor to what is wanted. */
+  drop(): void {
+    this.next = null;
+    if (!this.underWay || !this.interruptible) return;
+    this.underWay = null;
+    this.worker.postMessage({ number: ++this.count, question: null } satisfies Dropped);
   }
 
   dismiss(): void {
