@@ -1,9 +1,10 @@
 import {
-  chanceOf,
+  chanceInParts,
   forecast,
   HOUR_MS,
   planMark,
   type Chance,
+  type InParts,
   type PlanInput,
   type Verdict,
 } from '@knapsack/core';
@@ -44,11 +45,11 @@ export const byProspect = (
   b: Pick<Prospect, 'chance' | 'endMs'>,
 ): number => b.chance.chance - a.chance.chance || (a.endMs === b.endMs ? 0 : b.endMs - a.endMs);
 
-/** How likely a changed trip lasts; null where it cannot be calculated. */
-export function prospectOf(trip: Trip, shelf: readonly Gear[]): Prospect | null {
+/** How likely a changed trip lasts, a few samples a part; null where it cannot be calculated. */
+export function* prospectInParts(trip: Trip, shelf: readonly Gear[]): InParts<Prospect | null> {
   const plan = planOf(trip, shelf);
   if (!plan) return null;
-  const chance = chanceOf(plan);
+  const chance = yield* chanceInParts(plan);
   const run = forecast(plan);
   const { verdict } = run;
   const { stops } = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, run).checks);

@@ -17,7 +17,7 @@ import { bestAim } from '../resolve/best-aim.js';
 import { counted, isKind, lookUp, type Carried } from '../resolve/look-up.js';
 import { resolve } from '../resolve/resolve.js';
 import { radiosByPosition } from '../resolve/resolve-positions.js';
-import { byProspect, prospectOf } from './ending.js';
+import { byProspect, prospectInParts } from './ending.js';
 
 /** A change to a plan whose chance is under its target, and its chance then. */
 export interface Fix {
@@ -46,14 +46,14 @@ type Change = (steps: number) => { readonly words: string; readonly trip: Trip }
 export const fixes = (trip: Trip, shelf: readonly Gear[]): readonly Fix[] =>
   atOnce(fixesInParts(trip, shelf));
 
-/** The same, a change that is tried a part. */
+/** The same, a few samples of a change a part. */
 export function* fixesInParts(trip: Trip, shelf: readonly Gear[]): InParts<readonly Fix[]> {
-  const before = prospectOf(trip, shelf);
+  const before = yield* prospectInParts(trip, shelf);
   if (!before || before.holds) return [];
   const { carried } = lookUp(trip, shelf);
   const now: Now = { trip, shelf, wireStops: new Set(before.wireStops) };
   const kinds: readonly (() => InParts<Fix | null>)[] = [
-    () => once(now, propped(trip, shelf)),
+    () => tryOn(now, propped(trip, shelf)),
     // Nobody is there to turn a knob or to finish earlier.
     ...(isAttended(trip)
       ? [
@@ -86,17 +86,11 @@ interface Now {
 }
 
 /** A change mends a plan where it meets the target and Wire stops nothing that it did not stop before. */
-const tryOn = ({ shelf, wireStops: known }: Now, change: ReturnType<Change>): Fix | null => {
-  const prospect = change && prospectOf(change.trip, shelf);
+function* tryOn({ shelf, wireStops: known }: Now, change: ReturnType<Change>): InParts<Fix | null> {
+  const prospect = change && (yield* prospectInParts(change.trip, shelf));
   if (!prospect) return null;
   const { chance, endMs, holds, wireStops } = prospect;
   return { ...change, chance, endMs, fixes: holds && wireStops.every((stop) => known.has(stop)) };
-};
-
-/** A change that can be made in one way only. */
-function* once(now: Now, change: ReturnType<Change>): InParts<Fix | null> {
-  yield;
-  return tryOn(now, change);
 }
 
 /** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
@@ -104,13 +98,11 @@ function* stepByStep(now: Now, change: Change): InParts<Fix | null> {
   const steps = Array.from({ length: MOST_STEPS }, (_, index) => change(index + 1));
   const end = steps.findIndex((made) => !made || made.trip === now.trip);
   const ways = steps.slice(0, end === -1 ? MOST_STEPS : end);
-  yield;
-  let best = tryOn(now, ways.at(-1) ?? null);
+  let best = yield* tryOn(now, ways.at(-1) ?? null);
   if (!best?.fixes) return best;
   for (let low = 0, high = ways.length - 1; low < high;) {
     const middle = Math.floor((low + high) / 2);
-    yield;
-    const fix = tryOn(now, ways[middle]);
+    const fix = yield* tryOn(now, ways[middle]);
     if (fix?.fixes) [best, high] = [fix, middle];
     else low = middle + 1;
   }
@@ -125,8 +117,7 @@ function* lightest(
   let best: Fix | null = null;
   for (const way of [...ways].sort((a, b) => a.grams - b.grams)) {
     if (way.trip === now.trip) continue;
-    yield;
-    const fix = tryOn(now, way);
+    const fix = yield* tryOn(now, way);
     if (!fix) continue;
     if (fix.fixes) return fix;
     if (!best || byProspect(fix, best) < 0) best = fix;

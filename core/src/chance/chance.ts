@@ -2,6 +2,7 @@ import { tightMarch, type TightOutcome, type TightRun } from '../march/tight-mar
 import { copyOf, type TightPack } from '../march/tight-pack.js';
 import { HOUR_MS } from '../span.js';
 import { SEED } from '../random/seed.js';
+import { atOnce, type InParts } from '../in-parts.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { chanceLaw, sampleFor, emptyRun, take, type ChanceLaw } from './chance-law.js';
 import { SocBands } from './soc-bands.js';
@@ -178,9 +179,15 @@ function quantile(values: readonly number[], share: number): number {
   return ordered.length > 0 ? ordered[Math.floor(share * ordered.length)] : 0;
 }
 
+/** Samples of one part of the work. */
+const AT_A_TIME = 20;
+
 /** The chance of a plan, sampled until it is sure enough. */
-export function chanceOf(plan: PlanInput, seed = SEED): Chance {
+export const chanceOf = (plan: PlanInput, seed = SEED): Chance => atOnce(chanceInParts(plan, seed));
+
+/** The same, a few samples a part. */
+export function* chanceInParts(plan: PlanInput, seed = SEED): InParts<Chance> {
   const run = new ChanceRun(plan, seed);
-  run.more(MOST_SAMPLES);
+  while (run.more(AT_A_TIME)) yield;
   return run.soFar();
 }

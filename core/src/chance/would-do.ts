@@ -1,6 +1,6 @@
 import type { PlanInput } from '../forecast/plan-input.js';
 import { atOnce, type InParts } from '../in-parts.js';
-import { ChanceRun, MOST_SAMPLES } from './chance.js';
+import { chanceInParts } from './chance.js';
 
 /** No battery is looked for that is more than this many times as large. */
 const MOST_TIMES = 10;
@@ -13,24 +13,23 @@ const MOST_TIMES = 10;
 export const batteryThatWouldDo = (plan: PlanInput): number | null | undefined =>
   atOnce(batteryThatWouldDoInParts(plan));
 
-/** The same, a battery that is tried a part. */
+/** The same, a few samples of a battery a part. */
 export function* batteryThatWouldDoInParts(plan: PlanInput): InParts<number | null | undefined> {
   const [{ label }, second] = plan.packs;
   if (second) return undefined;
   let low = Math.floor(label.ratedAh);
   let high = Math.ceil(label.ratedAh * MOST_TIMES);
-  if (!meets(plan, high)) return null;
+  if (!(yield* meets(plan, high))) return null;
   while (high - low > 1) {
-    yield;
     const middle = Math.floor((low + high) / 2);
-    if (meets(plan, middle)) high = middle;
+    if (yield* meets(plan, middle)) high = middle;
     else low = middle;
   }
   return high;
 }
 
 /** Whether a plan meets its target chance with a battery of another size. */
-function meets(plan: PlanInput, ratedAh: number): boolean {
+function* meets(plan: PlanInput, ratedAh: number): InParts<boolean> {
   const [pack] = plan.packs;
   const { label } = pack;
   const times = ratedAh / label.ratedAh;
@@ -40,8 +39,6 @@ function meets(plan: PlanInput, ratedAh: number): boolean {
     ...(label.ohmicOhm !== undefined && { ohmicOhm: label.ohmicOhm / times }),
     ...(label.maxChargeA !== undefined && { maxChargeA: label.maxChargeA * times }),
   };
-  const run = new ChanceRun({ ...plan, packs: [{ ...pack, label: scaled }] });
-  run.more(MOST_SAMPLES);
-  const { chance, target } = run.soFar();
+  const { chance, target } = yield* chanceInParts({ ...plan, packs: [{ ...pack, label: scaled }] });
   return chance >= target;
 }
