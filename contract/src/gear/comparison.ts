@@ -47,7 +47,19 @@ export function compare(items: readonly Gear[], loadA: number): readonly Compare
     .filter(({ cells }) => cells.some((cell) => cell !== ''));
 }
 
-function measures(loadA: number): readonly Measure[] {
+const measures = (loadA: number): readonly Measure[] => [
+  ...batteryMeasures(loadA),
+  ...RADIO_MEASURES,
+  ...panelMeasures(),
+  ...EVERY_MEASURE,
+];
+
+const amps = (value: number) => sayQuantity({ value, unit: 'A' });
+const whole = (value: number) => fixed(value, value < 10 ? 1 : 0);
+const perWeight = (unit: string) => (perKg: number) =>
+  `${whole(perKg / here(1, 'kg'))} ${unit}/${unitHere('kg')}`;
+
+function batteryMeasures(loadA: number): readonly Measure[] {
   const worth = (gear: Gear) => {
     if (gear.kind !== 'battery' && gear.kind !== 'station') return null;
     const { weightG, price } = gear;
@@ -56,10 +68,6 @@ function measures(loadA: number): readonly Measure[] {
       ...(price && { price: price.value }),
     });
   };
-  const amps = (value: number) => sayQuantity({ value, unit: 'A' });
-  const whole = (value: number) => fixed(value, value < 10 ? 1 : 0);
-  const perWeight = (unit: string) => (perKg: number) =>
-    `${whole(perKg / here(1, 'kg'))} ${unit}/${unitHere('kg')}`;
   return [
     {
       label: 'usable energy',
@@ -79,50 +87,60 @@ function measures(loadA: number): readonly Measure[] {
     },
     { label: 'hours of the typical load', value: (gear) => worth(gear)?.hours ?? null, say: sayDuration },
     { label: 'charge cycles', value: ({ cycles }) => cycles?.value ?? null, say: whole },
-    {
-      label: 'receive current',
-      value: (gear) => (gear.kind === 'radio' ? gear.receiveA.value : null),
-      say: amps,
-      less: true,
-    },
-    {
-      label: 'transmit current at 5 W',
-      value: (gear) =>
-        gear.kind === 'radio' ? transmitCurrent(assumedCurrents(figuresOf(gear), 'measured'), 5) : null,
-      say: amps,
-      less: true,
-    },
-    {
-      label: 'rated power',
-      value: (gear) => (gear.kind === 'panel' ? gear.watts.value : null),
-      say: (value) => `${whole(value)} W`,
-    },
-    {
-      label: `power per ${unitHere('kg')}`,
-      value: (gear) =>
-        gear.kind === 'panel' && gear.weightG ? (gear.watts.value * 1000) / gear.weightG.value : null,
-      say: perWeight('W'),
-    },
-    {
-      label: 'price',
-      value: ({ price }) => price?.value ?? null,
-      say: (value) => sayMoney(value),
-      less: true,
-    },
-    {
-      label: 'packed size',
-      value: ({ packedL }) => packedL?.value ?? null,
-      say: (value) => `${whole(value)} l`,
-      less: true,
-    },
-    {
-      label: 'weight',
-      value: ({ weightG }) => weightG?.value ?? null,
-      say: (value) => sayQuantity({ value, unit: 'g' }),
-      less: true,
-    },
   ];
 }
+
+const RADIO_MEASURES: readonly Measure[] = [
+  {
+    label: 'receive current',
+    value: (gear) => (gear.kind === 'radio' ? gear.receiveA.value : null),
+    say: amps,
+    less: true,
+  },
+  {
+    label: 'transmit current at 5 W',
+    value: (gear) =>
+      gear.kind === 'radio' ? transmitCurrent(assumedCurrents(figuresOf(gear), 'measured'), 5) : null,
+    say: amps,
+    less: true,
+  },
+];
+
+const panelMeasures = (): readonly Measure[] => [
+  {
+    label: 'rated power',
+    value: (gear) => (gear.kind === 'panel' ? gear.watts.value : null),
+    say: (value) => `${whole(value)} W`,
+  },
+  {
+    label: `power per ${unitHere('kg')}`,
+    value: (gear) =>
+      gear.kind === 'panel' && gear.weightG ? (gear.watts.value * 1000) / gear.weightG.value : null,
+    say: perWeight('W'),
+  },
+];
+
+/** What every item may have. */
+const EVERY_MEASURE: readonly Measure[] = [
+  {
+    label: 'price',
+    value: ({ price }) => price?.value ?? null,
+    say: (value) => sayMoney(value),
+    less: true,
+  },
+  {
+    label: 'packed size',
+    value: ({ packedL }) => packedL?.value ?? null,
+    say: (value) => `${whole(value)} l`,
+    less: true,
+  },
+  {
+    label: 'weight',
+    value: ({ weightG }) => weightG?.value ?? null,
+    say: (value) => sayQuantity({ value, unit: 'g' }),
+    less: true,
+  },
+];
 
 const figuresOf = (radio: Extract<Gear, { kind: 'radio' }>) => ({
   receive: [{ amps: radio.receiveA.value, source: radio.receiveA.source }],

@@ -21,10 +21,37 @@ const TOO_OFTEN = 'Too many wrong passphrases.';
 export function loginRoutes(access: Access): Router {
   const { reach, passphrase, devices } = access;
   const router = Router();
-  const pauses = new GrowingPauses();
-  let underWay = false;
+  const show = showOn(access);
+  const attempts = limitOf(access, show);
+  router.get('/look.css', (_request, response) => {
+    response.set('Cache-Control', 'no-cache').type('css').send(LOGIN_LOOK);
+  });
+  router.get('/', (request, response) => show(request, response, 200));
+  router.post(
+    '/',
+    urlencoded({ extended: false, limit: '4kb', parameterLimit: 8 }),
+    attempts.limit,
+    async (request, response) => {
+      const secret = passphrase.current();
+      if (!secret) return show(request, response, 403, NOT_SET);
+      const { passphrase: typed, device, next } = bodyOf(request);
+      if (!(await attempts.made(() => isPassphrase(String(typed ?? ''), secret)))) {
+        return show(request, response, 401, 'That is not the passphrase.');
+      }
+      const name = deviceName(String(device ?? ''), request.headers['user-agent'] ?? '');
+      const token = devices.letIn(name, secret.salt);
+      response.set('Set-Cookie', cookieOf(token, reach)).redirect(303, pathOf(next));
+    },
+  );
+  return router;
+}
 
-  const show = (request: Request, response: Response, status: number, problem?: string): void => {
+type Show = (request: Request, response: Response, status: number, problem?: string) => void;
+
+/** Answers with the page of the login, and what is wrong. */
+const showOn =
+  (access: Access): Show =>
+  (request, response, status, problem) => {
     const { next, device } =
       request.method === 'POST' ? bodyOf(request) : { next: request.query['next'], device: '' };
     response
@@ -44,11 +71,14 @@ export function loginRoutes(access: Access): Router {
       );
   };
 
+/** How often a passphrase may be tried. */
+function limitOf({ reach }: Access, show: Show) {
+  const pauses = new GrowingPauses();
+  let underWay = false;
   const tooOften = (request: Request, response: Response, waitS: number): void => {
     response.set('Retry-After', String(waitS));
     show(request, response, 429, `${TOO_OFTEN} Wait ${sayWait(waitS)}, then try again.`);
   };
-
   /** By address; behind a proxy all come from one, so that there everyone waits together, longer each time. */
   const limit: RequestHandler = reach.origin
     ? (request, response, next) => {
@@ -66,35 +96,19 @@ export function loginRoutes(access: Access): Router {
         validate: { xForwardedForHeader: false, forwardedHeader: false },
         handler: (request, response) => tooOften(request, response, WINDOW_MS / 1000),
       });
-
-  router.get('/look.css', (_request, response) => {
-    response.set('Cache-Control', 'no-cache').type('css').send(LOGIN_LOOK);
-  });
-  router.get('/', (request, response) => show(request, response, 200));
-  router.post(
-    '/',
-    urlencoded({ extended: false, limit: '4kb', parameterLimit: 8 }),
-    limit,
-    async (request, response) => {
-      const secret = passphrase.current();
-      if (!secret) return show(request, response, 403, NOT_SET);
-      const { passphrase: typed, device, next } = bodyOf(request);
-      underWay = true;
-      try {
-        if (!(await isPassphrase(String(typed ?? ''), secret))) {
-          pauses.failed();
-          return show(request, response, 401, 'That is not the passphrase.');
-        }
-      } finally {
-        underWay = false;
-      }
-      pauses.succeeded();
-      const name = deviceName(String(device ?? ''), request.headers['user-agent'] ?? '');
-      const token = devices.letIn(name, secret.salt);
-      response.set('Set-Cookie', cookieOf(token, reach)).redirect(303, pathOf(next));
-    },
-  );
-  return router;
+  /** Makes an attempt and counts it. @returns whether it was the right one */
+  const made = async (attempt: () => Promise<boolean>): Promise<boolean> => {
+    underWay = true;
+    try {
+      const isRight = await attempt();
+      if (isRight) pauses.succeeded();
+      else pauses.failed();
+      return isRight;
+    } finally {
+      underWay = false;
+    }
+  };
+  return { limit, made };
 }
 
 /** Lets in who has logged in; whoever else asks for a page is led to the login, and gets nothing besides. */

@@ -1,4 +1,3 @@
-import { Habits } from '@knapsack/core';
 import { HttpClient, HttpContext, type HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
@@ -24,8 +23,8 @@ import {
   type WeatherReading,
 } from '@knapsack/contract';
 import type { DryRunSetup } from '@knapsack/contract/field';
-import type { ClimateWord } from '@knapsack/core';
 import { forkJoin, map, type Observable } from 'rxjs';
+import type { CardPdfQuestion, SetAside, TripFormat, WeatherQuestion } from './api-questions';
 import type { StoredOuting } from './stored-outing';
 import { DEVICE_MAY_ANSWER, KEPT_AT, STAYS } from './kept-answers.interceptor';
 
@@ -36,19 +35,6 @@ const JSON_HEADERS = { 'Content-Type': 'application/json' };
 
 /** Collections of what stands beside trips. */
 export type BesideKind = 'packings' | 'rehearsals' | 'debriefs' | 'requirements';
-
-/** What a trip goes out as. */
-export type TripFormat = 'file' | 'calendar' | 'gpx' | 'geojson';
-
-/** What a field card is made of; the gear as it is here, saved or not. */
-export interface CardPdfQuestion {
-  readonly trip: Trip;
-  readonly gear: readonly Gear[];
-  readonly paper: 'A5' | 'A4';
-  /** In which the card is written. */
-  readonly habits: Habits;
-  readonly ration: unknown;
-}
 
 /** The server's documents, each with the revision that the next write must name. */
 @Injectable({ providedIn: 'root' })
@@ -262,26 +248,6 @@ export class ApiService {
   loadDemo(): Observable<void> {
     return this.http.post<void>('/api/demo', null);
   }
-}
-
-/** A row of the data file that this release cannot read. */
-export interface SetAside {
-  readonly kind: 'trips' | 'gear' | BesideKind;
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  /** A later release wrote it and can open it. */
-  readonly isLater: boolean;
-  readonly sentence: string;
-}
-
-export interface WeatherQuestion {
-  readonly latitudeDeg: number;
-  readonly longitudeDeg: number;
-  readonly heightM: number;
-  readonly start: string;
-  readonly end: string;
-  readonly climate: ClimateWord;
 }
 
 /** What the server has of a document, or had: then when it was so, UTC epoch ms. */

@@ -1,8 +1,7 @@
 import {
-  CHARGE_LAWS,
   USUAL_CELLS,
   type Accessory,
-  type ChargeLaw,
+  type Battery,
   type Figure,
   type Gear,
   type Cable,
@@ -22,41 +21,14 @@ import {
   type Technology,
 } from '@knapsack/core';
 import type { Choice } from '../parts/choices';
-import { profileChoices } from './profile-choices';
-
-/** One of a few words that says what an item is, and the item with another of them. */
-export interface GearChoice {
-  readonly label: string;
-  readonly value: string;
-  readonly choices: readonly Choice[];
-  readonly picked: (value: string) => Gear;
-}
+import { chargerChoices, controllerChoices } from './charging-choices';
+import { yesNo, type GearChoice } from './gear-choice';
 
 const assumed = (value: number): Figure => ({ value, source: 'assumed' });
 const labelled = (table: Readonly<Record<string, { readonly label: string }>>): Choice[] =>
   Object.entries(table).map(([value, { label }]) => ({ value, label }));
 
 const CHEMISTRY_CHOICES = CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].label }));
-
-/** A question of yes and no, or of not known where nothing was said. */
-function yesNo<Item extends Gear>(
-  gear: Item,
-  key: keyof Item & string,
-  label: string,
-  [yes, no]: readonly [string, string],
-): GearChoice {
-  const value = gear[key];
-  return {
-    label,
-    value: value === undefined ? '' : value ? 'yes' : 'no',
-    choices: [
-      ...(value === undefined ? [{ value: '', label: 'not known' }] : []),
-      { value: 'yes', label: yes },
-      { value: 'no', label: no },
-    ],
-    picked: (word) => ({ ...gear, [key]: word === 'yes' }),
-  };
-}
 
 /** What can be said of an item in a few words besides its figures. */
 export function choicesOf(gear: Gear): readonly GearChoice[] {
@@ -67,20 +39,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         batteryInside(gear),
       ];
     case 'battery':
-      return [
-        {
-          label: 'Chemistry',
-          value: gear.chemistry,
-          choices: CHEMISTRY_CHOICES,
-          picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
-        },
-        yesNo(gear, 'keepsCharge', 'In storage', ['keeps its charge', 'loses it by itself']),
-        yesNo(gear, 'protects', 'Emptied too far', ['BMS cuts off', 'nothing cuts off']),
-        yesNo(gear, 'coldProtected', `Charged below ${sayQuantity({ value: 0, unit: 'C' })}`, [
-          'BMS cuts off',
-          'nothing cuts off',
-        ]),
-      ];
+      return batteryChoices(gear);
     case 'station':
       return [
         {
@@ -100,16 +59,7 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         cellsInside(gear),
       ];
     case 'lead':
-      return [
-        {
-          label: 'Its place',
-          value: gear.run ?? '',
-          choices: [{ value: '', label: 'wherever it is put' }, ...labelled(CABLE_RUNS)],
-          picked: (run) => withRun(gear, run),
-        },
-        { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
-        ...(gear.wire ? [metalOf(gear, gear.wire)] : []),
-      ];
+      return cableChoices(gear);
     case 'panel':
       return [
         {
@@ -121,71 +71,41 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
         yesNo(gear, 'diodes', 'Bypass diodes', ['one to each leaf', 'none of its own']),
       ];
     case 'controller':
-      return [
-        {
-          label: 'Kind of controller',
-          value: gear.type,
-          choices: CONTROLLERS,
-          picked: (type) => ({ ...gear, type: type as typeof gear.type }),
-        },
-        ...(gear.type === 'pwm'
-          ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
-          : []),
-        ...(gear.type === 'usb'
-          ? []
-          : [
-              yesNo(gear, 'wakesBattery', 'A battery that switched off', ['is woken by it', 'is not']),
-              yesNo(gear, 'compensates', 'Charge volts in the cold', [
-                'are raised for lead-acid',
-                'stay the same',
-              ]),
-              yesNo(gear, 'equalises', 'A flooded battery', [
-                'is equalised now and then',
-                'is never equalised',
-              ]),
-            ]),
-        ...profileChoices(gear),
-      ];
+      return controllerChoices(gear);
     case 'charger':
-      return [
-        {
-          label: 'Charges from',
-          value: gear.from,
-          choices: [
-            { value: 'mains', label: 'the mains' },
-            { value: 'vehicle', label: 'a vehicle' },
-          ],
-          picked: (from) => ({ ...gear, from: from as typeof gear.from }),
-        },
-        {
-          label: 'Charges',
-          value: gear.law ?? 'stages',
-          choices: Object.entries(CHARGE_LAWS).map(([value, label]) => ({ value, label })),
-          picked: (law) => ({ ...gear, law: law as ChargeLaw }),
-        },
-        ...(gear.from === 'vehicle'
-          ? [
-              yesNo(gear, 'isolated', 'With the engine off', [
-                'is cut off from the starter battery',
-                'goes on charging',
-              ]),
-            ]
-          : []),
-        ...profileChoices(gear),
-      ];
+      return chargerChoices(gear);
     default:
       return [];
   }
 }
 
-const usualCells = (name: string): number => USUAL_CELLS[name as ChemistryName];
-
-const CONTROLLERS = [
-  { value: 'mppt', label: 'MPPT' },
-  { value: 'boost', label: 'boost MPPT' },
-  { value: 'pwm', label: 'PWM' },
-  { value: 'usb', label: 'cells on the panel’s USB socket' },
+const batteryChoices = (gear: Battery): readonly GearChoice[] => [
+  {
+    label: 'Chemistry',
+    value: gear.chemistry,
+    choices: CHEMISTRY_CHOICES,
+    picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
+  },
+  yesNo(gear, 'keepsCharge', 'In storage', ['keeps its charge', 'loses it by itself']),
+  yesNo(gear, 'protects', 'Emptied too far', ['BMS cuts off', 'nothing cuts off']),
+  yesNo(gear, 'coldProtected', `Charged below ${sayQuantity({ value: 0, unit: 'C' })}`, [
+    'BMS cuts off',
+    'nothing cuts off',
+  ]),
 ];
+
+const cableChoices = (gear: Cable): readonly GearChoice[] => [
+  {
+    label: 'Its place',
+    value: gear.run ?? '',
+    choices: [{ value: '', label: 'wherever it is put' }, ...labelled(CABLE_RUNS)],
+    picked: (run) => withRun(gear, run),
+  },
+  { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
+  ...(gear.wire ? [metalOf(gear, gear.wire)] : []),
+];
+
+const usualCells = (name: string): number => USUAL_CELLS[name as ChemistryName];
 
 /** The battery inside a radio; a new one starts out with assumed figures. */
 function batteryInside(gear: Radio): GearChoice {

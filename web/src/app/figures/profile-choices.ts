@@ -1,6 +1,6 @@
 import type { Charger, ControllerGear } from '@knapsack/contract';
 import type { ChemistryName } from '@knapsack/core';
-import type { GearChoice } from './gear-choices';
+import type { GearChoice } from './gear-choice';
 
 /** Chemistries that share a charge profile, as a controller's manual lists them. */
 const PROFILES: readonly { readonly label: string; readonly of: readonly ChemistryName[] }[] = [

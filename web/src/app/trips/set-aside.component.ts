@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import { ApiService, type SetAside } from '../data/api.service';
+import type { SetAside } from '../data/api-questions';
+import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 
 /** What stands in the data file and cannot be read: named, to be kept as a copy, and deleted when its owner says so. */

@@ -7,7 +7,8 @@ import {
   NgbDropdownToggle,
 } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { firstValueFrom } from 'rxjs';
-import { ApiService, type TripFormat } from '../data/api.service';
+import type { TripFormat } from '../data/api-questions';
+import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { saveFile } from '../data/save-file';
 

@@ -1,22 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { REPEATS, blockDuty, positionOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
+import { blockDuty, positionOf, type Block, type RepeatWord, type Trip } from '@knapsack/contract';
 import {
-  ACTIVITIES,
-  ACTIVITY_NAMES,
   type ActivityName,
   type Assumption,
-  ASSUMPTIONS,
   type Duty,
   dutyOf,
   familyOf,
   type Mode,
-  MODE_NAMES,
-  sayMode,
   sayQuantity,
   shareOfDuty,
   usualShare,
 } from '@knapsack/core';
-import { choicesOf } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
@@ -35,9 +29,13 @@ import {
 import { TripStore } from '../../trip/trip.store';
 import { SelectionStore } from '../../trip/selection.store';
 import { BagStore } from '../../trip/bag.store';
-
-/** The choice of voice with heavy speech processing, which is no mode of its own. */
-const PROCESSED = 'SSB processed';
+import {
+  ACTIVITY_CHOICES,
+  ASSUMPTION_CHOICES,
+  MODE_CHOICES,
+  PROCESSED,
+  REPEAT_CHOICES,
+} from './block-choices';
 
 /** A duty with one figure as a person would say it. */
 const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
@@ -167,18 +165,8 @@ export class BlockSentenceComponent {
     return block ? [block] : [];
   });
   protected readonly processed = PROCESSED;
-  protected readonly modes = MODE_NAMES.flatMap((mode) =>
-    mode === 'SSB'
-      ? [
-          { value: mode, label: sayMode(mode) },
-          { value: PROCESSED, label: 'SSB, processed' },
-        ]
-      : [{ value: mode, label: sayMode(mode) }],
-  );
-  protected readonly activities = ACTIVITY_NAMES.map((name) => ({
-    value: name,
-    label: ACTIVITIES[name].label,
-  }));
+  protected readonly modes = MODE_CHOICES;
+  protected readonly activities = ACTIVITY_CHOICES;
 
   protected readonly zone = computed(() => this.store.trip()?.place.timeZone ?? 'UTC');
   protected readonly span = computed(() => {
@@ -211,11 +199,8 @@ export class BlockSentenceComponent {
   /** Lengths of a call, s, that the user has said, by block and mode. */
   private readonly pieceSeconds = signal<ReadonlyMap<string, number>>(new Map());
 
-  protected readonly repeats = [
-    { value: 'once', label: 'once' },
-    ...Object.entries(REPEATS).map(([value, label]) => ({ value, label })),
-  ];
-  protected readonly assumptions = [{ value: 'trip', label: 'as the trip' }, ...choicesOf(ASSUMPTIONS)];
+  protected readonly repeats = REPEAT_CHOICES;
+  protected readonly assumptions = ASSUMPTION_CHOICES;
   protected readonly positionOfBlock = computed(() => {
     const block = this.selection.selected();
     return `${block ? positionOf(block) : 1}`;
