@@ -94,7 +94,7 @@ export * from './battery/terminal-volts.js';
 export * from './wire/fault-current.js';
 export * from './wire/fuses.js';
 export * from './wire/wire.js';
-export * from './verify/compute-cases.js';
+export * from './verify/verify-file.js';
 export type * from './verify/reference-file.js';
 export * from './random/generator.js';
 export * from './weather/climate.js';

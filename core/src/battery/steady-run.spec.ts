@@ -3,7 +3,8 @@ import { loadSeries } from '../load/load-series.js';
 import { march } from '../march/march.js';
 import { timeGrid } from '../time-grid.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
-import { packLabel, verifyFile } from '../verify/compute-cases.js';
+import { packLabel } from '../verify/battery-cases.js';
+import { verifyFile } from '../verify/verify-file.js';
 import { holdAgainst, type ReferenceFile } from '../verify/reference-file.js';
 import { batteryPackAt } from './battery-pack.js';
 

@@ -17,6 +17,9 @@ export interface ReferenceFile {
   readonly cases: readonly ReferenceCase[];
 }
 
+/** Inputs of a case that are numbers, by their names. */
+export type Numbers<Names extends string> = Readonly<Record<Names, number>>;
+
 /** What the core gives for a case, by the names of the figures. */
 export type Computed = Readonly<Record<string, number | string | boolean | null>>;
 

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { holdAgainst, type ReferenceFile } from './reference-file.js';
-import { verifyFile } from './compute-cases.js';
+import { verifyFile } from './verify-file.js';
 
 const FOLDER = new URL('../../reference/', import.meta.url);
 const read = (name: string) => JSON.parse(readFileSync(new URL(name, FOLDER), 'utf8')) as ReferenceFile;
