@@ -9,7 +9,7 @@ import { at, die, say } from './process.mjs';
 
 const NOT_IN_THE_COPY = /\/(dist|node_modules)(\/|$)/;
 /** A browser that says nothing for this long stands still, as in a loop without end. */
-const PATIENCE_MS = 120_000;
+const PATIENCE_MS = 60_000;
 /** What the browser says of a fault, on a line of its own. */
 const SAID = /FAULT (\d+) (found|not|static|unseen)/;
 

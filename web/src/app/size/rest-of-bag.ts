@@ -30,7 +30,15 @@ export function moneyFor(trip: Trip, gear: Known): number | null {
 /** What decides over the kits: everything but the bag's own battery and panel, and how that lies. */
 export function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): string {
   const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...told } = trip;
-  const { knows: _knows, budget: _budget, ...rest } = told;
+  const { knows: _knows, budget: _budget, chargeIdle: _idle, harness = {}, ...rest } = told;
+  // A kit of batteries one after the other brings a change-over switch of which nothing is said.
+  const { changeover = {}, ...wires } = harness;
+  const wiring = Object.keys(changeover).length > 0 ? { ...wires, changeover } : wires;
   const { aim: _aim, mount: _mount, ...place } = trip.panelPlace ?? USUAL_PLACE;
-  return JSON.stringify({ ...rest, panelPlace: place, loadout: trip.loadout.filter((item) => !isKit(item)) });
+  return JSON.stringify({
+    ...rest,
+    wiring,
+    panelPlace: place,
+    loadout: trip.loadout.filter((item) => !isKit(item)),
+  });
 }

@@ -15,9 +15,12 @@ export function withSlowWorkers(): (ms?: number) => void {
     SlowWorker.hired = 0;
   });
   afterEach(() => {
-    TestBed.resetTestingModule();
-    globalThis.Worker = real;
-    jasmine.clock().uninstall();
+    try {
+      TestBed.resetTestingModule();
+    } finally {
+      globalThis.Worker = real;
+      jasmine.clock().uninstall();
+    }
   });
   return (ms = 0) => {
     TestBed.tick();
