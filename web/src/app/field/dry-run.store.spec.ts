@@ -108,6 +108,18 @@ describe('a dry run of the outing in hand', () => {
     expect(log.byHand()).toEqual([]);
   });
 
+  it('passes over what is no line of an instrument, and knows the others by their own', async () => {
+    const store = await open();
+    store.toggle('controller');
+    for (const line of ['noise', monitor(1), `C ${MINUTE_MS} 17.90 1.20 13.30 1.52 0.02 22 bulk`])
+      stream().line(line);
+    stream().tell('truth', { timeMs: after(1), soc: 0.87, sky: null });
+    rest(200);
+    expect([...store.displays().keys()]).toEqual(['monitor', 'controller']);
+    const entries = TestBed.inject(DryRunLog).log().entries;
+    expect(new Set(entries.map(({ source }) => source))).toEqual(new Set(['monitor']));
+  });
+
   it('stands still when told to, and goes on from there, hearing nothing twice', async () => {
     const store = await open();
     sent(1, 2);

@@ -243,9 +243,12 @@ export class DryRunStore extends OutingClock implements OnDestroy {
     const displays = new Map(this.displays());
     const entries: LogEntry[] = [];
     for (const { lines, timeMs } of moments) {
-      const readings = lines.map(readInstrumentLine).filter((reading) => reading !== null);
-      for (const reading of readings) displays.set(reading.source, reading);
-      const entered = lines.filter((_, place) => this.enters().has(readings[place].source));
+      const read = lines.flatMap((line) => {
+        const reading = readInstrumentLine(line);
+        return reading ? [{ line, reading }] : [];
+      });
+      for (const { reading } of read) displays.set(reading.source, reading);
+      const entered = read.filter(({ reading }) => this.enters().has(reading.source)).map(({ line }) => line);
       const found = entriesOfLines(entered, timeMs, this.soFar);
       this.soFar = found.soFar;
       entries.push(...found.entries);

@@ -70,4 +70,25 @@ describe('the packing list of a trip in hand', () => {
     expect(store.without()).toBeNull();
     expect(worker.sent.length).toBe(2);
   });
+
+  it('stays the same while hours are drawn, and is another where anything changes that it hangs on', () => {
+    const [, battery] = trip().loadout;
+    let list = store.list();
+    present.update((now) => ({ ...now, blocks: [], name: 'other' }));
+    expect(store.list()).toBe(list);
+    const changes: readonly Partial<Trip>[] = [
+      { loadout: [battery] },
+      { packing: { bags: [] } },
+      { carryLimitG: 9000 },
+      { gear: [] },
+      { weather: { air: 'ordinary', cloud: 4, windMS: 1, climate: 'temperate' } },
+      { start: '2027-09-04T05:00:00.000Z' },
+      { end: '2027-09-04T19:00:00.000Z' },
+    ];
+    for (const change of changes) {
+      present.update((now) => ({ ...now, ...change }));
+      expect(store.list()).withContext(Object.keys(change)[0]).not.toBe(list);
+      list = store.list();
+    }
+  });
 });

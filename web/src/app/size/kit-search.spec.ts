@@ -45,6 +45,7 @@ class Trier {
 describe('the search over the shelf, as it goes', () => {
   const present = signal<Trip>(trip());
   const gear = signal<readonly Gear[]>([]);
+  const typical = signal<readonly Gear[]>([]);
   const rest = withSlowWorkers();
   let store: SizeStore;
   let taken: string[];
@@ -59,6 +60,7 @@ describe('the search over the shelf, as it goes', () => {
       localStorage.removeItem(key);
     present.set(trip());
     gear.set([curlew, { ...shale, ...grams(1200) }, { ...small, ...grams(500) }]);
+    typical.set([]);
     [taken, refuses, plans] = [[], false, []];
     TestBed.configureTestingModule({
       providers: [
@@ -80,7 +82,7 @@ describe('the search over the shelf, as it goes', () => {
         {
           provide: TypicalGearService,
           useValue: {
-            all: signal([]),
+            all: typical,
             load: () => Promise.resolve([]),
             take: (id: string) => Promise.resolve((taken.push(id), refuses ? null : id)),
           },
@@ -222,5 +224,23 @@ describe('the search over the shelf, as it goes', () => {
     expect(JSON.parse(localStorage.getItem('knapsack.size.build')!)).toEqual({ on: true });
     // There are none to hold it against.
     expect('requirements' in store.effective()).toBeFalse();
+  });
+
+  it('makes kits of what is sold where it is told to, and by itself where the shelf leaves nothing to choose', () => {
+    const sold: Gear = { ...small, id: 'typical-6ah', name: 'Typical 6 Ah' };
+    typical.set([sold, { ...curlew, id: 'typical-radio' }]);
+    expect(store.stock()).toEqual(gear());
+    store.chooseFrom('sold');
+    // One's own stay known, and are nothing to choose from; a radio is no kit.
+    expect(store.stock().map((item) => [item.id, item.archived ?? item.wished ?? false])).toEqual([
+      ['curlew', false],
+      ['shale', true],
+      ['pebble', true],
+      ['typical-6ah', true],
+    ]);
+    gear.update((all) => [...all, sold]);
+    expect(store.stock().filter(({ id }) => id === 'typical-6ah').length).toBe(1);
+    localStorage.removeItem('knapsack.size.from');
+    TestBed.resetTestingModule();
   });
 });

@@ -1,11 +1,14 @@
 import { computed, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Gear, Trip } from '@knapsack/contract';
+import type { IdealFigures } from '@knapsack/contract/size';
 import { curlew, shale, trip } from '@knapsack/contract/testing/outing';
 import { ShelfService } from '../data/shelf.service';
+import { SlowWorker } from '../testing/slow-worker';
 import { withSlowWorkers } from '../testing/slow-workers';
 import { BagStore } from '../trip/bag.store';
 import { TripStore } from '../trip/trip.store';
+import type { IdealQuestion } from '../work/ideal-work';
 import { SizeStore } from './size.store';
 
 /** The radio weighs 700 g, a battery 1,000 g, and there are two of it. */
@@ -99,5 +102,31 @@ describe('the search over the shelf', () => {
     store.again();
     expect(store.problems().length).toBe(1);
     expect(store.busy()).toBeFalse();
+  });
+
+  it('asks for the ideal battery and panel of the month, and knows none of another plan', () => {
+    const worker = SlowWorker.lastOf<IdealQuestion>();
+    expect(worker.sent.map(({ question }) => [question.month, question.chance])).toEqual([[9, 0.9]]);
+    const figures = { batteryAh: 5 } as unknown as IdealFigures;
+    worker.answer(1, figures);
+    expect(store.ideal()).toBe(figures);
+    store.month.set(1);
+    seen();
+    expect(store.ideal()).toBeNull();
+    // One that was asked before is told no more.
+    worker.answer(1, figures);
+    expect(store.ideal()).toBeNull();
+    expect(worker.sent.at(-1)!.question.month).toBe(1);
+    const before = worker.sent.length;
+    for (const targetChance of [0, 1]) {
+      present.set(trip({ targetChance }));
+      seen();
+    }
+    expect(worker.sent.length).toBe(before);
+    worker.answer(2, figures);
+    expect(store.ideal()).toBe(figures);
+    worker.die();
+    worker.die();
+    expect(store.ideal()).toBeNull();
   });
 });
