@@ -19,7 +19,7 @@ import { ForecastStore } from './forecast.store';
 
 /** How long the hand must rest before samples are drawn, ms; longer while it still holds what it moves. */
 const REST_MS = 120;
-const HELD_MS = 400;
+const HELD_MS = 800;
 
 /** The chances of the plan as it stands; nothing of a plan before it is ever shown. */
 @Injectable()

@@ -25,6 +25,7 @@ describe('the wiring of the page', () => {
   const planned = signal<Trip | null>(trip());
   const before = signal<{ readonly trip: Trip } | null>(null);
   const gear = signal<readonly Gear[]>(shelf);
+  const isMoving = signal(false);
   const hand = withSlowWorkers();
   let store: WireStore;
   const rest = () => hand(1000);
@@ -32,10 +33,11 @@ describe('the wiring of the page', () => {
   beforeEach(() => {
     planned.set(trip());
     before.set(null);
+    isMoving.set(false);
     TestBed.configureTestingModule({
       providers: [
         WireStore,
-        { provide: TripStore, useValue: { trip: planned, calculated: planned } },
+        { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         { provide: ForecastStore, useValue: { answered: signal(true) } },
         { provide: GhostStore, useValue: { before } },
         { provide: ShelfService, useValue: { gear } },
@@ -85,5 +87,33 @@ describe('the wiring of the page', () => {
     before.set({ trip: trip() });
     planned.set(changeCableRun(trip(), 'curlew', { lengthM: 2 }));
     expect([...store.changed()]).toEqual(['curlew']);
+  });
+
+  it('waits while a hand holds what it moves, and is asked once when it lets go', () => {
+    rest();
+    answer();
+    isMoving.set(true);
+    planned.set(changeCableRun(trip(), 'curlew', { fuseA: 5 }));
+    rest();
+    expect(asked()).toBe(1);
+    isMoving.set(false);
+    rest();
+    expect(asked()).toBe(2);
+    // The same wiring is not looked at twice, not in its room either.
+    store.inRoom.set(true);
+    rest();
+    expect(asked()).toBe(2);
+  });
+
+  it('says where it stopped by a fault, and is looked at anew in its room', () => {
+    rest();
+    SlowWorker.lastOf().die();
+    SlowWorker.lastOf().die();
+    expect(store.failed()).toBeTrue();
+    store.inRoom.set(true);
+    rest();
+    answer();
+    expect(store.failed()).toBeFalse();
+    expect(store.report()).not.toBeNull();
   });
 });

@@ -21,7 +21,8 @@ export class WireStore implements OnDestroy {
   private readonly ghost = inject(GhostStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<WireQuestion, WireAnswer> | null = null;
-  private asked = '';
+  /** What was asked last. */
+  private asked: WireQuestion | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly direction = innerWidth < NARROW_PX ? 'down' : 'across';
 
@@ -63,8 +64,10 @@ export class WireStore implements OnDestroy {
     effect(() => {
       const question = this.question();
       const rest = this.inRoom() ? 0 : REST_MS;
+      const isMoving = this.plan.isMoving();
       clearTimeout(this.timer);
-      if (!question) return;
+      // While a hand holds what it moves the processor is its own.
+      if (!question || question === this.asked || isMoving) return;
       if (rest === 0) this.ask(question);
       else this.timer = setTimeout(() => this.ask(question), rest);
     });
@@ -79,11 +82,14 @@ export class WireStore implements OnDestroy {
     this.worker ??= new NewestWorker<WireQuestion, WireAnswer>(() => hireWorker('wire'), {
       answered: (answer, newest) => {
         this.failed.set(false);
-        if (newest) this.newest.set({ trip: this.asked, is: answer });
+        if (newest && this.asked) this.newest.set({ trip: this.asked.trip.id, is: answer });
       },
-      failed: () => this.failed.set(true),
+      failed: () => {
+        this.asked = null;
+        this.failed.set(true);
+      },
     });
-    this.asked = question.trip.id;
+    this.asked = question;
     this.worker.ask(question);
   }
 }
