@@ -70,12 +70,8 @@ const tidied = <Of extends Duty>(duty: Of, key: keyof Of): Of => ({
           label="Transmit duty cycle"
           [value]="block.share"
           (committed)="set({ share: $event })"
-        />
-        @if (learned(); as share) {
-          &ngsp;<span class="muted">({{ share }} is used, as outings have taught),</span>
-        } @else {
-          ,
-        }
+        /><span class="muted">{{ learned() }}</span
+        >,
         <span class="duty">
           @if (duty(); as now) {
             @if (now.in === 'slots') {
@@ -189,11 +185,12 @@ export class BlockSentenceComponent {
       'perMinute',
     );
   });
-  /** What is calculated with in the place of the share, where outings have taught it. */
+  /** What is calculated with in the place of the share, where outings have taught it; empty where none have. */
   protected readonly learned = computed(() => {
     const block = this.selection.selected();
     const { share, from } = block ? blockDuty(block, this.bag.radioOf(block)) : {};
-    return from && share !== undefined ? sayQuantity({ value: share, unit: 'share' }) : null;
+    if (!from || share === undefined) return '';
+    return ` (${sayQuantity({ value: share, unit: 'share' })} is used, as outings have taught)`;
   });
   protected readonly piece = computed(() => familyOf(this.selection.selected()?.mode ?? 'CW').piece.name);
   /** Lengths of a call, s, that the user has said, by block and mode. */
