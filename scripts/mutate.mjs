@@ -171,7 +171,7 @@ async function drawnOf(folder, count) {
   const random = generator(20270904);
   const taken = mutants
     // Those that are left alone are listed all the same, without a switch.
-    .filter(({ ignoreReason }) => ignoreReason === undefined)
+    .filter(({ status }) => status !== 'Ignored')
     .map((mutant) => ({ mutant, by: random() }))
     .sort((a, b) => a.by - b.by)
     .slice(0, count)
