@@ -1,8 +1,9 @@
-import { CHARGE_LAWS, type ChargeLaw, type Charger, type ControllerGear } from '@knapsack/contract';
-import { yesNo, type GearChoice } from './gear-choice';
+import { CHARGE_LAWS, type Charger, type ControllerGear } from '@knapsack/contract';
+import { choicesOf, type Choice } from '../parts/choices';
+import { among, yesNo, type GearChoice } from './gear-choice';
 import { profileChoices } from './profile-choices';
 
-const CONTROLLERS = [
+const CONTROLLERS: readonly Choice<ControllerGear['type']>[] = [
   { value: 'mppt', label: 'MPPT' },
   { value: 'boost', label: 'boost MPPT' },
   { value: 'pwm', label: 'PWM' },
@@ -11,12 +12,12 @@ const CONTROLLERS = [
 
 /** What can be said of a charge controller in a few words. */
 export const controllerChoices = (gear: ControllerGear): readonly GearChoice[] => [
-  {
+  among({
     label: 'Kind of controller',
     value: gear.type,
     choices: CONTROLLERS,
-    picked: (type) => ({ ...gear, type: type as typeof gear.type }),
-  },
+    picked: (type) => ({ ...gear, type }),
+  }),
   ...(gear.type === 'pwm'
     ? [yesNo(gear, 'limitsCurrent', 'Current above its limit', ['is held back', 'passes through'])]
     : []),
@@ -32,21 +33,21 @@ export const controllerChoices = (gear: ControllerGear): readonly GearChoice[] =
 
 /** What can be said of a charger in a few words. */
 export const chargerChoices = (gear: Charger): readonly GearChoice[] => [
-  {
+  among<Charger['from']>({
     label: 'Charges from',
     value: gear.from,
     choices: [
       { value: 'mains', label: 'the mains' },
       { value: 'vehicle', label: 'a vehicle' },
     ],
-    picked: (from) => ({ ...gear, from: from as typeof gear.from }),
-  },
-  {
+    picked: (from) => ({ ...gear, from }),
+  }),
+  among({
     label: 'Charges',
     value: gear.law ?? 'stages',
-    choices: Object.entries(CHARGE_LAWS).map(([value, label]) => ({ value, label })),
-    picked: (law) => ({ ...gear, law: law as ChargeLaw }),
-  },
+    choices: choicesOf(CHARGE_LAWS),
+    picked: (law) => ({ ...gear, law }),
+  }),
   ...(gear.from === 'vehicle'
     ? [
         yesNo(gear, 'isolated', 'With the engine off', [

@@ -2,12 +2,16 @@ import type { Gear } from '@knapsack/contract';
 import type { Choice } from '../parts/choices';
 
 /** One of a few words that says what an item is, and the item with another of them. */
-export interface GearChoice {
+export interface GearChoice<Word extends string = string> {
   readonly label: string;
-  readonly value: string;
-  readonly choices: readonly Choice[];
-  readonly picked: (value: string) => Gear;
+  readonly value: Word | '';
+  readonly choices: readonly Choice<Word>[];
+  /** @param word one of the choices */
+  picked(word: Word): Gear;
 }
+
+/** A choice among words of a kind of its own. */
+export const among = <Word extends string>(choice: GearChoice<Word>): GearChoice => choice;
 
 /** A question of yes and no, or of not known where nothing was said. */
 export function yesNo<Item extends Gear>(

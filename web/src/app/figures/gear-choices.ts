@@ -18,17 +18,17 @@ import {
   CONVERTERS,
   sayQuantity,
   TECHNOLOGIES,
-  type Technology,
 } from '@knapsack/core';
-import type { Choice } from '../parts/choices';
+import { choicesOf as wordsOf, type Choice } from '../parts/choices';
 import { chargerChoices, controllerChoices } from './charging-choices';
-import { yesNo, type GearChoice } from './gear-choice';
+import { among, yesNo, type GearChoice } from './gear-choice';
 
 const assumed = (value: number): Figure => ({ value, source: 'assumed' });
-const labelled = (table: Readonly<Record<string, { readonly label: string }>>): Choice[] =>
-  Object.entries(table).map(([value, { label }]) => ({ value, label }));
 
-const CHEMISTRY_CHOICES = CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].label }));
+const CHEMISTRY_CHOICES: readonly Choice<ChemistryName>[] = CHEMISTRY_NAMES.map((value) => ({
+  value,
+  label: CHEMISTRIES[value].label,
+}));
 
 /** What can be said of an item in a few words besides its figures. */
 export function choicesOf(gear: Gear): readonly GearChoice[] {
@@ -42,32 +42,33 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
       return batteryChoices(gear);
     case 'station':
       return [
-        {
+        among({
           label: 'Chemistry',
           value: gear.chemistry,
           choices: CHEMISTRY_CHOICES,
-          picked: (name) => ({
-            ...gear,
-            chemistry: name as ChemistryName,
-            cellsInSeries: 2 * usualCells(name),
-          }),
-        },
+          picked: (chemistry) => ({ ...gear, chemistry, cellsInSeries: 2 * USUAL_CELLS[chemistry] }),
+        }),
       ];
     case 'accessory':
       return [
-        { label: 'How it is fed', value: feedOf(gear), choices: FEEDS, picked: (feed) => fedBy(gear, feed) },
+        among({
+          label: 'How it is fed',
+          value: feedOf(gear),
+          choices: FEEDS,
+          picked: (feed) => fedBy(gear, feed),
+        }),
         cellsInside(gear),
       ];
     case 'lead':
       return cableChoices(gear);
     case 'panel':
       return [
-        {
+        among({
           label: 'Made of',
           value: gear.technology,
-          choices: labelled(TECHNOLOGIES),
-          picked: (name) => ({ ...gear, technology: name as Technology }),
-        },
+          choices: wordsOf(TECHNOLOGIES),
+          picked: (technology) => ({ ...gear, technology }),
+        }),
         yesNo(gear, 'diodes', 'Bypass diodes', ['one to each leaf', 'none of its own']),
       ];
     case 'controller':
@@ -80,12 +81,12 @@ export function choicesOf(gear: Gear): readonly GearChoice[] {
 }
 
 const batteryChoices = (gear: Battery): readonly GearChoice[] => [
-  {
+  among({
     label: 'Chemistry',
     value: gear.chemistry,
     choices: CHEMISTRY_CHOICES,
-    picked: (name) => ({ ...gear, chemistry: name as ChemistryName, cellsInSeries: usualCells(name) }),
-  },
+    picked: (chemistry) => ({ ...gear, chemistry, cellsInSeries: USUAL_CELLS[chemistry] }),
+  }),
   yesNo(gear, 'keepsCharge', 'In storage', ['keeps its charge', 'loses it by itself']),
   yesNo(gear, 'protects', 'Emptied too far', ['BMS cuts off', 'nothing cuts off']),
   yesNo(gear, 'coldProtected', `Charged below ${sayQuantity({ value: 0, unit: 'C' })}`, [
@@ -95,17 +96,15 @@ const batteryChoices = (gear: Battery): readonly GearChoice[] => [
 ];
 
 const cableChoices = (gear: Cable): readonly GearChoice[] => [
-  {
+  among<CableRunName | ''>({
     label: 'Its place',
     value: gear.run ?? '',
-    choices: [{ value: '', label: 'wherever it is put' }, ...labelled(CABLE_RUNS)],
+    choices: [{ value: '', label: 'wherever it is put' }, ...wordsOf(CABLE_RUNS)],
     picked: (run) => withRun(gear, run),
-  },
+  }),
   { label: 'Known by', value: knownBy(gear), choices: KNOWN_BY, picked: (by) => describedBy(gear, by) },
   ...(gear.wire ? [metalOf(gear, gear.wire)] : []),
 ];
-
-const usualCells = (name: string): number => USUAL_CELLS[name as ChemistryName];
 
 /** The battery inside a radio; a new one starts out with assumed figures. */
 function batteryInside(gear: Radio): GearChoice {
@@ -151,21 +150,22 @@ function cellsInside(gear: Accessory): GearChoice {
 
 /** The choice of a draw in amps, which no converter stands before. */
 const AMPS = 'amps';
+type Feed = ConverterName | typeof AMPS;
 const BUS_V = 13;
-const FEEDS = [
+const FEEDS: readonly Choice<Feed>[] = [
   { value: AMPS, label: 'amps at the battery' },
-  ...Object.entries(CONVERTERS).map(([value, { label }]) => ({ value, label: `watts, ${label}` })),
+  ...wordsOf(CONVERTERS).map(({ value, label }) => ({ value, label: `watts, ${label}` })),
 ];
 
-const feedOf = ({ drawW, via }: Accessory): string => (drawW ? (via ?? 'bus') : AMPS);
+const feedOf = ({ drawW, via }: Accessory): Feed => (drawW ? (via ?? 'bus') : AMPS);
 
 /** An accessory fed another way; amps become watts at 13 V and back, so that the draw stays about the same. */
-function fedBy(gear: Accessory, feed: string): Accessory {
+function fedBy(gear: Accessory, feed: Feed): Accessory {
   const { drawA, drawW, via, ...rest } = gear;
   const source = (drawA ?? drawW)?.source ?? 'assumed';
   const about = (value: number): Figure => ({ value: Number(value.toPrecision(2)), source });
   if (feed === AMPS) return { ...rest, drawA: drawA ?? about((drawW?.value ?? 0) / BUS_V) };
-  return { ...rest, drawW: drawW ?? about((drawA?.value ?? 0) * BUS_V), via: feed as ConverterName };
+  return { ...rest, drawW: drawW ?? about((drawA?.value ?? 0) * BUS_V), via: feed };
 }
 
 const KNOWN_BY = [
@@ -204,7 +204,7 @@ const metalOf = (gear: Cable, wire: Wire): GearChoice => ({
   },
 });
 
-function withRun(gear: Cable, run: string): Cable {
+function withRun(gear: Cable, run: CableRunName | ''): Cable {
   const { run: before, ...rest } = gear;
-  return run ? { ...rest, run: run as CableRunName } : rest;
+  return run ? { ...rest, run } : rest;
 }

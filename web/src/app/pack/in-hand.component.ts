@@ -118,8 +118,8 @@ export class InHandComponent {
     this.plan.edit((trip) => putInBag(trip, index, bag === NO_BAG ? null : bag));
   }
 
-  protected module(index: number, module: string): void {
-    this.plan.edit((trip) => setModule(trip, index, module as ModuleName));
+  protected module(index: number, module: ModuleName): void {
+    this.plan.edit((trip) => setModule(trip, index, module));
   }
 
   /** The module in hand, where it may stay at home as one. */

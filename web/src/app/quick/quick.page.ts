@@ -237,8 +237,7 @@ export class QuickPage {
   }
 
   /** Another chemistry brings its usual usable share along. */
-  protected setChemistry(name: string): void {
-    const chemistry = name as ChemistryName;
+  protected setChemistry(chemistry: ChemistryName): void {
     this.set({ chemistry, usable: 1 - CHEMISTRIES[chemistry].reserveSoc });
   }
 

@@ -35,6 +35,7 @@ import {
   MODE_CHOICES,
   PROCESSED,
   REPEAT_CHOICES,
+  type ModeWord,
 } from './block-choices';
 
 /** A duty with one figure as a person would say it. */
@@ -211,18 +212,15 @@ export class BlockSentenceComponent {
     }));
   });
 
-  protected setAssumption(word: string): void {
+  protected setAssumption(word: Assumption | 'trip'): void {
     const id = this.selection.selectedId();
-    if (id !== null)
-      this.store.edit((trip) => assumeForBlock(trip, id, word === 'trip' ? null : (word as Assumption)));
+    if (id !== null) this.store.edit((trip) => assumeForBlock(trip, id, word === 'trip' ? null : word));
   }
 
-  protected setRepeat(word: string): void {
+  protected setRepeat(word: RepeatWord | 'once'): void {
     const id = this.selection.selectedId();
     if (id === null) return;
-    this.tell(
-      this.store.tryEdit((trip) => repeatBlock(trip, id, word === 'once' ? null : (word as RepeatWord))),
-    );
+    this.tell(this.store.tryEdit((trip) => repeatBlock(trip, id, word === 'once' ? null : word)));
   }
 
   /** Another operating position takes the block over, unless it does something else then. */
@@ -242,16 +240,15 @@ export class BlockSentenceComponent {
   }
 
   /** Another activity brings its usual share along. */
-  protected setActivity(name: string): void {
-    const activity = name as ActivityName;
+  protected setActivity(activity: ActivityName): void {
     this.set({ activity, share: usualShare(activity, this.selection.selected()?.mode ?? 'CW') });
   }
 
   /** Another mode keeps the share, but for slots: those have the mode's own timing. */
-  protected setMode(name: string): void {
+  protected setMode(name: ModeWord): void {
     const block = this.selection.selected();
     if (!block) return;
-    const mode = (name === PROCESSED ? 'SSB' : name) as Mode;
+    const mode: Mode = name === PROCESSED ? 'SSB' : name;
     const { processed, ...rest } = block;
     this.store.edit((trip) =>
       replaceBlock(trip, {

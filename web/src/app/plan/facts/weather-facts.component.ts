@@ -12,7 +12,7 @@ import { AIR_WORDS, CLIMATES, type ClimateWord } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../../data/api.service';
 import { problemText } from '../../data/problem-text';
-import { choicesOf } from '../../parts/choices';
+import { choicesOf, type Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { NoticesService } from '../../shell/notices.service';
@@ -93,9 +93,9 @@ export class WeatherFactsComponent {
   private readonly api = inject(ApiService);
   private readonly notices = inject(NoticesService);
   protected readonly airs = choicesOf(AIR_WORDS);
-  protected readonly climates = computed(() => [
-    ...(this.weather().climate ? [] : [{ value: '', label: 'not said' }]),
-    ...Object.entries(CLIMATES).map(([value, { label }]) => ({ value, label })),
+  protected readonly climates = computed((): readonly Choice<ClimateWord | ''>[] => [
+    ...(this.weather().climate ? [] : [{ value: '' as const, label: 'not said' }]),
+    ...choicesOf(CLIMATES),
   ]);
   protected readonly weather = computed<Weather>(() => this.store.trip()?.weather ?? USUAL_WEATHER);
   protected readonly source = computed(() => {
@@ -112,8 +112,8 @@ export class WeatherFactsComponent {
     this.store.edit((trip) => ({ ...trip, weather: { ...(trip.weather ?? USUAL_WEATHER), ...change } }));
   }
 
-  protected setClimate(name: string): void {
-    this.setWeather({ climate: name as ClimateWord });
+  protected setClimate(climate: ClimateWord | ''): void {
+    if (climate) this.setWeather({ climate });
   }
 
   protected byClimate(): void {
