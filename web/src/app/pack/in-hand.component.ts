@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { MODULES, type ModuleName } from '@knapsack/contract';
 import { whatFor } from '@knapsack/contract/packing';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
-import type { Choice } from '../parts/choices';
+import { choicesOf, type Choice } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { leaveModule, setCount, takeOut, putInBag, setModule } from '@knapsack/contract/edits';
 import { OwnerDirective } from '../parts/owner.directive';
@@ -73,10 +73,7 @@ export class InHandComponent {
   protected readonly plan = inject(TripStore);
   private readonly bag = inject(BagStore);
   protected readonly whatFor = whatFor;
-  protected readonly modules: readonly Choice[] = Object.entries(MODULES).map(([value, label]) => ({
-    value,
-    label,
-  }));
+  protected readonly modules = choicesOf(MODULES);
   protected readonly bags = computed<readonly Choice[]>(() => [
     { value: NO_BAG, label: 'no bag yet' },
     ...(this.store.list()?.bags ?? []).map(({ bag }) => ({ value: bag.id, label: bag.name })),
