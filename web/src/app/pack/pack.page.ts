@@ -5,7 +5,7 @@ import { shareAmong } from '@knapsack/contract/packing';
 import { newKey } from '../data/new-id';
 import { ShelfService } from '../data/shelf.service';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
-import type { Choice } from '../parts/choices';
+import { choicesOf } from '../parts/choices';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { NoticesService } from '../shell/notices.service';
 import { SetAsideComponent } from '../trip/set-aside.component';
@@ -144,10 +144,7 @@ export class PackPage {
   private readonly shelf = inject(ShelfService);
   protected readonly signs = SIGNS;
   protected readonly weigh = kilograms;
-  protected readonly ways: readonly Choice[] = Object.entries(WAYS_IN).map(([value, { label }]) => ({
-    value,
-    label,
-  }));
+  protected readonly ways = choicesOf(WAYS_IN);
   protected readonly verdict = computed(() => {
     const list = this.store.list();
     if (!list) return '';
@@ -177,8 +174,8 @@ export class PackPage {
     this.store.inHand.set(this.isInHand(module) ? null : { module });
   }
 
-  protected wayIn(value: string): void {
-    this.plan.edit((trip) => setWayIn(trip, value as WayIn));
+  protected wayIn(value: WayIn): void {
+    this.plan.edit((trip) => setWayIn(trip, value));
   }
 
   protected operators(count: number): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { resolve, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
 import { bestFixedAim, CABLINGS, MOUNTS, type Cabling } from '@knapsack/core';
-import { choicesOf } from '../../parts/choices';
+import { choicesOf, type Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineTimeComponent } from '../../parts/inline-time.component';
@@ -161,9 +161,9 @@ export class PanelFactsComponent {
     return aim.how === 'fixed' ? aim : { tiltDeg: 0, azimuthDeg: 180 };
   });
   protected readonly isTilted = computed(() => !['flat', 'hung'].includes(this.place().aim.how));
-  protected readonly cablings: readonly { value: Cabling | ''; label: string }[] = [
+  protected readonly cablings: readonly Choice<Cabling | ''>[] = [
     { value: '', label: 'by cables that are not entered' },
-    ...Object.entries(CABLINGS).map(([value, label]) => ({ value: value as Cabling, label })),
+    ...choicesOf(CABLINGS),
   ];
   /** Panels in parallel, each with a way of its own to the controller's cable; null for one. */
   protected readonly several = computed(() => {

@@ -8,6 +8,7 @@ import {
 } from '@knapsack/contract';
 import { firstHours, setOwnCells, spanOf } from '@knapsack/contract/edits';
 import { ShelfService } from '../../data/shelf.service';
+import { choicesOf, type Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
 import { InlineNumberComponent } from '../../parts/inline-number.component';
 import { InlineSpanComponent } from '../../parts/inline-span.component';
@@ -56,9 +57,9 @@ export class OwnCellsComponent {
   readonly index = input.required<number>();
   private readonly plan = inject(TripStore);
   private readonly shelf = inject(ShelfService);
-  protected readonly choices: readonly { value: CellsFeed | ''; label: string }[] = [
+  protected readonly choices: readonly Choice<CellsFeed | ''>[] = [
     { value: '', label: 'fed from the bus alone' },
-    ...Object.entries(CELLS_FEEDS).map(([value, label]) => ({ value: value as CellsFeed, label })),
+    ...choicesOf(CELLS_FEEDS),
   ];
   protected readonly zone = computed(() => this.plan.trip()?.place.timeZone ?? 'UTC');
   protected readonly use = computed(() => this.plan.trip()?.loadout[this.index()]?.ownCells ?? null);
