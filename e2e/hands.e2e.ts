@@ -50,6 +50,7 @@ test('the whole job by keyboard, from the trips to the card, and the focus is ne
   await expectFocus(page, /^button Swap Whimbrel 100/);
   await tabTo(page, /^button Swap roof fan/);
   await page.keyboard.press('Enter');
+  await expect(page.locator('.dropdown-menu.show')).toBeVisible();
   await page.keyboard.press('End');
   await expectFocus(page, /^button Leave it at home/);
   await page.keyboard.press('Enter');

@@ -94,6 +94,20 @@ describe('a chance', () => {
     );
   });
 
+  it('takes as many samples as it is told to, and none once it is sure', () => {
+    const run = new ChanceRun(plan(11));
+    run.more(0);
+    expect(run.odds().samples).toBe(0);
+    run.more(3);
+    run.more(1);
+    expect(run.odds().samples).toBe(4);
+    while (run.more(50));
+    const { samples } = run.odds();
+    run.more(7);
+    expect(run.odds().samples).toBe(samples);
+    expect('availability' in run.soFar()).toBeFalse();
+  });
+
   it('is the same to the bit for the same seed, and goes on where it stopped', () => {
     const whole = chanceOf(plan(11));
     const pieces = new ChanceRun(plan(11));

@@ -1,5 +1,6 @@
 import { plan } from '../testing/ration-plans.js';
-import { ChanceRun, MOST_SAMPLES } from './chance.js';
+import { assessed } from './assess.js';
+import { ChanceRun, chanceOf, MOST_SAMPLES } from './chance.js';
 import { batteryThatWouldDo } from './would-do.js';
 
 describe('the battery that would do', () => {
@@ -18,6 +19,26 @@ describe('the battery that would do', () => {
     const enough = chanceWith(found);
     expect(enough.chance).toBeGreaterThanOrEqual(enough.target);
     expect(chanceWith(found - 1).chance).toBeLessThan(enough.target);
+  });
+
+  it('is the same for a battery of which nobody has said a resistance or a limit', () => {
+    const small = plan(6);
+    const found = batteryThatWouldDo(small)!;
+    const chanceWith = (ratedAh: number) => chanceOf(plan(ratedAh));
+    expect(chanceWith(found).chance).toBeGreaterThanOrEqual(chanceWith(found).target);
+    expect(chanceWith(found - 1).chance).toBeLessThan(chanceWith(found).target);
+  });
+
+  it('is said of a plan below its target alone', () => {
+    const small = plan(6);
+    const below = assessed(small, chanceOf(small));
+    expect(below.wouldDoAh).toBe(batteryThatWouldDo(small) as number);
+    expect(below.chance.chance).toBeLessThan(below.chance.target);
+    expect([below.mark, below.run.verdict.lasts]).toEqual(['stop', false]);
+    const enough = plan(30);
+    expect('wouldDoAh' in assessed(enough, chanceOf(enough))).toBeFalse();
+    const turns = { ...small, packs: [...small.packs, ...small.packs] as never };
+    expect('wouldDoAh' in assessed(turns, chanceOf(small))).toBeFalse();
   });
 
   it('is none where ten times as much is too little, and nothing is said of several', () => {

@@ -170,3 +170,28 @@ describe('the rule of the fuse and its volts', () => {
     );
   });
 });
+
+describe('the rule of the fuse that guards its wire', () => {
+  const guarded = { label: 'battery to radio', ownFuse: true, ampacityA: 20, connectorA: 15 };
+  const said = (guardA: number | null | undefined, wantsA: number | null, more = {}) =>
+    fuseGuardsWire({ ...guarded, guardA, wantsA, ...more });
+
+  it('is kept up to what the weakest of it may carry, and says nothing of a fuse that is not known', () => {
+    expect(said(15, 15)).toBeNull();
+    expect([said(null, 10), said(undefined, 10)]).toEqual([null, null]);
+    expect(said(16, 15)).toEqual(
+      jasmine.objectContaining({ severity: 'stop', asks: 'at most 15.0 A', has: '16 A' }),
+    );
+  });
+
+  it('asks for the fuse that the run wants where that is weak enough, else for what carries more', () => {
+    expect(said(30, 15)!.sentence).toContain('Put a 15 A fuse in.');
+    for (const wantsA of [20, null])
+      expect(said(30, wantsA)!.sentence).toContain('Take a connector that carries it.');
+    const wire = { connectorA: 30 };
+    expect(said(30, 25, wire)!.sentence).toMatch(/its wire may carry 20.*Take a thicker cable\.$/);
+    expect(said(30, 20, { ...wire, ownFuse: false })!.sentence).toMatch(
+      /the fuse before it opens.*Put a 20 A fuse in\.$/,
+    );
+  });
+});

@@ -56,4 +56,32 @@ describe('what an outing taught of the operator', () => {
       expect(after.sd).toBeLessThan(0.95 * before.sd);
     }
   });
+
+  it('is told for each mode, activity and planned share by itself, and once', () => {
+    const [first, second] = plan.blocks;
+    const others = [
+      {},
+      { mode: 'SSB' },
+      { activity: 'answering' },
+      { share: 0.5 },
+      { mode: undefined },
+      { activity: undefined },
+      { mode: 'SSB' },
+    ] as const;
+    const hours = (plan.outing.endMs - plan.outing.startMs) / others.length;
+    const blocks = others.map((other, index) => ({
+      ...{ ...(index % 2 ? second : first), mode: 'CW' as const, activity: 'calling' as const, share: 0.3 },
+      ...other,
+      startMs: plan.outing.startMs + index * hours,
+      endMs: plan.outing.startMs + (index + 1) * hours,
+    }));
+    const followed = follow(
+      { ...plan, blocks } as typeof plan,
+      { readings: [], events: [] },
+      plan.outing.endMs,
+    );
+    expect(
+      learnedDuties(followed).map(({ mode, activity, planned }) => `${mode} ${activity} ${planned}`),
+    ).toEqual(['CW calling 0.3', 'SSB calling 0.3', 'CW answering 0.3', 'CW calling 0.5']);
+  });
 });

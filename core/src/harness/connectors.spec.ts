@@ -1,4 +1,4 @@
-import { CONNECTOR_ENDS, mateOf, mates, readConnector, sayConnector } from './connectors.js';
+import { CONNECTOR_ENDS, isBarePin, mateOf, mates, readConnector, sayConnector } from './connectors.js';
 
 describe('a connector', () => {
   it('is read again from its own words', () => {
@@ -22,5 +22,10 @@ describe('a connector', () => {
     expect(mates({ family: 'barrel21', end: 'plug' }, { family: 'barrel25', end: 'socket' })).toBe(false);
     expect(mates({ family: 'bullet4', end: 'plug' }, { family: 'bullet4', end: 'plug' })).toBe(false);
     expect(mates({ family: 'flat30', end: 'plug' }, { family: 'flat30', end: 'socket' })).toBe(true);
+  });
+
+  it('has a bare pin where it is the plug of a bullet pair, and nowhere else', () => {
+    const bare = CONNECTOR_ENDS.filter(isBarePin).map(({ family, end }) => `${family} ${end}`);
+    expect(bare).toEqual(['bullet35 plug', 'bullet4 plug']);
   });
 });

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '../span.js';
-import { loadSeries } from './load-series.js';
+import { chargeBetween, loadSeries } from './load-series.js';
 
 const edgesMs = Float64Array.from([0, HOUR_MS]);
 const block = { startMs: 0, endMs: HOUR_MS, powerW: 10, modeFactor: 1, keyUpAtReceive: false, share: 0.5 };
@@ -53,5 +53,22 @@ describe('the load of several stations', () => {
     expect(load(false, [2, 4, 3]).keyDown.amps[0]).toBe(9);
     // What is drawn on average is the same.
     expect(load(true, [2, 4]).mean).toEqual(load(false, [2, 4]).mean);
+  });
+});
+
+describe('the charge between two instants', () => {
+  const edgesMs = Float64Array.of(0, HOUR_MS, 2 * HOUR_MS, 3 * HOUR_MS);
+  const amps = Float64Array.of(1, 2, 4);
+  const between = (from: number, to: number) => chargeBetween(edgesMs, amps, from * HOUR_MS, to * HOUR_MS);
+
+  it('counts each step by the part of it that lies between', () => {
+    expect(between(0, 3)).toBe(7);
+    expect(between(0.5, 1.5)).toBe(1.5);
+    expect(between(1.25, 1.5)).toBe(0.5);
+  });
+
+  it('is nothing before, after or backward', () => {
+    expect([between(-2, 0), between(3, 9), between(2, 1), between(1, 1)]).toEqual([0, 0, 0, 0]);
+    expect(between(-5, 50)).toBe(7);
   });
 });
