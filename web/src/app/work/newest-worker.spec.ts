@@ -64,7 +64,8 @@ describe('a worker of which only the newest question matters', () => {
     expect(heard).toEqual([['B', true, 'b']]);
   });
 
-  it('that listens while it works is told at once, and the last of several answers is known', () => {
+  /** One that listens while it works. */
+  function listening() {
     const slow = new SlowWorker();
     const told: [string, boolean, string | null][] = [];
     const streaming = new NewestWorker<string, string>(
@@ -75,6 +76,11 @@ describe('a worker of which only the newest question matters', () => {
       },
       true,
     );
+    return { slow, told, streaming };
+  }
+
+  it('that listens while it works is told at once, and the last of several answers is known', () => {
+    const { slow, told, streaming } = listening();
     streaming.ask('a');
     streaming.ask('b');
     expect(slow.sent.map(({ question }) => question)).toEqual(['a', 'b']);
@@ -98,16 +104,7 @@ describe('a worker of which only the newest question matters', () => {
   });
 
   it('that listens while it works is told that nobody waits, and is heard no more of it', () => {
-    const slow = new SlowWorker();
-    const told: [string, boolean, string | null][] = [];
-    const streaming = new NewestWorker<string, string>(
-      () => slow as unknown as Worker,
-      {
-        answered: (answer, newest, question) => told.push([answer, newest, question]),
-        failed: () => failed++,
-      },
-      true,
-    );
+    const { slow, told, streaming } = listening();
     streaming.ask('a');
     streaming.drop();
     expect(slow.sent.map(({ number, question }) => [number, question as unknown])).toEqual([
