@@ -1,4 +1,11 @@
-import { assess, type Assessment, type PlanMark, type Problem } from '@knapsack/core';
+import {
+  assessInParts,
+  atOnce,
+  type Assessment,
+  type InParts,
+  type PlanMark,
+  type Problem,
+} from '@knapsack/core';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { checkedHarness, wireSays, type WireSays } from '../harness/harness-checks.js';
@@ -20,12 +27,16 @@ export interface TripAssessment {
 }
 
 /** Looks at a trip in full: what is missing, else its chance and its typical outing. */
-export function assessTrip(trip: Trip, shelf: readonly Gear[]): TripAssessment {
+export const assessTrip = (trip: Trip, shelf: readonly Gear[]): TripAssessment =>
+  atOnce(assessTripInParts(trip, shelf));
+
+/** The same, a few samples a part. */
+export function* assessTripInParts(trip: Trip, shelf: readonly Gear[]): InParts<TripAssessment> {
   const missing = missingIn(trip, shelf);
   if (missing.length > 0) return { status: 'unknown', found: null, wire: null, missing, problems: [] };
   const plan = resolve(trip, shelf);
   if (!plan.ok) return { status: 'stop', found: null, wire: null, missing, problems: plan.problems };
-  const found = assess(plan.value);
+  const found = yield* assessInParts(plan.value);
   const wire = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, found.run).checks);
   return { status: markWithWire(found.mark, wire), found, wire, missing, problems: [] };
 }

@@ -1,9 +1,10 @@
 import { forecast, type Forecast } from '../forecast/forecast.js';
 import type { PlanInput } from '../forecast/plan-input.js';
-import { chanceOf, type Chance } from './chance.js';
+import { atOnce, type InParts } from '../in-parts.js';
+import { chanceInParts, type Chance } from './chance.js';
 import { planMark, type PlanMark } from './plan-mark.js';
 import { typicalFactor } from './typical-factor.js';
-import { batteryThatWouldDo } from './would-do.js';
+import { batteryThatWouldDoInParts } from './would-do.js';
 
 /** All that is said of a plan: its chance, its mark, the march of its typical outing. */
 export interface Assessment {
@@ -17,15 +18,21 @@ export interface Assessment {
 }
 
 /** A plan looked at in full, the same in every room, in the terminal and on the card. */
-export function assess(plan: PlanInput): Assessment {
-  return assessed(plan, chanceOf(plan));
+export const assess = (plan: PlanInput): Assessment => atOnce(assessInParts(plan));
+
+/** The same, a few samples a part. */
+export function* assessInParts(plan: PlanInput): InParts<Assessment> {
+  return yield* assessedInParts(plan, yield* chanceInParts(plan));
 }
 
 /** The same where its samples are known already. */
-export function assessed(plan: PlanInput, chance: Chance): Assessment {
+export const assessed = (plan: PlanInput, chance: Chance): Assessment =>
+  atOnce(assessedInParts(plan, chance));
+
+function* assessedInParts(plan: PlanInput, chance: Chance): InParts<Assessment> {
   const skyFactor = typicalFactor(plan, chance);
   const run = forecast(plan, skyFactor);
-  const wouldDoAh = chance.chance < chance.target ? batteryThatWouldDo(plan) : undefined;
+  const wouldDoAh = chance.chance < chance.target ? yield* batteryThatWouldDoInParts(plan) : undefined;
   return {
     chance,
     mark: planMark(run.verdict, chance),

@@ -1,30 +1,35 @@
-import { assessTrip, asTrip, sayMissing, type Gear, type Trip, type Variant } from '@knapsack/contract';
-import { failures, survived, whatIfInParts } from '@knapsack/contract/what-if';
-import { sayLastingShort } from '@knapsack/core';
+import {
+  assessTripInParts,
+  asTrip,
+  sayMissing,
+  type Gear,
+  type Trip,
+  type Variant,
+} from '@knapsack/contract';
+import { failuresInParts, survived, whatIfInParts } from '@knapsack/contract/what-if';
+import { sayLastingShort, type InParts } from '@knapsack/core';
 import type { ForecastQuestion } from './forecast-protocol';
 import { viewOf } from './view-of';
 import type { VariantView, WhatIfAnswer } from './what-if-protocol';
 import { whileNewest, type Work } from './work';
 
 /** What would fix a plan, what a failure leaves of it, and how its variants stand. */
-export const whatIfWork: Work<ForecastQuestion, WhatIfAnswer> = async (
-  { trip, shelf },
-  { say, isNewest },
-) => {
-  const found = await whileNewest(whatIfInParts(trip, shelf), isNewest);
-  if (!found.isDone) return;
-  const variants: VariantView[] = [];
-  for (const variant of trip.variants ?? []) {
-    variants.push(variantView(trip, variant, shelf));
-    if (!(await isNewest())) return;
-  }
-  say({ whatIf: found.is, variants });
+export const whatIfWork: Work<ForecastQuestion, WhatIfAnswer> = async (question, { say, isNewest }) => {
+  const answer = await whileNewest(answerInParts(question), isNewest);
+  if (answer.isDone) say(answer.is);
 };
 
-function variantView(trip: Trip, variant: Variant, shelf: readonly Gear[]): VariantView {
+function* answerInParts({ trip, shelf }: ForecastQuestion): InParts<WhatIfAnswer> {
+  const found = yield* whatIfInParts(trip, shelf);
+  const variants: VariantView[] = [];
+  for (const variant of trip.variants ?? []) variants.push(yield* variantInParts(trip, variant, shelf));
+  return { whatIf: found, variants };
+}
+
+function* variantInParts(trip: Trip, variant: Variant, shelf: readonly Gear[]): InParts<VariantView> {
   const other = asTrip(trip, variant);
-  const { status: mark, found, missing, problems } = assessTrip(other, shelf);
-  const failed = found ? failures(other, shelf) : [];
+  const { status: mark, found, missing, problems } = yield* assessTripInParts(other, shelf);
+  const failed = found ? yield* failuresInParts(other, shelf) : [];
   return {
     id: variant.id,
     view: found ? viewOf(found.run, trip.place.timeZone, false, found.skyFactor) : null,

@@ -1,14 +1,5 @@
 import { REPEATS, type RepeatWord } from '@knapsack/contract';
-import {
-  ACTIVITIES,
-  ACTIVITY_NAMES,
-  type ActivityName,
-  type Assumption,
-  ASSUMPTIONS,
-  type Mode,
-  MODE_NAMES,
-  sayMode,
-} from '@knapsack/core';
+import { ACTIVITIES, type Assumption, ASSUMPTIONS, type Mode, MODE_NAMES, sayMode } from '@knapsack/core';
 import { choicesOf, type Choice } from '../../parts/choices';
 
 /** The choice of voice with heavy speech processing, which is no mode of its own. */
@@ -24,10 +15,7 @@ export const MODE_CHOICES: readonly Choice<ModeWord>[] = MODE_NAMES.flatMap((mod
   ...(mode === 'SSB' ? [SSB_PROCESSED] : []),
 ]);
 
-export const ACTIVITY_CHOICES: readonly Choice<ActivityName>[] = ACTIVITY_NAMES.map((name) => ({
-  value: name,
-  label: ACTIVITIES[name].label,
-}));
+export const ACTIVITY_CHOICES = choicesOf(ACTIVITIES);
 
 /** How often a block is done. */
 export const REPEAT_CHOICES: readonly Choice<RepeatWord | 'once'>[] = [
