@@ -32,8 +32,7 @@ export function questionOf(trip: Trip, isKit: (item: LoadoutItem) => boolean): s
   const { name: _name, note: _note, variants: _variants, batteryUse: _use, radioOn: _on, ...told } = trip;
   const { knows: _knows, budget: _budget, chargeIdle: _idle, harness = {}, ...rest } = told;
   // A kit of batteries one after the other brings a change-over switch of which nothing is said.
-  const { changeover = {}, ...wires } = harness;
-  const wiring = Object.keys(changeover).length > 0 ? { ...wires, changeover } : wires;
+  const wiring = { ...harness, changeover: harness.changeover ?? {} };
   const { aim: _aim, mount: _mount, ...place } = trip.panelPlace ?? USUAL_PLACE;
   return JSON.stringify({
     ...rest,
