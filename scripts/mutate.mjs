@@ -2,6 +2,7 @@
 //
 //   npm run mutate                                all of core and of contract, every fault: hours
 //   npm run mutate core contract -- --sample 300  so many of each, drawn by lot, the same at every run
+//   npm run mutate core -- --sample 80 --lot 2     others, drawn anew: to count after specs were written for those of a first lot
 //   npm run mutate core/src/panel                 one folder, every fault
 //   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds; a file may be said as well
 //   npm run mutate web/src/app/trip               of the page: a minute, and a second for each
@@ -30,6 +31,7 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
     sample: { type: 'string' },
+    lot: { type: 'string', default: '1' },
     beside: { type: 'boolean', default: false },
     only: { type: 'string' },
   },
@@ -78,7 +80,7 @@ async function mutated(folder) {
   });
   const settings = written('stryker.json', {
     testRunner: 'jasmine',
-    plugins: ['@stryker-mutator/jasmine-runner'],
+    plugins: ['@stryker-mutator/jasmine-runner', at('scripts/mutate-said.mjs')],
     jasmineConfigFile: jasmine,
     coverageAnalysis: 'perTest',
     ignoreStatic: true,
@@ -101,7 +103,7 @@ async function mutated(folder) {
     buildCommand: `node scripts/transpile.mjs ${name}`,
     disableTypeChecks: `${name}/src/**/*.ts`,
     tempDirName: `${SCRATCH}/copies`,
-    reporters: ['json', 'progress-append-only'],
+    reporters: ['json', 'said'],
     jsonReporter: { fileName: `${scratch}/report.json` },
     allowEmpty: true,
     logLevel: 'error',
@@ -168,7 +170,7 @@ async function drawnOf(folder, count) {
     files.map((name) => ({ name, mutate: true, content: readFileSync(at(name), 'utf8') })),
     { excludedMutations: NOT_CHANGED, ignorers: [new AngularIgnorer()], plugins: null },
   );
-  const random = generator(20270904);
+  const random = generator(20270903 + Number(values.lot));
   const taken = mutants
     // Those that are left alone are listed all the same, without a switch.
     .filter(({ status }) => status !== 'Ignored')
