@@ -64,6 +64,31 @@ describe('what matters most, by hand', () => {
     ]);
   });
 
+  it('tells of the block that transmits most and of the one that is known least, wherever they stand', () => {
+    const words = (...blocks: Partial<typeof block>[]) =>
+      tornado(
+        whiteboardPlan({
+          radio,
+          blocks: blocks.map((one, place) => ({
+            ...block,
+            ...one,
+            startMs: place * HOUR_MS,
+            endMs: (place + 1) * HOUR_MS,
+          })),
+        }),
+      )
+        .swings.filter(({ input }) => input === 'share' || input === 'modeFactor')
+        .map(({ input, bad }) => `${input} ${bad}`)
+        .sort();
+    const [busy, hard] = [
+      { share: 0.6, modeFactor: 0.9 },
+      { share: 0.2, modeFactor: 0.5 },
+    ];
+    expect(words(busy, hard)).toEqual(words(hard, busy));
+    expect(words(busy, hard)[0]).toBe('modeFactor 0.58 of key-down on average');
+    expect(words(busy, hard)[1]).toContain('where 60 % is planned');
+  });
+
   it('leaves out what moves nothing', () => {
     const without = tornado(whiteboardPlan({ blocks: [], accessories: [relay] }));
     expect(without.swings.map(({ input }) => input)).toEqual(['capacity', 'accessories']);

@@ -116,6 +116,10 @@ describe('the rule of what a disconnect does', () => {
     expect(disconnectEntered(rest, 10)?.sentence).toContain('closes again');
     expect(disconnectEntered({ name: 'disconnect' }, 10)?.sentence).toContain('what it may carry');
     expect(disconnectEntered({ ...lvd, disconnectV: 9.5 }, 10)?.sentence).toContain('a last resort');
+    expect(disconnectEntered(rest, 10)?.sentence).toContain('one thing is not entered');
+    expect(disconnectEntered({ name: 'disconnect', maxA: 20 }, 10)?.sentence).toContain(
+      'some things are not entered: the volts at which it opens, those at which it closes again.',
+    );
   });
 });
 

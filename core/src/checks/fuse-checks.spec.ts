@@ -31,6 +31,8 @@ describe('the rule of the fuse at the battery', () => {
     const small = { ...fused, fuseA: null, safeForA: 0.5 };
     expect(fuseAtBattery(small)?.asks).toBe('a fuse of 1 A');
     expect(fuseAtBattery({ ...small, isRadio: true })?.asks).toBe('a fuse of 2 A');
+    // None is sold for so much, and where nothing is known to flow no size can be named.
+    for (const safeForA of [5000, 0]) expect(fuseAtBattery({ ...small, safeForA })?.asks).toBe('a fuse');
   });
 
   it('is a note before cells in a holder, a look where they are strong', () => {
@@ -121,6 +123,7 @@ describe('the rule that a fuse can be had', () => {
   it('is kept where one fits, and is silent where the wire itself is too thin', () => {
     expect(fuseExists({ ...run, wantsA: 30 })).toBeNull();
     expect(fuseExists({ ...run, wantsA: null, ampacityA: 20 })).toBeNull();
+    expect(fuseExists({ ...run, wantsA: null, ampacityA: null })).toBeNull();
   });
 
   it('looks where none is between load and wire', () => {

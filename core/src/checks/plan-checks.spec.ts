@@ -24,6 +24,7 @@ describe('the rule of radio frequency on the cables', () => {
 
   it('notes much power beside a long one', () => {
     expect(radioFrequency(100, 4)).toEqual(jasmine.objectContaining({ severity: 'note', has: '4.0 m' }));
+    expect(radioFrequency(50, 2)?.sentence).toContain('At 50 W a cable of 2.0 m');
     expect(radioFrequency(50, 2)?.sentence).toContain('ferrites on both its ends');
   });
 });

@@ -68,7 +68,7 @@ describe('readings that instruments send by the minute', () => {
   });
 
   it('never push out what a person read, or said counts, unless that alone is too much', () => {
-    const typed = [7, 123, 345].map((minute) => reading(`typed ${minute}`, minute));
+    const typed = [7, 61, 123, 124, 125, 200, 345].map((minute) => reading(`typed ${minute}`, minute));
     const sure = reading('sure', 201.5, { source: 'monitor', state: 'charging', counts: true });
     const all = asOne([...sent(600), ...typed, sure]);
     const kept = ids(thinned(all, [], 20));

@@ -1,8 +1,14 @@
 import { fieldPlan } from '../testing/field-outings.js';
 import { whiteboardPlan } from '../testing/plans.js';
 import type { PlanInput } from '../forecast/plan-input.js';
+import { chanceLaw } from '../chance/chance-law.js';
+import { generator } from '../random/generator.js';
+import { darkFieldPlan, fieldHour } from '../testing/field-outings.js';
+import { firstStepFrom } from '../time-grid.js';
+import { FieldMarch } from './field-march.js';
 import { follow } from './follow.js';
-import { isWorthAWord, learnedFrom } from './learned.js';
+import { dutyIn, isWorthAWord, learnedFrom } from './learned.js';
+import { Particles } from './particles.js';
 
 const learned = (plan: PlanInput) =>
   learnedFrom(follow(plan, { readings: [], events: [] }, plan.outing.endMs, { particles: 20 }));
@@ -57,5 +63,28 @@ describe('what an outing teaches', () => {
     expect(again({ ...whiteboardPlan(), packs: [{ ...packs[0], resistanceFrom: taught }] })).toEqual([
       'resistance',
     ]);
+  });
+});
+
+describe('the duty cycle in a mode up to now', () => {
+  const law = chanceLaw(darkFieldPlan());
+  const at = (hour: number) => {
+    const particles = new Particles(400, law, generator(3));
+    const march = new FieldMarch(law, particles, generator(4));
+    march.to(firstStepFrom(law.edgesMs, fieldHour(hour)));
+    const mean = (duty: Float64Array | null) => duty && duty.reduce((sum, one) => sum + one, 0) / duty.length;
+    return { cw: mean(dutyIn(march, 'CW')), ssb: mean(dutyIn(march, 'SSB')) };
+  };
+
+  it('is over the hours that were worked, in the middle of a block as well as after all of them', () => {
+    for (const hour of [2, 5, 27, 40])
+      expect(Math.abs(at(hour).cw! - 0.3))
+        .withContext(`${hour}`)
+        .toBeLessThan(0.02);
+    expect(Math.abs(at(9).ssb! - 0.2)).toBeLessThan(0.02);
+  });
+
+  it('is not known before the first hour of it', () => {
+    expect([at(1).cw, at(7).ssb]).toEqual([null, null]);
   });
 });

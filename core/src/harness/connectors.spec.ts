@@ -11,6 +11,13 @@ describe('a connector', () => {
     expect(readConnector('some plug')).toBeNull();
   });
 
+  it('of a pair alike has one name for both its ends', () => {
+    for (const end of ['plug', 'socket'] as const) {
+      expect(sayConnector({ family: 'flat30', end })).toBe('30 A flat-contact pair');
+      expect(sayConnector({ family: 'sae', end })).toBe('SAE two-pole');
+    }
+  });
+
   it('mates with its counterpart and with no other', () => {
     for (const connector of CONNECTOR_ENDS) {
       const partners = CONNECTOR_ENDS.filter((other) => mates(connector, other));

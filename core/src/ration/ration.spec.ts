@@ -3,6 +3,8 @@ import { forecast } from '../forecast/forecast.js';
 import { HOUR_MS } from '../span.js';
 import { START_MS, even, outing, plan } from '../testing/ration-plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
+import { stepEdges } from '../forecast/forecast.js';
+import { rationSlots } from './ration-slots.js';
 import { ration } from './ration.js';
 import { singleSetting } from './single-setting.js';
 
@@ -16,6 +18,14 @@ describe('the ration', () => {
     expect(choices.some(({ powerW, share }) => powerW > 2 && share === 0.4)).toBeTrue();
   });
 
+  it('says beside each hour what was planned for it', () => {
+    const { hours } = ration(plan(6), even, 0.9);
+    expect(hours.map(({ planned }) => planned)).toEqual(hours.map(() => ({ powerW: 10, share: 0.4 })));
+    expect(hours[0].startMs).toBe(outing.startMs);
+    expect(hours.at(-1)!.endMs).toBe(outing.endMs);
+    hours.slice(1).forEach(({ startMs }, index) => expect(startMs).toBe(hours[index].endMs));
+  });
+
   it('begins with what all packs hold together, also where one is full and the other nearly empty', () => {
     const input = plan(6);
     const [pack] = input.packs;
@@ -24,6 +34,25 @@ describe('the ration', () => {
       { ...pack, name: 'second', startSoc: 1 },
     ];
     expect(ration({ ...input, packs }, even, 0.9).socs[0]).toBeCloseTo(0.6, 6);
+  });
+
+  it('has nothing to propose and nothing planned in the hours between blocks', () => {
+    const gap = plan(8);
+    const [all] = gap.blocks;
+    const blocks = [
+      { ...all, endMs: START_MS + 4 * HOUR_MS },
+      { ...all, startMs: START_MS + 6 * HOUR_MS },
+    ];
+    const slots = rationSlots({ ...gap, blocks }, stepEdges(gap), even);
+    const free = slots.filter(({ block }) => block === -1);
+    expect(free.map(({ startMs, endMs }) => [startMs, endMs])).toEqual([
+      [START_MS + 4 * HOUR_MS, START_MS + 6 * HOUR_MS],
+    ]);
+    expect(free.map(({ actions, planned }) => [actions, planned])).toEqual([[[], null]]);
+    for (const slot of slots.filter(({ block }) => block !== -1)) {
+      expect(slot.planned).toEqual(jasmine.objectContaining({ powerW: 10, share: 0.4 }));
+      expect(slot.actions.length).toBeGreaterThan(3);
+    }
   });
 
   it('says where nothing reaches the target', () => {
@@ -94,5 +123,46 @@ describe('one setting for a station where nobody is', () => {
     expect(rich.binds).toBe('ceilings');
     expect(rich.hours[0].proposed).toEqual({ powerW: 10, share: 0.4 });
     expect(singleSetting(plan(2), even, 0.9).binds).toBe('nothing');
+  });
+
+  it('goes to the most power and half as much again of the time where that is allowed, from whatever was planned', () => {
+    const [block] = plan(30).blocks;
+    const low = plan(30, { blocks: [{ ...block, powerW: 3 }] });
+    const { hours, binds, worth, plannedWorth } = singleSetting(
+      low,
+      { ...even, morePower: true, moreShare: true },
+      0.9,
+    );
+    expect(binds).toBe('ceilings');
+    for (const { proposed, planned, rules } of hours) {
+      expect(planned).toEqual({ powerW: 3, share: 0.4 });
+      expect(proposed!.powerW).toBe(10);
+      expect(proposed!.share).toBeCloseTo(0.6, 9);
+      expect(rules).toEqual([{ fromSoc: 0, choice: proposed }]);
+    }
+    // 1 + 0.3 log2(10 / 2) for each hour of a share of 0.6, against 1 + 0.3 log2(3 / 2) for 0.4, over 14 hours
+    expect(worth).toBeCloseTo(14 * 0.6 * (1 + 0.3 * Math.log2(5)), 6);
+    expect(plannedWorth).toBeCloseTo(14 * 0.4 * (1 + 0.3 * Math.log2(1.5)), 6);
+  });
+
+  it('cuts the share at the least power only, and no lower than somebody asks', () => {
+    const short = singleSetting(plan(3), even, 0.9).hours[0].proposed!;
+    expect(short.powerW).toBe(2);
+    expect(short.share).toBeLessThan(0.4);
+    const asked = singleSetting(plan(3), { ...even, leastShare: 0.35 }, 0.9).hours[0].proposed!;
+    expect(asked.share).toBeGreaterThanOrEqual(0.35);
+  });
+
+  it('leaves the hours between blocks free', () => {
+    const gap = plan(20);
+    const [all] = gap.blocks;
+    const blocks = [
+      { ...all, endMs: START_MS + 4 * HOUR_MS },
+      { ...all, startMs: START_MS + 6 * HOUR_MS },
+    ];
+    const free = singleSetting({ ...gap, blocks }, even, 0.9).hours.filter(({ block }) => block === -1);
+    expect(free.map(({ proposed, planned, rules }) => [proposed, planned, rules])).toEqual([
+      [null, null, []],
+    ]);
   });
 });
