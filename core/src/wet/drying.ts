@@ -48,7 +48,7 @@ export function waterLeft(rain: readonly Rain[], atMs: number, dryH: number): nu
   if (!last) return 0;
   const sinceH = (atMs - last.endMs) / HOUR_MS;
   if (sinceH <= 0) return 1;
-  return dryH > 0 ? Math.max(0, 1 - sinceH / dryH) : 0;
+  return Math.max(0, 1 - sinceH / dryH);
 }
 
 /** What a thing weighs with a share of its water in it, g. */
