@@ -34,6 +34,17 @@ describe('accessories', () => {
       [5, 6, 1, 1],
     ]);
     expect(told({ when: 'operating', modes: ['FT8'] })).toEqual([[5, 6, 1, 1]]);
+    // Two positions that work at once, the later one told first: on while either works, once.
+    const both = {
+      ...hours,
+      blocks: [{ ...span(2, 6), mode: 'CW', share: 0.2 }, ...hours.blocks, hours.blocks[0]],
+    };
+    expect(
+      accessoryPieces(amp, { when: 'operating' }, both as OutingHours).map(({ startMs, endMs }) => [
+        startMs / HOUR_MS,
+        endMs / HOUR_MS,
+      ]),
+    ).toEqual([[1, 6]]);
     expect(told({ when: 'dark' })).toEqual([[20, 24, 1, 1]]);
     // A lamp in white for a tenth of the dark, else at a fifth of that.
     const bright = { share: 0.1, otherwise: { amps: 0.2, watts: 0 } };

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { ACTIVITIES, ACTIVITY_NAMES, isUnattended } from './activity.js';
 import { dutyOf, sayDuty, shareOfDuty, usualShare } from './duty.js';
 import { MODE_NAMES } from './mode.js';
 
@@ -19,6 +20,14 @@ describe('duty', () => {
     expect(shareIn({ in: 'pieces', perMinute: NaN, seconds: 4 })).toContain('it has 60');
     expect(shareIn({ in: 'slots', oneIn: 2 })).toContain('no slots');
     expect(shareIn({ in: 'slots', oneIn: 0.5 }, 'FT8')).toContain('cannot be sent');
+  });
+
+  it('usually is the slots of a slotted mode and the exchanges of a data link, else the activity’s own', () => {
+    // 12.64 s of every other slot of 15 s; 110.6 s of every other one of 120 s
+    expect([usualShare('slots', 'FT8'), usualShare('slots', 'WSPR')]).toEqual([0.42, 0.46]);
+    expect(usualShare('slots', 'SSB')).toBe(ACTIVITIES.slots.share);
+    expect(usualShare('calling', 'FT8')).toBe(0.5);
+    expect(usualShare('relay', 'SSB')).toBe(0.25);
   });
 
   it('goes there and back', () => {
@@ -49,5 +58,11 @@ describe('duty', () => {
     expect(usualShare('slots', 'FT4')).toBe(0.34);
     expect(usualShare('relay', 'DYNAMIC')).toBe(0.45);
     expect(usualShare('relay', 'PKT')).toBe(0.25);
+  });
+});
+
+describe('an activity', () => {
+  it('is left alone where it is a relay, and nowhere else', () => {
+    expect(ACTIVITY_NAMES.filter(isUnattended)).toEqual(['relay']);
   });
 });

@@ -24,6 +24,13 @@ describe('sharing a load', () => {
     expect(loadsOf([500, 2000, 1500], 2)).toEqual([2000, 2000]);
   });
 
+  it('gives out the heaviest first, of two alike the first, each to who has the least', () => {
+    expect(shareLoad([100, 100, 200], 2)).toEqual([1, 1, 0]);
+    // 500 to the first, 400 to the second, 300 to the second, 300 to the first
+    expect(shareLoad([300, 500, 300, 400], 2)).toEqual([1, 0, 0, 1]);
+    expect(shareLoad([], 3)).toEqual([]);
+  });
+
   it('gives everything to one who is alone', () => {
     expect(shareLoad([10, 20, 30], 1)).toEqual([0, 0, 0]);
   });

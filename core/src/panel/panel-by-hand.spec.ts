@@ -106,6 +106,18 @@ describe('a controller by hand', () => {
     expect(output(controller('boost'), 13, large).state).toBe('tracking');
   });
 
+  it('of a USB socket passes 85 % on, 10 W at the most or what it says, seven tenths of which reach the cells', () => {
+    const small = panelCurve(panelShape({ ...label, watts: 9, impA: 0.5, iscA: 0.55 }), 1000, 25);
+    expect(output(controller('usb'), 3.7, small)).toEqual({
+      batteryA: (0.7 * (0.85 * greatestPower(small).watts)) / 3.7,
+      state: 'tracking',
+    });
+    expect(output(controller('usb'), 3.7).batteryA).toBeCloseTo((0.7 * 10) / 3.7, 12);
+    expect(output(controller('usb', { socketW: 5 }), 3.7).batteryA).toBeCloseTo((0.7 * 5) / 3.7, 12);
+    const low = panelCurve(panelShape({ ...label, vmpV: 4.5, vocV: 5.4 }), 1000, 25);
+    expect(output(controller('usb'), 3.7, low)).toEqual({ batteryA: 0, state: 'panel_volts_too_low' });
+  });
+
   it('PWM drags the panel to the battery’s volts, a switch and the cables above', () => {
     expect(output(controller('pwm'), 13)).toEqual({ batteryA: currentAt(full, 13.3), state: 'direct' });
     const { batteryA } = output(controller('pwm', { panelCableOhm: 0.3, batteryCableOhm: 0.2 }), 17);

@@ -44,5 +44,6 @@ describe('panel', () => {
     const four = joined(labelFromWatts(50, 'good_mono'), 2, 2);
     expect([four.watts, four.vocV, four.vmpV]).toEqual([200, 43.2, 36]);
     expect(four.iscA).toBeCloseTo(6, 12);
+    expect(four.impA).toBeCloseTo(2 * labelFromWatts(50, 'good_mono').impA, 12);
   });
 });

@@ -22,6 +22,7 @@ describe('panels that differ in parallel', () => {
     expect(both.vmpV).toBeCloseTo(one.vmpV, 0);
     expect(both.iscA).toBeCloseTo(one.iscA, 9);
     expect(both.vocV).toBeCloseTo(one.vocV, 9);
+    expect(both.impA * both.vmpV).toBeCloseTo(both.watts, 9);
   });
 
   it('give less than the sum where their volts differ, and never more, nor less than the larger alone', () => {

@@ -28,5 +28,15 @@ describe('quick sum', () => {
     const sum = quickSum({ ...example, wantedHours: 10 });
     expect(sum.reaches).toBeFalse();
     expect(sum.spareHours).toBeCloseTo(-0.4, 12);
+    // 10 Ah ÷ 1 A are ten hours to the minute.
+    const even = { ...example, capacityAh: 10, receiveA: 1, transmitA: 1, alwaysA: 0 };
+    expect(quickSum({ ...even, wantedHours: 10 })).toEqual(
+      jasmine.objectContaining({ reaches: true, spareHours: 0 }),
+    );
+  });
+
+  it('has nothing to compare with where nobody wished, or nothing ends', () => {
+    expect(quickSum(example).spareHours).toBeNull();
+    expect(quickSum({ ...example, sunA: 2, wantedHours: 10 }).spareHours).toBeNull();
   });
 });

@@ -10,6 +10,15 @@ describe('the generator', () => {
     expect(seedOf('59.02 5.31 2027-09-04')).not.toBe(seedOf('59.02 5.31 2027-09-05'));
   });
 
+  it('is the one that is published: its first numbers for a seed of 1', () => {
+    expect(many(3, generator(1))).toEqual([0.6270739405881613, 0.002735721180215478, 0.5274470399599522]);
+  });
+
+  it('makes another seed of every word, and of the same letters in another order', () => {
+    const seeds = ['', 'a', 'b', 'ab', 'ba', 'aa'].map(seedOf);
+    expect(new Set(seeds).size).toBe(seeds.length);
+  });
+
   it('spreads evenly from 0 to 1, and a normal draw around 0 by 1', () => {
     const even = many(20_000, generator(1));
     expect(Math.min(...even)).toBeGreaterThanOrEqual(0);
