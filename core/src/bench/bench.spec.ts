@@ -4,6 +4,7 @@ import { traceOf } from '../testing/traces.js';
 import { batteryPackAt } from '../battery/battery-pack.js';
 import { steadyRun } from '../battery/steady-run.js';
 import { assumedCurrents } from '../load/assumption.js';
+import { transmitCurrentAtZero } from '../load/transmit-current.js';
 import { HOUR_MS } from '../span.js';
 import { harvest } from '../sun/harvest.js';
 import { capacityTest, capacityTrend, ratingFrom, stepResistance } from './capacity-test.js';
@@ -114,6 +115,26 @@ describe('a mode in real use', () => {
     const slotted = overFigures(slots, { from: 0, to: slots.amps.length }, { ...levels, keyUpA: 0.22 });
     expect(Math.abs(slotted.share - 12.64 / 30)).toBeLessThan(0.005);
     expect(slotted.factor!).toBeGreaterThan(0.99);
+  });
+
+  it('has a level of its own for each script: key-down, syllables, a beacon a minute', () => {
+    const quiet = { noiseA: 0 };
+    expect(new Set(record({ ...quiet, script: 'keyDown' }, 60).amps)).toEqual(new Set([1.92]));
+    const beacons = record({ ...quiet, script: 'beacons' }, 120);
+    // 0.8 s a minute, ten readings a second, to a reading
+    const onAir = beacons.amps.filter((amps) => amps === 1.92).length;
+    expect(Math.abs(onAir - 16)).toBeLessThanOrEqual(2);
+    expect(beacons.amps.filter((amps) => amps === 0.14).length).toBe(1200 - onAir);
+    const voice = record({ ...quiet, script: 'voice' }, 200);
+    const overs = [...voice.amps].filter((_, index) => (voice.timesMs[index] / 1000) % 20 < 6);
+    const between = [...voice.amps].filter((_, index) => (voice.timesMs[index] / 1000) % 20 >= 6);
+    expect(new Set(between)).toEqual(new Set([0.14]));
+    // Two fifths of the way from key-up to key-down, on average
+    const upA = transmitCurrentAtZero(radio);
+    const mean = overs.reduce((sum, amps) => sum + amps, 0) / overs.length;
+    expect(Math.abs((mean - upA) / (1.92 - upA) - 0.4)).toBeLessThan(0.04);
+    // 13.2 V at rest less 0.05 ohm x 1.92 A
+    expect(record({ ...quiet, script: 'keyDown' }, 1).volts[5]).toBeCloseTo(13.2 - 0.05 * 1.92, 2);
   });
 
   it('is no over where nobody transmits', () => {

@@ -1,5 +1,6 @@
 import { checkedPack, copper, factsOf, part, still } from '../testing/harness.js';
 import type { HarnessPart } from '../harness/harness.js';
+import { SEVERITIES } from './check.js';
 import { checkHarness } from './check-harness.js';
 import type { HarnessFacts } from './facts.js';
 
@@ -35,6 +36,20 @@ describe('a harness against all rules', () => {
     const shutsOff = facts({ radios: [{ ...facts().radios[0], dropoutV: 12.4 }] });
     expect(rules(thin, shutsOff)).toContain('look floor radio');
     expect(rules(thin, { ...shutsOff, getsToDropout: true })).toContain('stop floor radio');
+  });
+
+  it('tells the gravest first also where rules are looked at in another order', () => {
+    const sun = facts({
+      controllers: [{ part: 'mppt', name: 'mppt', limits: true, maxInputV: 25, heard: [], hasLoads: false }],
+      panels: [panel],
+    });
+    const thin = part('radio', 'radio', 'battery', { ...wired, ...copper(0.5, 3) });
+    const severities = checkHarness([good[0], thin, part('panel', 'panel', 'radio', wired)], sun).map(
+      ({ severity }) => severity,
+    );
+    expect(new Set(severities).size).toBeGreaterThan(1);
+    expect(severities).toEqual([...severities].sort((a, b) => SEVERITIES.indexOf(a) - SEVERITIES.indexOf(b)));
+    expect(severities[0]).toBe('stop');
   });
 
   it('holds a fuse against the wire behind it, not against the panel’s', () => {

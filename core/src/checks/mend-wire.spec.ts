@@ -52,6 +52,19 @@ describe('the wire that a run should be of', () => {
     expect(wireFor(unknown.run, unknown.flow, unknown.figures, 20, null)).toEqual({});
   });
 
+  it('is made safe at least where no length helps: the thinnest that carries', () => {
+    // 20 A over 60 m: too thin, and no wire that goes into a pair of 30 A loses little enough, nor any cable of some length.
+    const flat = { family: 'flat30', end: 'plug' } as const;
+    const { run, flow, figures } = figuresOf({ ...copper(0.5, 60), near: flat, far: flat }, 20);
+    const carrying = WIRE_SIZES_MM2.find(
+      (areaMm2) => ampacity({ awg: null, areaMm2 }, TEMPERATURE_C, false) >= 20,
+    )!;
+    expect(wireFor(run, flow, figures, 20, figures.ampacityA)).toEqual({ areaMm2: carrying });
+    // One that carries already stays.
+    const thick = figuresOf({ ...copper(6, 60), near: flat, far: flat }, 20);
+    expect(wireFor(thick.run, thick.flow, thick.figures, 20, thick.figures.ampacityA)).toEqual({});
+  });
+
   it('is none where no wire that goes into its ends carries the current', () => {
     const barrel = { family: 'barrel21', end: 'plug' } as const;
     const { run, flow, figures } = figuresOf({ ...copper(0.5, 1), near: barrel, far: barrel }, 30);

@@ -4,7 +4,7 @@ import type { PlanInput } from '../forecast/plan-input.js';
 import { tightMarch, type TightOutcome } from '../march/tight-march.js';
 import { copyOf } from '../march/tight-pack.js';
 import { generator } from '../random/generator.js';
-import { darkFieldPlan, fieldPlan } from '../testing/field-outings.js';
+import { darkFieldPlan, fieldHour, fieldPlan } from '../testing/field-outings.js';
 import { FieldMarch } from './field-march.js';
 import { Particles } from './particles.js';
 
@@ -42,18 +42,45 @@ const sampleOf = ({ particles }: FieldMarch, sky: Float32Array, index: number): 
 });
 
 describe('the march of particles', () => {
+  /** How far the furthest particle is from the chance engine's own march of it, over the whole outing. */
+  function apart({ law, march, skies, socs }: ReturnType<typeof marched>): number {
+    const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
+    return Math.max(
+      ...socs.flatMap((soc, index) => {
+        const run = emptyRun(law);
+        const packs = law.packs.map(copyOf);
+        take(law, sampleOf(march, skies[index], index), run, packs);
+        const trace = new Float32Array(law.edgesMs.length);
+        tightMarch(run, packs, out, trace);
+        return soc.map((one, edge) => Math.abs(one - trace[edge]));
+      }),
+    );
+  }
+
   it('goes the way of the chance engine, particle by particle', () => {
     // The chance engine knows no sky that is brighter as a whole.
-    const { law, march, skies, socs } = marched(fieldPlan(), 5, 0);
-    const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
-    socs.forEach((soc, index) => {
-      const run = emptyRun(law);
-      const packs = law.packs.map(copyOf);
-      take(law, sampleOf(march, skies[index], index), run, packs);
-      const trace = new Float32Array(law.edgesMs.length);
-      tightMarch(run, packs, out, trace);
-      soc.forEach((one, edge) => expect(Math.abs(one - trace[edge])).toBeLessThan(1e-5));
-    });
+    expect(apart(marched(fieldPlan(), 5, 0))).toBeLessThan(1e-5);
+  });
+
+  it('goes its way also where one block begins within the hour in which another ends', () => {
+    const [cw, ssb] = fieldPlan().blocks;
+    const middle = fieldHour(4.5);
+    const blocks = [
+      { ...cw, share: 0.6, endMs: middle },
+      { ...ssb, share: 0.05, startMs: middle, endMs: fieldHour(8) },
+    ];
+    const run = marched(darkFieldPlan({ blocks }));
+    expect(apart(run)).toBeLessThan(1e-5);
+    // At once to the end, the same as step by step.
+    const { law } = run;
+    const at = (edges: readonly number[]) => {
+      const again = new FieldMarch(law, new Particles(5, law, generator(21)), generator(22));
+      for (const edge of edges) again.to(edge);
+      return [...again.particles.socs[0]];
+    };
+    const last = law.edgesMs.length - 1;
+    const steps = at(Array.from({ length: last }, (_, step) => step + 1));
+    at([last]).forEach((soc, index) => expect(soc).toBeCloseTo(steps[index], 9));
   });
 
   it('has a sky that is brighter or darker as a whole by a twentieth for each standard deviation', () => {

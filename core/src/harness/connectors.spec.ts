@@ -1,4 +1,12 @@
-import { CONNECTOR_ENDS, isBarePin, mateOf, mates, readConnector, sayConnector } from './connectors.js';
+import {
+  CONNECTOR_ENDS,
+  isBarePin,
+  mateOf,
+  mates,
+  readConnector,
+  sayConnector,
+  type ConnectorName,
+} from './connectors.js';
 
 describe('a connector', () => {
   it('is read again from its own words', () => {
@@ -16,6 +24,21 @@ describe('a connector', () => {
       expect(sayConnector({ family: 'flat30', end })).toBe('30 A flat-contact pair');
       expect(sayConnector({ family: 'sae', end })).toBe('SAE two-pole');
     }
+  });
+
+  it('is called what people call it, each of its ends', () => {
+    const words: readonly [ConnectorName, string, string][] = [
+      ['barrel21', '2.1 mm barrel plug', '2.1 mm barrel socket'],
+      ['ring', 'ring terminal', 'stud for a ring terminal'],
+      ['ring8', 'M8 ring terminal', 'stud for a M8 ring terminal'],
+      ['vehicle', 'plug for a vehicle socket', 'vehicle socket'],
+      ['screw', 'bare end for a screw terminal', 'screw terminal'],
+    ];
+    for (const [family, plug, socket] of words)
+      expect([sayConnector({ family, end: 'plug' }), sayConnector({ family, end: 'socket' })]).toEqual([
+        plug,
+        socket,
+      ]);
   });
 
   it('mates with its counterpart and with no other', () => {

@@ -104,6 +104,35 @@ describe('what a panel offers under a drawn sky', () => {
     }
   });
 
+  it('bends by a panel that lies askew just as the light on one that does, one standard deviation to each side', () => {
+    const clear = (tiltDeg: number, azimuthDeg: number) => {
+      const aim = { how: 'fixed', tiltDeg: 35 + tiltDeg, azimuthDeg: 180 + azimuthDeg } as const;
+      return lightTable(planUnder({}, { aim }), edgesMs, SPREAD);
+    };
+    const table = clear(0, 0);
+    const { tilt, tiltSquared, azimuth, azimuthSquared } = table;
+    const ways: readonly [number, number, (index: number) => number][] = [
+      [SPREAD.tiltDeg, 0, (index) => tilt[index] + tiltSquared[index]],
+      [-SPREAD.tiltDeg, 0, (index) => -tilt[index] + tiltSquared[index]],
+      [0, SPREAD.azimuthDeg, (index) => azimuth[index] + azimuthSquared[index]],
+      [0, -SPREAD.azimuthDeg, (index) => -azimuth[index] + azimuthSquared[index]],
+    ];
+    for (const [tiltDeg, azimuthDeg, bend] of ways) {
+      const turned = clear(tiltDeg, azimuthDeg);
+      for (let index = 0; index < table.sunny.length; index++)
+        expect(bend(index)).toBeCloseTo(turned.light[index] / table.light[index] - 1, 4);
+    }
+    // In the morning a panel that faces more to the west has less of the sun.
+    expect(azimuth[Math.floor(table.sunny.length / 4)]).toBeLessThan(-0.02);
+  });
+
+  it('of a panel that sees nothing of the sky is nothing, askew or not', () => {
+    const whole = { startMs: START, endMs: START + 24 * HOUR_MS, fraction: 1 };
+    const shade = { horizon: [], spans: [whole], sensitivity: 1 };
+    const { tilt, azimuth, light } = lightTable(planUnder({}, { shade, albedo: 0 }), edgesMs, SPREAD);
+    expect([...light, ...tilt, ...azimuth].every(Number.isFinite)).toBeTrue();
+  });
+
   it('has a place for each cloud amount, dense where the sky closes, and back', () => {
     expect([skyIndex(0), skyIndex(0.75), skyIndex(1)]).toEqual([0, OVERCAST / 2, OVERCAST]);
     for (const cloud of [0, 0.1, 0.5, 0.9, 1]) expect(cloudAt(skyIndex(cloud))).toBeCloseTo(cloud, 12);
