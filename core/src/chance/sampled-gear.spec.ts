@@ -2,8 +2,10 @@ import { forecast } from '../forecast/forecast.js';
 import type { PlanInput } from '../forecast/plan-input.js';
 import { tightMarch, type TightOutcome } from '../march/tight-march.js';
 import { copyOf } from '../march/tight-pack.js';
+import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS } from '../span.js';
 import { leadOf, measuredRadio, steadyLoad, whiteboardPlan } from '../testing/plans.js';
+import { sunPlan } from '../testing/sun-plans.js';
 import { chanceLaw, emptyRun, expectedFor, take } from './chance-law.js';
 import type { Sample } from './sample.js';
 import { wholeMarch } from './whole-march.js';
@@ -71,6 +73,32 @@ describe('a sample of the gear', () => {
     // The loop takes the polarisation by the planned mean: some millivolts, on a table that is almost level.
     expect(Math.abs(outcome.endHours - same.verdict.endMs! / HOUR_MS)).toBeLessThan(0.1);
     expect(outcome.endHours).toBeLessThan(drawn(plan, () => ({})).outcome.endHours);
+  });
+
+  it('under the sun goes through the whole march as through the tight one, the controller’s limit in it', () => {
+    const day = { startMs: Date.UTC(2027, 5, 1, 6), endMs: Date.UTC(2027, 5, 1, 18) };
+    for (const maxA of [100, 0.8]) {
+      const plan = whiteboardPlan({
+        outing: day,
+        stepMs: 15 * 60_000,
+        blocks: [{ ...fm, ...day, share: 0 }],
+        sun: sunPlan({
+          panel: labelFromWatts(20, 'good_mono'),
+          controller: { kind: 'mppt', maxA, wakeShare: 0.01, panelCableOhm: 0 },
+        }),
+      });
+      const law = chanceLaw(plan);
+      const run = emptyRun(law);
+      const packs = law.packs.map(copyOf);
+      const sample = { ...expectedFor(law), truth: -1 };
+      take(law, sample, run, packs);
+      const [tight, whole] = [new Float32Array(law.edgesMs.length), new Float32Array(law.edgesMs.length)];
+      tightMarch(run, packs, out(), tight);
+      wholeMarch(law, sample, run, out(), whole);
+      expect(Math.max(...run.sunA!)).toBeGreaterThan(0.8);
+      expect(whole.at(-1)).toBeGreaterThan(0.3);
+      whole.forEach((soc, edge) => expect(Math.abs(soc - tight[edge])).toBeLessThan(0.003));
+    }
   });
 
   it('takes each pack’s own spread, also where packs come into use in another order than they are named in', () => {

@@ -64,5 +64,8 @@ describe('a charger that charges during the outing', () => {
     expect(rules(charger(generator({ takenW: 900 })))).toEqual([]);
     expect(rules(charger(generator({ takenW: 901 })))).toEqual(['stop generator']);
     expect(rules(charger(generator({ inQuiet: true })))).toEqual(['look quiet']);
+    const [carries] = found(charger(generator({ takenW: 1100.2 })));
+    expect(carries.sentence).toContain('Ebb 5 takes 1101 W and Drone 900 gives 900 W');
+    expect([carries.asks, carries.has]).toEqual(['at most 900 W', '1101 W']);
   });
 });

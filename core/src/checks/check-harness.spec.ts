@@ -72,6 +72,31 @@ describe('a harness against all rules', () => {
     expect(rules(beside, unguarded)).toContain('stop disconnect battery');
   });
 
+  it('sees an amplifier that hangs before what opens', () => {
+    const unguarded = facts({ packs: [{ ...facts().packs[0], protects: false }] });
+    const behind = [
+      good[0],
+      part('opens', 'disconnect', 'battery', wired),
+      part('radio', 'radio', 'opens', wired),
+    ];
+    const booster = part('booster', 'amplifier', 'battery', wired);
+    expect(rules([...behind, booster], unguarded)).toContain('stop disconnect battery');
+    expect(rules([...behind, { ...booster, from: 'opens' }], unguarded)).not.toContain(
+      'stop disconnect battery',
+    );
+  });
+
+  it('asks for a fuse in the cable of each battery behind a joint, not in those that leave the joint', () => {
+    const joint = [
+      part('joint', 'distribution', null),
+      part('battery', 'battery', 'joint', { ...wired, fuseA: null }),
+      part('radio', 'radio', 'joint', { ...wired, fuseA: null }),
+    ];
+    const found = rules(joint);
+    expect(found).toContain('stop fuse battery');
+    expect(found).not.toContain('stop fuse radio');
+  });
+
   it('sees a controller in the cold, and a panel that goes straight to the radio', () => {
     const sun = facts({
       coldC: -5,

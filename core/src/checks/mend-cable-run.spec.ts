@@ -112,6 +112,20 @@ describe('what mends a run', () => {
     expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))).toBeNull();
   });
 
+  it('names ends that are strong enough where what the cable states is not, and changes nothing else of it', () => {
+    const flat = { family: 'flat30', end: 'plug' } as const;
+    const sound = { ...copper(4, 0.6), fuseA: 25, near: flat, far: flat };
+    expect(remedyFor(sound, 20)).toBeNull();
+    expect(remedyFor({ ...sound, statedA: 10 }, 20)).toEqual({
+      words: 'a 30 A flat-contact pair',
+      near: flat,
+    });
+    // What it states is enough: nothing to do.
+    expect(remedyFor({ ...sound, statedA: 30 }, 20)).toBeNull();
+    // Nobody has said what its near end is: it gets one.
+    expect(remedyFor({ ...sound, near: null, statedA: 10 }, 20)!.near).toEqual(flat);
+  });
+
   it('never puts a bare pin on the side that is live', () => {
     const bullet = { family: 'bullet4', end: 'socket' } as const;
     const barrel = { family: 'barrel21', end: 'plug' } as const;

@@ -134,6 +134,33 @@ describe('the march of particles', () => {
     });
   });
 
+  it('keeps the books of a pack that waits too: the sun into it, the loads out of the other', () => {
+    const plan = fieldPlan({ temperatureC: 25 });
+    const [pack] = plan.packs;
+    const large = { ...pack, label: { ...pack.label, ratedAh: 40, leaksAMonth: 0 } };
+    const { march } = marched({
+      ...plan,
+      packs: [large, { ...large, startSoc: 0.3 }],
+      chargeIdle: true,
+    });
+    const { particles } = march;
+    const { loads, battery } = particles.counted;
+    expect([...particles.inUse].every((used) => used === 0)).toBeTrue();
+    for (let index = 0; index < particles.count; index++) {
+      march.take(index);
+      const [{ storedAh }, { storedAh: waitsAh, efficiency }] = march.packs;
+      expect(particles.takenAh[index]).toBeGreaterThan(1);
+      expect(particles.takenAh[index]).toBeLessThanOrEqual(particles.offeredAh[index] + 1e-9);
+      expect((particles.socs[1][index] - 0.3) * waitsAh).toBeCloseTo(
+        efficiency * particles.takenAh[index],
+        6,
+      );
+      expect(battery.in[index]).toBe(0);
+      expect(battery.out[index]).toBeCloseTo(loads.out[index], 9);
+      expect((1 - particles.socs[0][index]) * storedAh).toBeGreaterThanOrEqual(loads.out[index] - 1e-9);
+    }
+  });
+
   it('stops carrying loads where the cut-off opens', () => {
     const plan = darkFieldPlan();
     const [pack] = plan.packs;

@@ -131,6 +131,18 @@ describe('an outing as it stands', () => {
     expect(low(true).soc.p50).toBeLessThan(low(false).soc.p50 - 0.05);
   });
 
+  it('weighs one that fits alike, whether somebody says that it counts or not', () => {
+    const told = (more: Partial<FieldReading>) =>
+      fieldNow(
+        darkFieldPlan(),
+        log([reading('near', fieldHour(20), { source: 'monitor', values: { percent: 45 }, ...more })]),
+        fieldHour(20),
+        few,
+      );
+    expect(told({}).readings[0].fits).toBeTrue();
+    expect(told({ counts: true }).soc).toEqual(told({}).soc);
+  });
+
   it('tells what the charge was taken for on the way, from the start to now', () => {
     const plan = darkFieldPlan();
     const read = reading('a', fieldHour(4.5), { values: { outAh: 3 } });

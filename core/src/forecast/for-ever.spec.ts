@@ -1,5 +1,7 @@
 import { whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
+import { bestFixedAim } from '../sun/best-aim.js';
+import type { SunPlan } from '../sun/harvest.js';
 import { daysWithoutSun, monthsOfLoad, worstMonth } from './for-ever.js';
 
 const clear = () => ({ cloud: 0, rain: false, airC: 25, windMS: 2 });
@@ -32,6 +34,18 @@ describe('a load left alone', () => {
     expect(lasting(0.05, clear)).toBeGreaterThanOrEqual(lasting(0.2, clear));
     expect(lasting(0.1, clear)).toBeGreaterThanOrEqual(lasting(0.1, covered));
     expect(lasting(5, clear)).toBe(0);
+  });
+
+  it('has a panel that somebody turns lie at the month’s best aim, and any other as it lies', () => {
+    const june = { startMs: Date.UTC(1970, 5, 11), endMs: Date.UTC(1970, 5, 21) };
+    const surplus = (aim: SunPlan['aim']) =>
+      monthsOfLoad(whiteboardPlan({ sun: { ...north, aim } }), 0.1, clear)[5].surplusAh;
+    const best = bestFixedAim({ ...north, skyAt: clear }, june)!;
+    expect(best.tiltDeg).toBeGreaterThan(10);
+    const fixed = { how: 'fixed', ...best } as const;
+    expect(surplus({ how: 'every', minutes: 120 })).toBeCloseTo(surplus(fixed), 9);
+    expect(surplus({ how: 'flat' })).toBeLessThan(surplus(fixed) - 0.1);
+    expect(surplus({ how: 'fixed', tiltDeg: 80, azimuthDeg: 180 })).toBeLessThan(surplus(fixed) - 0.1);
   });
 
   it('has no months without a panel', () => {

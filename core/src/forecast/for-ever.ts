@@ -1,4 +1,4 @@
-import { HOUR_MS, hoursOf, type Span } from '../span.js';
+import { HOUR_MS, type Span } from '../span.js';
 import { ChanceRun, type ChanceUp } from '../chance/chance.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { bestFixedAim } from '../sun/best-aim.js';
@@ -138,6 +138,6 @@ const fullOf = (plan: PlanInput): PlanInput => ({
 /** A panel that nobody turns any more. */
 function leftAlone(sun: SunPlan, outing: Span): SunPlan {
   if (sun.aim.how !== 'every' && sun.aim.how !== 'at') return sun;
-  const best = hoursOf(outing) > 0 ? bestFixedAim(sun, outing) : null;
+  const best = bestFixedAim(sun, outing);
   return { ...sun, aim: best ? { how: 'fixed', ...best } : { how: 'flat' } };
 }

@@ -35,6 +35,15 @@ describe('the three schools of usable capacity', () => {
     expect(volts.usableAh).toBeCloseTo((1 - soc) * 10, 9);
   });
 
+  it('end at the radio’s drop-out also where the outing ends before the battery does', () => {
+    const [, , volts] = forecast(plan).verdict.schools;
+    const short = { startMs: 0, endMs: 19.5 * HOUR_MS };
+    const [whole, , sooner] = forecast({ ...plan, outing: short, blocks: [{ ...plan.blocks[0], ...short }] })
+      .verdict.schools;
+    expect(whole.endMs).toBeNull();
+    expect(sooner.endMs! / HOUR_MS).toBeCloseTo(volts.endMs! / HOUR_MS, 6);
+  });
+
   it('do not come within a short outing, but say what they call usable', () => {
     const short = { ...plan, outing: { startMs: 0, endMs: HOUR_MS }, blocks: [] };
     const found = forecast(short).verdict.schools;

@@ -98,6 +98,24 @@ describe('packs in turn', () => {
   });
 });
 
+describe('a charger and the sun beside a load that takes more', () => {
+  it('give all that they have, the charger first, and the battery the rest', () => {
+    const fedA = new Float64Array(4 * 12).fill(0.3);
+    const { books, endSoc } = march(
+      steady(4, { amps: 1 }, { bank: [full(lithium(10))], offeredAt: () => 0.2, fedA }),
+    );
+    // 4 Ah: 1.2 of the charger, 0.8 of the sun, 2 of the battery
+    expect(books.loadsAh).toBeCloseTo(4, 9);
+    expect(books.servedAh).toBeCloseTo(2, 9);
+    expect([books.fedAh, books.offeredAh, books.curtailedAh].map((one) => one.toFixed(9))).toEqual([
+      '1.200000000',
+      '0.800000000',
+      '0.000000000',
+    ]);
+    expect(endSoc[0]).toBeCloseTo(1 - 2 / 10, 9);
+  });
+});
+
 describe('a pack that waits on a charger of its own', () => {
   it('is charged also where it is the first, after the other took over', () => {
     const bank = [{ ...full(lithium(10)), startSoc: 0.2 }, full(lithium(10))];

@@ -61,6 +61,16 @@ describe('the outings that a ration is made for', () => {
     expect(outings(-1000).socs).toEqual([1]);
   });
 
+  it('have the sky that is expected where they are no worse than expected', () => {
+    const outings = cautiousOutings(law, SEED);
+    for (const caution of [0, -1, -2]) expect(outings(caution).sky).toEqual(expectedFor(law).sky);
+    expect(outings(2).sky).not.toEqual(expectedFor(law).sky);
+    // Nor is anybody counted on to transmit less than planned.
+    expect(outings(-2).habit).toBe(expectedFor(law).habit);
+    const dark = cautiousOutings(chanceLaw(plan(8)), SEED);
+    expect(dark(2).sky).toBeNull();
+  });
+
   it('lie under a dimmer sky the more cautious they are', () => {
     const outings = cautiousOutings(law, SEED);
     const run = emptyRun(law);

@@ -4,7 +4,7 @@ import { HOUR_MS } from '../span.js';
 import { START_MS, even, outing, plan } from '../testing/ration-plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { stepEdges } from '../forecast/forecast.js';
-import { rationSlots } from './ration-slots.js';
+import { actionsOf, rationSlots } from './ration-slots.js';
 import { ration } from './ration.js';
 import { singleSetting } from './single-setting.js';
 
@@ -16,6 +16,22 @@ describe('the ration', () => {
     expect(cut.length).toBeGreaterThan(0);
     expect(cut.every(({ powerW }) => powerW === 2)).toBeTrue();
     expect(choices.some(({ powerW, share }) => powerW > 2 && share === 0.4)).toBeTrue();
+  });
+
+  it('has ways to work an hour from the least current to the most, power before share, whatever power was planned', () => {
+    const [block] = plan(8).blocks;
+    const ways = (planned: number, more = {}) =>
+      actionsOf(plan(8), { ...block, powerW: planned }, { ...even, ...more }).map(
+        ({ powerW, share }) => `${powerW} W ${share}`,
+      );
+    // 3 W is none of the radio's own points of 2, 5 and 10 W.
+    expect(ways(3)).toEqual(['2 W 0', '2 W 0.1', '2 W 0.2', '2 W 0.3', '2 W 0.4', '3 W 0.4']);
+    expect(ways(3, { morePower: true }).slice(-4)).toEqual(['2 W 0.4', '3 W 0.4', '5 W 0.4', '10 W 0.4']);
+    expect(ways(3, { moreShare: true }).slice(-2)).toEqual(['3 W 0.5', '3 W 0.6']);
+    const amps = actionsOf(plan(8), block, { ...even, morePower: true, moreShare: true }).map(
+      ({ meanA }) => meanA,
+    );
+    expect(amps).toEqual([...amps].sort((a, b) => a - b));
   });
 
   it('says beside each hour what was planned for it', () => {

@@ -64,7 +64,7 @@ const DASHES: readonly (readonly number[])[] = [
       (pointerleave)="selection.point(null)"
       (keydown)="walk($event)"
     >
-      <canvas #canvas aria-hidden="true"></canvas>
+      <div class="ridge-drawing"><canvas #canvas aria-hidden="true"></canvas></div>
       <div class="ridge-plot">
         <ks-cursor-line />
         @if (dot(); as at) {
