@@ -55,9 +55,12 @@ say('');
 for (const { line, isFound } of found) if (!isFound) say(line);
 say('');
 for (const [folder, those] of grouped(found)) {
-  const killed = those.filter(({ isFound }) => isFound).length;
-  const rate = `${((100 * killed) / those.length).toFixed(0)} %`;
-  process.stdout.write(`${folder.padEnd(28)} ${rate.padStart(6)}  ${killed} of ${those.length} found\n`);
+  const telling = those.filter(({ isEdge }) => !isEdge);
+  const toldOf = (faults) => {
+    const found = faults.filter(({ isFound }) => isFound).length;
+    return `${((100 * found) / (faults.length || 1)).toFixed(0).padStart(4)} %  ${found} of ${faults.length}`;
+  };
+  process.stdout.write(`${folder.padEnd(28)} ${toldOf(those).padEnd(22)} without edges ${toldOf(telling)}\n`);
 }
 
 /** The faults of a folder, each against the specs, in a copy of the project that is taken away afterwards. */
@@ -134,6 +137,7 @@ async function mutatedPage(folder) {
       {
         path: fileName,
         isFound: outcome === 'found',
+        isEdge: isEdge(was, replacement),
         line: `${fileName}:${place.start.line} ${unseen}${short(was)} -> ${short(replacement)}`,
       },
     ];
@@ -190,10 +194,23 @@ function read(file) {
       .map(({ location, status, replacement }) => ({
         path,
         isFound: status === 'Killed' || status === 'Timeout',
+        isEdge: isEdge(textAt(source, location), replacement),
         line: `${path}:${location.start.line} ${status === 'NoCoverage' ? '(no test comes by) ' : ''}${short(
           textAt(source, location),
         )} -> ${short(replacement)}`,
       })),
+  );
+}
+
+/**
+ * Whether a fault shows at one point only: above for at or above, or the other way round. Of amperes and instants, which never lie
+ * exactly there, that is no fault; of numbers that are counted it is one. Told beside.
+ */
+function isEdge(was, becomes) {
+  const bare = (text) => text.replace(/[\s()]/g, '');
+  return (
+    bare(was) !== bare(becomes) &&
+    bare(was).replace(/([<>])=/g, '$1') === bare(becomes).replace(/([<>])=/g, '$1')
   );
 }
 

@@ -144,6 +144,80 @@ describe('what mends a run', () => {
     expect(mendTo('socket')).toBeNull();
   });
 
+  it('asks no fuse of a run behind one, nor of a panel’s, and never the smallest before a radio', () => {
+    const flat = { family: 'flat30', end: 'plug' } as const;
+    const mend = (kind: PartKind, run: Partial<CableRun>, amps: number, from: PartKind = 'battery') => {
+      const parts = [
+        part('battery', 'battery', null),
+        ...(from === 'battery' ? [] : [part('above', from, 'battery', { ...copper(4, 0.5), fuseA: 10 })]),
+        part('it', kind, from === 'battery' ? 'battery' : 'above', { near: flat, far: flat, ...run }),
+      ];
+      const flow =
+        kind === 'panel' || kind === 'controller' ? flowOf({}, { it: amps }) : flowOf({ it: amps });
+      return mendCableRun(parts, parts.at(-1)!, flow);
+    };
+    // 0.4 A want 0.5 A: a lamp gets 1 A, the smallest that is sold, a radio 2 A.
+    expect(mend('load', { ...copper(1, 0.5), fuseA: null }, 0.4)!.fuseA).toBe(1);
+    expect(mend('radio', { ...copper(1, 0.5), fuseA: null }, 0.4)!.fuseA).toBe(2);
+    // Behind a box of 10 A, which guards 1 mm² well enough
+    expect(mend('load', { ...copper(1, 0.5), fuseA: null }, 0.4, 'distribution')).toBeNull();
+    // A panel’s run wants none, and its own is changed only where it carries too little.
+    expect(mend('panel', { ...copper(4, 1), fuseA: undefined }, 3, 'controller')).toBeNull();
+    expect(mend('panel', { ...copper(4, 1), fuseA: undefined }, 3)).toBeNull();
+    expect(mend('panel', { ...copper(4, 1), fuseA: 3 }, 3, 'controller')!.fuseA).toBe(5);
+    // 1.25 x 9 A are 11.25 A, and 1 mm² carries 12: no fuse of 15 A makes it 1.5 mm².
+    expect(mend('panel', { ...copper(0.5, 0.4), fuseA: undefined }, 9, 'controller')).toEqual({
+      words: '1 mm² wire',
+      areaMm2: 1,
+    });
+    // One that is far too large for its wire becomes smaller before the wire becomes thicker.
+    expect(mend('controller', { ...copper(1, 0.5), fuseA: 40 }, 3)).toEqual({
+      words: 'a 5 A fuse',
+      fuseA: 5,
+    });
+  });
+
+  it('is of copper where the wire was clad aluminium and has to be thicker', () => {
+    const clad = (areaMm2: number) => ({
+      wire: { ...copper(areaMm2, 1).wire!, size: { awg: null, areaMm2, isClad: true } },
+      fuseA: 10,
+    });
+    const remedy = remedyFor(clad(0.5), 8)!;
+    expect(remedy.isCopper).toBeTrue();
+    expect(remedyFor({ ...copper(0.5, 1), fuseA: 10 }, 8)!.isCopper).toBeUndefined();
+    expect(remedyFor({ ...clad(4), fuseA: 5 }, 8)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+  });
+
+  it('names both ends where they differ, one where they are alike', () => {
+    const barrel = { family: 'barrel21', end: 'plug' } as const;
+    const stud = { family: 'ring', end: 'socket' } as const;
+    const parts = [
+      { ...part('battery', 'battery', null), connectors: [stud] },
+      part('radio', 'radio', 'battery', { ...copper(2.5, 0.6), fuseA: 15, near: barrel, far: barrel }),
+    ];
+    expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))!.words).toBe(
+      'a ring terminal and a 30 A flat-contact pair',
+    );
+    const plain = [part('battery', 'battery', null), parts[1]];
+    expect(mendCableRun(plain, parts[1], flowOf({ radio: 12 }))!.words).toBe('a 30 A flat-contact pair');
+  });
+
+  it('counts the runs behind that it asks something of', () => {
+    const parts = [
+      part('battery', 'battery', null),
+      part('box', 'distribution', 'battery', { ...copper(4, 0.5), fuseA: 10 }),
+      part('radio', 'radio', 'box', copper(4, 0.5)),
+      part('lamp', 'load', 'box', copper(1, 0.5)),
+      part('fan', 'load', 'box', copper(1, 0.5)),
+    ];
+    const remedy = mendCableRun(parts, parts[1], flowOf({ radio: 20, lamp: 0.5, fan: 0.5 }))!;
+    expect(remedy.words).toBe('a 30 A fuse; and what this asks of 2 runs behind it');
+    expect(remedy.also).toEqual([
+      { to: 'lamp', fuseA: 1 },
+      { to: 'fan', fuseA: 1 },
+    ]);
+  });
+
   it('says what a larger fuse asks of the runs behind it', () => {
     const parts = [
       part('battery', 'battery', null),

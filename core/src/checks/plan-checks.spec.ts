@@ -4,6 +4,8 @@ describe('the word on an inverter', () => {
   it('tells what it costs: 6 W for 10 h at 12 V are 5 Ah', () => {
     const breach = inverterCost('mains inverter', 6, 10, 12);
     expect(breach?.severity).toBe('look');
+    expect(breach?.sentence).toContain('mains inverter takes 6 W for itself');
+    expect(breach?.has).toBe('6 W');
     for (const words of [
       '5.00 Ah in this outing',
       'can kill',

@@ -33,6 +33,65 @@ describe('the rule of full power at the lowest charge', () => {
   });
 });
 
+describe('what helps where the volts are too low', () => {
+  const help = (chemistry: Parameters<typeof fullPowerAtLowest>[1]['chemistry'], lostV = 0.05) =>
+    fullPowerAtLowest(radio, { keyDownV: 12.4, lostV, chemistry, getsThere: false })!.sentence.replace(
+      /^.*full power\. /,
+      '',
+    );
+
+  it('is what goes with the cells', () => {
+    const only = 'The cables lose 0.05 V only: ';
+    expect(help('alkaline')).toBe(`${only}more cells in series or a fresh set sooner, or less power.`);
+    expect(help('agm')).toBe(`${only}a larger battery, or less power.`);
+    expect(help('nimh')).toBe(`${only}one more cell in series, or less power.`);
+    expect(help('lifepo4')).toBe(`${only}a larger battery or one of more volts, or less power.`);
+  });
+
+  it('is the cables from two tenths of a volt on, where that is what lacks', () => {
+    expect(help('lifepo4', 0.3)).toBe(
+      '0.30 V of it are lost on the cables: shorter or thicker ones, or less power.',
+    );
+    // 12.4 V and 0.15 V are not 12.6 V.
+    expect(help('lifepo4', 0.15)).toContain('The cables lose 0.15 V only');
+    expect(
+      fullPowerAtLowest(radio, { keyDownV: 12.45, lostV: 0.19, chemistry: 'agm', getsThere: false })!
+        .sentence,
+    ).toContain('The cables lose 0.19 V only');
+  });
+});
+
+describe('the words on volts that are too high', () => {
+  const agm = { name: 'Cobble 17', chemistry: 'agm', cellsInSeries: 6 } as const;
+  const weak = { ...radio, maxV: 12 };
+  const said = (battery: Parameters<typeof survivesCharging>[1], shape = mild as object) =>
+    survivesCharging(weak, battery, { ...mild, ...shape })!.sentence;
+
+  it('say how the battery comes to them', () => {
+    expect(said(iron)).toBe(
+      'While it is charged, Shale 18 stands at up to 14.60 V (LiFePO4), and the maximum of Curlew 10 is 12.00 V. It could be destroyed. Charge with the radio off it. Or: put a regulator between.',
+    );
+    expect(said(agm)).toMatch(/^While it is charged, Cobble 17/);
+    expect(said(agm, { temperatureC: 5 })).toMatch(/^While it is charged in the cold, Cobble 17/);
+    expect(said(iron, { temperatureC: 5 })).toMatch(/^While it is charged, Shale 18/);
+    const flooded = { ...agm, chemistry: 'flooded' } as const;
+    expect(said(flooded, { equalises: true })).toMatch(/^While it is equalised, Cobble 17/);
+    expect(said(flooded)).toMatch(/^While it is charged, Cobble 17/);
+    expect(said(agm, { equalises: true })).toMatch(/^While it is charged, Cobble 17/);
+  });
+
+  it('say what keeps them down', () => {
+    const full = (chemistry: 'liion' | 'alkaline' | 'agm', cellsInSeries: number) =>
+      survivesFullBattery({ ...radio, maxV: 3 }, { name: 'pack', chemistry, cellsInSeries }, 0)!.sentence;
+    expect(full('liion', 4)).toMatch(
+      /^Full, pack stands at up to 16.79 V, and .* Put a regulator between, or take LiFePO4\.$/,
+    );
+    expect(full('liion', 3)).toMatch(/Put a regulator between\.$/);
+    expect(full('alkaline', 10)).toMatch(/Put a regulator between, or take one cell less\.$/);
+    expect(full('agm', 6)).toMatch(/Put a regulator between\.$/);
+  });
+});
+
 describe('the rule of the radio and the charging volts', () => {
   it('is kept by four lithium iron cells at 15 V: 14.6 V', () => {
     expect(survivesCharging(radio, iron, mild)).toBeNull();
