@@ -125,6 +125,21 @@ describe('what matters most, by hand', () => {
       expect(one.badAh).withContext(input).toBeLessThan(one.goodAh);
       expect(parseFloat(one.bad)).withContext(input).toBeLessThan(parseFloat(one.good));
     }
+    // Turned further to the south one that looks east gets more, one that looks west less: the worse is told as bad.
+    for (const azimuthDeg of [110, 250]) {
+      const turned = tornado(
+        whiteboardPlan({
+          outing,
+          blocks: [],
+          accessories: [steadyLoad('heater', 1.5, outing)],
+          sun: sunPlan({
+            panel: labelFromWatts(20, 'good_mono'),
+            aim: { how: 'fixed', tiltDeg: 70, azimuthDeg },
+          }),
+        }),
+      ).swings.find(({ input }) => input === 'aim')!;
+      expect(turned.badAh).withContext(`${azimuthDeg}`).toBeLessThan(turned.goodAh);
+    }
     // 8 % of nine tenths of the label, one of ten times beyond: 81 and 99 %.
     const truth = sunny.swings.find(({ input }) => input === 'truth')!;
     expect([truth.bad, truth.good]).toEqual(['81 % of its label', '99 % of its label']);

@@ -8,6 +8,7 @@ import { leadOf, measuredRadio, steadyLoad, whiteboardPlan } from '../testing/pl
 import { sunPlan } from '../testing/sun-plans.js';
 import { chanceLaw, emptyRun, expectedFor, take } from './chance-law.js';
 import type { Sample } from './sample.js';
+import { loadLaw } from './sampled-load.js';
 import { wholeMarch } from './whole-march.js';
 
 const outing = { startMs: 0, endMs: 10 * HOUR_MS };
@@ -43,6 +44,52 @@ describe('a sample of the gear', () => {
     expect(drawn(plan, () => ({ receive: deviation(-1) })).run.loadA[0]).toBeCloseTo(2.6 - 0.5 * 0.03, 6);
     const both = drawn(plan, () => ({ accessories: deviation(1, -1) }));
     expect(both.run.loadA[0]).toBeCloseTo(2.6 + 0.2 * 0.03 - 0.4 * 0.1, 6);
+  });
+
+  it('knows of each block and accessory how far it is to be believed', () => {
+    const figures = {
+      ...measuredRadio(1, [10, 3]),
+      receiveByEar: [{ amps: 0.7, source: 'datasheet' as const }],
+    };
+    const hour = (from: number) => ({ startMs: from * HOUR_MS, endMs: (from + 1) * HOUR_MS });
+    const voice = { ...fm, modeFactor: 0.4, keyUpAtReceive: false };
+    const law = (assumption: 'measured' | 'expected', block = {}) =>
+      loadLaw(
+        whiteboardPlan({
+          radio: { name: 'Curlew', figures, dropoutV: 9 },
+          assumption,
+          blocks: [
+            { ...voice, ...hour(0), byEar: true },
+            { ...voice, ...hour(2), measuredFactor: 0.3, ...block },
+          ],
+          accessories: [
+            {
+              name: 'lamp',
+              pieces: [{ ...outing, mean: { amps: 0.1, watts: 5 }, keyDown: { amps: 0, watts: 0 } }],
+            },
+            { ...steadyLoad('relay', 0.4, outing), from: { source: 'measured' } },
+          ],
+        }),
+        Float64Array.from({ length: 11 }, (_, edge) => edge * HOUR_MS),
+        () => 12.5,
+      );
+    const { blocks, accessories } = law('measured');
+    // 0.1 A and 5 W at 12.5 V
+    expect(accessories[0].amps[3]).toBeCloseTo(0.5, 12);
+    expect(accessories.map(({ from }) => from.source)).toEqual(['datasheet', 'measured']);
+    expect(blocks.map(({ fromStep, toStep }) => [fromStep, toStep])).toEqual([
+      [0, 1],
+      [2, 3],
+    ]);
+    expect(blocks.map(({ receiveFrom }) => receiveFrom.source)).toEqual(['datasheet', 'measured']);
+    // How hard overs are keyed: what was measured is surer, where the plan goes by what was measured.
+    const spreads = blocks.map(({ modeSpread }) => modeSpread);
+    expect(spreads[1]).toBeLessThan(spreads[0]);
+    const expected = law('expected').blocks.map(({ modeSpread, modeFactor }) => [modeSpread, modeFactor]);
+    expect(expected[1]).toEqual(expected[0]);
+    const own = law('expected', { assumption: 'measured' }).blocks[1];
+    expect(own.modeSpread).toBe(spreads[1]);
+    expect(blocks.every(({ inOversA }) => inOversA === 0)).toBeTrue();
   });
 
   it('ends where the march ends with a battery that is less stiff, and a key-down current that is larger', () => {

@@ -21,6 +21,47 @@ const said =
   (cloud: number, rain = false) =>
   () => ({ cloud, rain, airC: 15, windMS: 2 });
 
+describe('what is said of a sky', () => {
+  // Cloud that tells its instant: a hundredth an hour since the start.
+  const telling = (timeMs: number) => ({
+    cloud: (timeMs - START_MS) / HOUR_MS / 100,
+    rain: timeMs >= START_MS + 5 * HOUR_MS && timeMs < START_MS + 6 * HOUR_MS,
+    airC: 15,
+    windMS: 2,
+  });
+  const short = { startMs: START_MS + 0.75 * HOUR_MS, endMs: START_MS + 26.25 * HOUR_MS };
+
+  it('is read in the middle of each hour, within the outing', () => {
+    const { startMs, hours } = skyLaw(short, PLACE, telling);
+    expect(startMs).toBe(START_MS);
+    expect(hours.length).toBe(27);
+    expect(hours[0].cloud).toBeCloseTo(0.0075, 9);
+    expect(hours[10].cloud).toBeCloseTo(0.105, 9);
+    expect(hours[26].cloud).toBeCloseTo(0.2625, 6);
+    expect(hours.flatMap(({ rain }, hour) => (rain ? [hour] : []))).toEqual([5]);
+    expect(hours.every(({ isForecast }) => isForecast)).toBeTrue();
+  });
+
+  it('has days from the sun’s midnight on, each with the mean of its own hours', () => {
+    const { hours, days } = skyLaw(short, PLACE, telling);
+    expect(hours.filter(({ day }) => day === 0).length).toBe(24);
+    expect(days.map(({ cloud }) => cloud!.toFixed(4))).toEqual(['0.1201', '0.2542']);
+    // A quarter of the way round the earth the day begins six hours earlier.
+    const east = skyLaw(short, { ...PLACE, longitudeDeg: 90 }, telling);
+    expect(east.hours.filter(({ day }) => day === 0).length).toBe(18);
+  });
+
+  it('is forecast as far as somebody says, with a climate; without one there is nothing else', () => {
+    const isForecast = (timeMs: number) => timeMs < START_MS + 10 * HOUR_MS;
+    const far = skyLaw(short, PLACE, telling, { climate: 'maritime', isForecast });
+    expect(far.hours.filter((hour) => hour.isForecast).length).toBe(10);
+    expect(far.days[1].cloud).toBeNull();
+    expect(far.days[0].cloud).toBeCloseTo(0.0502, 3);
+    const none = skyLaw(short, PLACE, telling, { isForecast });
+    expect(none.hours.every((hour) => hour.isForecast)).toBeTrue();
+  });
+});
+
 describe('a drawn sky', () => {
   it('is what was said on three of four days, and of the kinds next to it on the others', () => {
     const law = skyLaw(outing, PLACE, said(0));

@@ -1,5 +1,5 @@
 import { SHEET_RECEIVE_MEAN, sheetReceiveFactor } from '../load/sheet-receive.js';
-import { keyDownFactor, receiveFactor, resistanceFactor } from './spreads.js';
+import { keyDownFactor, receiveFactor, resistanceFactor, shareLaw } from './spreads.js';
 
 const evenly = (count: number) => Array.from({ length: count }, (_, index) => (index + 0.5) / count);
 
@@ -32,5 +32,17 @@ describe('what may be off', () => {
     expect(resistanceFactor({ source: 'assumed' }, twice)).toBeCloseTo(2, 12);
     expect(resistanceFactor({ source: 'assumed' }, -twice)).toBeCloseTo(0.5, 12);
     expect(resistanceFactor({ source: 'measured' }, 1)).toBeCloseTo(Math.exp(0.1), 12);
+  });
+
+  it('a duty cycle: what was learned is surer, and never or always has nothing to be sure of', () => {
+    const usual = shareLaw(0.3);
+    for (const share of [0, 1]) expect(shareLaw(share, { source: 'learned', spread: 0.01 })).toEqual(usual);
+    const learned = shareLaw(0.3, { source: 'learned', spread: 0.05 });
+    expect(learned.firmness).toBeGreaterThan(usual.firmness);
+    expect(learned.habit).toBeLessThan(usual.habit);
+    // One that taught nothing is as usual.
+    const vague = shareLaw(0.3, { source: 'learned', spread: 5 });
+    expect(vague.firmness).toBeCloseTo(usual.firmness, 9);
+    expect(vague.habit).toBeCloseTo(usual.habit, 9);
   });
 });

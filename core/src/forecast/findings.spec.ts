@@ -46,6 +46,77 @@ describe('findings', () => {
     expect(found({ radio }).find(({ code }) => code === 'own-battery')!.sentence).toContain('2 h 00 longer');
   });
 
+  it('add up the radios that send while one speaks at a time', () => {
+    const { radio } = whiteboardPlan();
+    const hours = (from: number, to: number) => ({ startMs: from * HOUR_MS, endMs: to * HOUR_MS });
+    const told = (share: number, from: number, oneSpeaks = true) =>
+      found({
+        oneSpeaks,
+        blocks: blocks({ ...hours(0, 4), share: 0.6, label: 'net' }),
+        others: [{ radio, blocks: blocks({ ...hours(from, from + 3), share, label: 'talk' }) }],
+      }).filter(({ code }) => code === 'one-speaks');
+    const [both] = told(0.5, 2);
+    expect(both.severity).toBe('look');
+    expect(both.sentence).toContain('during talk the radios together are to send for 110 % of it');
+    expect(told(0.5, 0)[0].sentence).toContain('during net the radios together are to send for 110 %');
+    // Two fifths are what is left; one after the other each has all of it; and both may send at once.
+    expect(told(0.4, 2)).toEqual([]);
+    expect(told(0.5, 4)).toEqual([]);
+    expect(told(0.5, 2, false)).toEqual([]);
+  });
+
+  it('say how many slots there are, in shares', () => {
+    const [slots] = found({ blocks: blocks({ mode: 'FT8', share: 0.9, label: 'FT8 5 W' }) }).filter(
+      ({ code }) => code === 'more-than-every-slot',
+    );
+    expect(slots.sentence).toBe(
+      'FT8 5 W transmits 90 % of the time, more than every slot; FT8 can be on the air 84 % at the most.',
+    );
+    expect(slots.severity).toBe('look');
+  });
+
+  it('say what of the sun nothing takes, from a tenth of what is planned on', () => {
+    const offered = (offeredA: number) =>
+      found({ offeredA: () => offeredA }).find(({ code }) => code === 'sun-to-spare');
+    // A full battery and 1 A for ten hours: 1.2 A offer two ampere hours that nothing takes.
+    expect(offered(1.2)!.sentence).toContain('The sun offers 2.00 Ah that nothing takes');
+    expect(offered(1.05)).toBeUndefined();
+  });
+
+  it('say of a battery that nothing wakes, and what would', () => {
+    const label = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 2, health: 1 } as const;
+    const restart = (reconnectV: number) =>
+      found({ pack: { label }, restart: { reconnectV, targetUp: 0.9, hours: null } as never }).filter(
+        ({ code }) => code === 'wake-up',
+      );
+    const [asleep] = restart(Infinity);
+    expect(asleep.severity).toBe('look');
+    expect(asleep.sentence).toContain('nothing switches the loads on again');
+    expect(restart(13)).toEqual([]);
+    const named = found({
+      pack: { label },
+      sun: sunPlan(),
+      controller: { name: 'Weir', wakesBattery: false },
+    });
+    expect(named.find(({ code }) => code === 'wake-up')!.sentence).toContain('Weir cannot wake it');
+  });
+
+  it('look at key-down under the cut-off of a pack that gives all else', () => {
+    const radio = { ...whiteboardPlan().radio, figures: measuredRadio(0.2, [10, 25]), dropoutV: 5 };
+    const label = {
+      chemistry: 'lifepo4',
+      cellsInSeries: 4,
+      ratedAh: 20,
+      health: 1,
+      ohmicOhm: 0.15,
+    } as const;
+    const change: WhiteboardChange = { radio, pack: { label }, blocks: blocks({ share: 0.01 }) };
+    const dip = found(change).find(({ code }) => code === 'key-down-cutoff')!;
+    expect(dip.severity).toBe('look');
+    expect(dip.sentence).toMatch(/^Key-down pulls the pack to (9|10)\.\d\d V, under its cut-off of 10\.00 V/);
+    expect(codes({ ...change, pack: {} })).not.toContain('key-down-cutoff');
+  });
+
   it('come the gravest first', () => {
     const radio = { ...whiteboardPlan().radio, fullPowerV: 14 };
     const gravity = found({

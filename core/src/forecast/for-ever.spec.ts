@@ -1,8 +1,9 @@
+import { labelFromWatts } from '../panel/panel.js';
 import { whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { bestFixedAim } from '../sun/best-aim.js';
 import type { SunPlan } from '../sun/harvest.js';
-import { daysWithoutSun, monthsOfLoad, worstMonth } from './for-ever.js';
+import { daysWithoutSun, monthsOfLoad, panelForEver, worstMonth } from './for-ever.js';
 
 const clear = () => ({ cloud: 0, rain: false, airC: 25, windMS: 2 });
 const covered = () => ({ cloud: 1, rain: true, airC: 25, windMS: 2 });
@@ -46,6 +47,24 @@ describe('a load left alone', () => {
     expect(surplus({ how: 'every', minutes: 120 })).toBeCloseTo(surplus(fixed), 9);
     expect(surplus({ how: 'flat' })).toBeLessThan(surplus(fixed) - 0.1);
     expect(surplus({ how: 'fixed', tiltDeg: 80, azimuthDeg: 180 })).toBeLessThan(surplus(fixed) - 0.1);
+  });
+
+  it('wants a panel that is the smallest to the watt: one watt less does not carry it', () => {
+    const plan = whiteboardPlan({ sun: north });
+    const watts = panelForEver(plan, 0.2, 6, clear)!;
+    expect(watts).toBeGreaterThan(2);
+    expect(watts).toBeLessThan(40);
+    const lasts = (of: number) => {
+      const panel = labelFromWatts(of, north.panel.technology);
+      const sun = { ...north, panel, controller: { ...north.controller, maxA: Infinity } };
+      return monthsOfLoad({ ...plan, sun }, 0.2, clear)[5].lasts;
+    };
+    expect(lasts(watts)).toBeTrue();
+    expect(lasts(watts - 2)).toBeFalse();
+    // In December more, and none where the sun carries nothing, or there is no panel to compare with.
+    expect(panelForEver(plan, 0.2, 12, clear)!).toBeGreaterThan(watts);
+    expect(panelForEver(plan, 50, 12, covered)).toBeNull();
+    expect(panelForEver(whiteboardPlan(), 0.2, 6, clear)).toBeNull();
   });
 
   it('has no months without a panel', () => {

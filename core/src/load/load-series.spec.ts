@@ -72,3 +72,54 @@ describe('the charge between two instants', () => {
     expect(between(-5, 50)).toBe(7);
   });
 });
+
+describe('the load of everything', () => {
+  const edgesMs = Float64Array.of(0, HOUR_MS, 2 * HOUR_MS, 3 * HOUR_MS);
+  const lamp = { amps: 0.05, watts: 3 };
+  const fan = { amps: 0.2, watts: 2 };
+  const piece = (draw: typeof lamp, from: number, to: number) => ({
+    startMs: from * HOUR_MS,
+    endMs: to * HOUR_MS,
+    mean: draw,
+    keyDown: draw,
+  });
+  const load = loadSeries(
+    {
+      radioName: 'radio',
+      radio: radio(4),
+      blocks: [{ ...block, startMs: HOUR_MS, endMs: 2 * HOUR_MS }],
+      accessories: [
+        { name: 'lamp', pieces: [piece(lamp, 0, 2)] },
+        { name: 'fan', pieces: [piece(fan, 1, 3), piece(fan, 0, 1)] },
+      ],
+    },
+    edgesMs,
+  );
+
+  it('is the sum of each, amps and watts apart', () => {
+    expect(load.consumers).toEqual(['radio', 'lamp', 'fan']);
+    const [, lamps, fans] = load.byConsumer;
+    expect([[...lamps.amps], [...lamps.watts]]).toEqual([
+      [0.05, 0.05, 0],
+      [3, 3, 0],
+    ]);
+    expect([[...fans.amps], [...fans.watts]]).toEqual([
+      [0.2, 0.2, 0.2],
+      [2, 2, 2],
+    ]);
+    load.mean.amps.forEach((amps, step) =>
+      expect(amps).toBeCloseTo(
+        load.byConsumer.reduce((sum, one) => sum + one.amps[step], 0),
+        12,
+      ),
+    );
+    expect([...load.mean.watts]).toEqual([5, 5, 2]);
+  });
+
+  it('counts in what is on while the key is down, and nothing while no radio is on', () => {
+    expect([...load.keyDownRadioA]).toEqual([0, 4, 0]);
+    expect(load.keyDown.amps[1]).toBeCloseTo(4 + 0.05 + 0.2, 12);
+    expect([...load.keyDown.watts]).toEqual([0, 5, 0]);
+    expect([load.keyDown.amps[0], load.keyDown.amps[2]]).toEqual([0, 0]);
+  });
+});

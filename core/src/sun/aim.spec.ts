@@ -1,6 +1,6 @@
 import { HOUR_MS } from '../span.js';
 import { aimSpread } from '../chance/spreads.js';
-import { aimsAt, towards, type AimPlan } from './aim.js';
+import { aimsAt, onStand, towards, type AimPlan } from './aim.js';
 
 const sunAt = (timeMs: number) => ({ altitudeDeg: 40, azimuthDeg: timeMs / HOUR_MS });
 
@@ -20,5 +20,16 @@ describe('a panel that is laid out otherwise from an instant on', () => {
 
   it('is off by what the new way is', () => {
     expect(aimSpread(turned)).toEqual(aimSpread({ how: 'every', minutes: 60 }));
+  });
+});
+
+describe('an aim on a stand', () => {
+  const stand = { leastDeg: 20, mostDeg: 60 };
+  const tilted = (tiltDeg: number) => onStand({ tiltDeg, azimuthDeg: 90 }, stand);
+
+  it('is as steep as the stand allows, and looks where it was to look', () => {
+    expect([10, 20, 45, 60, 80].map((tilt) => tilted(tilt).tiltDeg)).toEqual([20, 20, 45, 60, 60]);
+    expect(tilted(80).azimuthDeg).toBe(90);
+    expect(onStand({ tiltDeg: 80, azimuthDeg: 90 }, undefined).tiltDeg).toBe(80);
   });
 });

@@ -2,7 +2,7 @@ import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { clearSky, underCloud } from './clear-sky.js';
 import { harvest, lightOn, type SunPlan } from './harvest.js';
-import { cloudAt, FOG, lightTable, OVERCAST, RAIN, skyIndex } from './light-table.js';
+import { cloudAt, FOG, lightIn, lightTable, OVERCAST, RAIN, skyIndex } from './light-table.js';
 import { outputTable, sampledSun } from './output-table.js';
 import type { SunPosition } from './position.js';
 
@@ -124,6 +124,18 @@ describe('what a panel offers under a drawn sky', () => {
     }
     // In the morning a panel that faces more to the west has less of the sun.
     expect(azimuth[Math.floor(table.sunny.length / 4)]).toBeLessThan(-0.02);
+  });
+
+  it('bends by half a square of what is clear of the sky, and not at all under a closed one', () => {
+    const table = lightTable(planUnder({}), edgesMs, SPREAD);
+    const index = Math.floor(table.sunny.length / 4);
+    const { tilt, tiltSquared, azimuth, azimuthSquared } = table;
+    const bend = tilt[index] + tiltSquared[index] + 2 * (azimuth[index] + 2 * azimuthSquared[index]);
+    const askew = (sky: number) => lightIn(table, index, sky, 1, 2) / lightIn(table, index, sky, 0, 0) - 1;
+    expect(Math.abs(bend)).toBeGreaterThan(0.02);
+    expect(askew(0)).toBeCloseTo(bend, 6);
+    expect(askew(OVERCAST / 2)).toBeCloseTo(bend / 4, 6);
+    for (const closed of [OVERCAST, RAIN]) expect(askew(closed)).toBe(0);
   });
 
   it('of a panel that sees nothing of the sky is nothing, askew or not', () => {
