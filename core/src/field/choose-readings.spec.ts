@@ -21,6 +21,20 @@ describe('readings that are taken', () => {
     expect(taken[1].counts).toBeUndefined();
   });
 
+  it('count as one where either of them does, and not where none does', () => {
+    const both = (first: boolean, second: boolean) =>
+      asOne([
+        reading('a', 10, first ? { counts: true } : {}),
+        reading('b', 10.5, second ? { counts: true } : {}),
+      ])[0];
+    expect([both(true, false), both(false, true), both(true, true)].map(({ counts }) => counts)).toEqual([
+      true,
+      true,
+      true,
+    ]);
+    expect('counts' in both(false, false)).toBeFalse();
+  });
+
   it('are not one where the state or the source is another', () => {
     expect(asOne([reading('a', 0), reading('b', 0.5, { state: 'keyDown' })]).length).toBe(2);
     expect(asOne([reading('a', 0), reading('b', 0.5, { source: 'monitor' })]).length).toBe(2);
@@ -59,6 +73,14 @@ describe('readings that instruments send by the minute', () => {
       for (const minute of [0, 300, 599]) expect(kept).toContain(`${source} ${minute}`);
     }
     expect(kept).toEqual(ids(thinned(sent(600), [300.5 * MINUTE_MS], 20)));
+  });
+
+  it('keep the last before each reset, not the one read as it was reset after it', () => {
+    const kept = ids(thinned(sent(600, ['monitor']), [100 * MINUTE_MS, 333 * MINUTE_MS], 12));
+    // Read in the very minute of a reset it was read before it.
+    for (const minute of [0, 100, 333, 599]) expect(kept).toContain(`monitor ${minute}`);
+    expect(kept).not.toContain('monitor 99');
+    expect(kept).not.toContain('monitor 332');
   });
 
   it('stay kept while time goes on: only the last one of the present slot makes room', () => {

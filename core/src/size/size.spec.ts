@@ -158,6 +158,45 @@ describe('the search over a shelf', () => {
     ).toBe('no volume');
   });
 
+  it('stand from light to heavy, of equal weight the cheaper first, what has no price last', () => {
+    const space: SizeSpace = {
+      plan: base,
+      batteries: [
+        battery(9, 1000, null),
+        battery(8, 1000, 90),
+        battery(7, 800, 200),
+        battery(6, 1000, 50),
+        battery(5, 1000, null),
+      ],
+      suns: [NO_SUN],
+    };
+    expect(allKits(space, {}).allowed.map(({ battery: at }) => at)).toEqual([2, 3, 1, 0, 4]);
+  });
+
+  it('says which card lacks its weight, and what limits are passed by', () => {
+    const told = (batteries: readonly BatteryChoice[], suns: readonly SunChoice[], limits = {}) =>
+      allKits({ plan: base, batteries, suns }, limits).ruledOut.map(({ sentence }) => sentence);
+    expect(told([battery(9, null, 10)], [NO_SUN])).toEqual([
+      'The card of 9.0 Ah does not say what it weighs.',
+    ]);
+    const unweighed = { ...sun(20, 700, 60, { how: 'flat' }), grams: null };
+    expect(told([battery(9, 1000, 10)], [unweighed])).toEqual([
+      'The card of 20 W flat does not say what it weighs.',
+    ]);
+    expect(told([battery(9, 1000, 80)], [NO_SUN], { price: 50 })).toEqual([
+      'To buy it costs 80 and 50 is the limit.',
+    ]);
+    expect(told([battery(9, 1000, 80)], [NO_SUN], { litres: 0.5 })).toEqual([
+      'It takes up 1 l and 0.5 l is the limit.',
+    ]);
+    expect(told([battery(9, 1000, 80)], [NO_SUN], { pieces: 0 })).toEqual([
+      'Its pieces are 1 and 0 is the limit.',
+    ]);
+    // What one has already costs nothing to buy.
+    expect(told([{ ...battery(9, 1000, 80), toBuy: 0 }], [NO_SUN], { price: 50 })).toEqual([]);
+    expect(told([{ ...battery(9, 1000, null), toBuy: 0 }], [NO_SUN], { price: 50 })).toEqual([]);
+  });
+
   it('picks the lightest, the cheapest, the one that wants no hand, and the best within a weight', () => {
     const kits = [
       { battery: 0, sun: 0, grams: 1000, price: 200, litres: 1, pieces: 1, effort: 1 },
