@@ -139,6 +139,98 @@ describe('the figures of a harness', () => {
     expect(found.get('radio')!.keyDownV).toBeCloseTo(13.8 - 22 * found.get('radio')!.ohm!, 9);
   });
 
+  it('are the same in whatever order the parts are named', () => {
+    const there = [...figures.entries()];
+    const back = cableRunFigures(parts.toReversed(), flow({ radio: draw(0.3, 4), lamp: draw(0.5, 0.5) }));
+    for (const [id, one] of there) expect(back.get(id)).toEqual(one);
+  });
+
+  it('know the volts that the receiver has too, along the whole way', () => {
+    const ohm = figures.get('lamp')!.ohm!;
+    expect(figures.get('box')!.receiveV).toBeCloseTo(12.8 - 0.8 * 0.02, 9);
+    expect(figures.get('radio')!.receiveV).toBeCloseTo(12.8 - 0.8 * 0.02 - 0.3 * 0.03, 9);
+    expect(figures.get('lamp')!.receiveV).toBeCloseTo(12.8 - 0.8 * 0.02 - 0.5 * ohm, 9);
+    expect(figures.get('lamp')!.receiveDropV).toBeCloseTo(0.5 * ohm, 9);
+    expect(figures.get('box')!.receiveDropV).toBeCloseTo(0.8 * 0.02, 9);
+  });
+
+  it('know what guards a run: a converter’s limit, no fuse where one battery has none, nothing where one is not entered', () => {
+    const behind = (maxA: number | undefined) =>
+      cableRunFigures(
+        [
+          part('battery', 'battery', null),
+          {
+            ...part('reg', 'converter', 'battery', { fuseA: 10 }),
+            supply: { volts: 13.8, efficiency: 0.9 },
+            ...(maxA !== undefined && { maxA }),
+          },
+          part('radio', 'radio', 'reg', copper(2.5, 1)),
+        ],
+        flow({ radio: draw(1, 2) }),
+      ).get('radio')!.guardA;
+    expect([behind(5), behind(undefined)]).toEqual([5, undefined]);
+    const joint = (one: number | null | undefined, two: number | null | undefined, own?: number) =>
+      cableRunFigures(
+        [
+          part('joint', 'joint', null),
+          part('one', 'battery', 'joint', { fuseA: one }),
+          part('two', 'station', 'joint', { fuseA: two }),
+          part('radio', 'radio', 'joint', { ...copper(2.5, 1), fuseA: own }),
+        ],
+        flow({ radio: draw(1, 2) }, { batteryShare: 0.5 }),
+      );
+    expect(joint(10, 15).get('radio')!.guardA).toBe(25);
+    expect(joint(10, null).get('radio')!.guardA).toBeNull();
+    expect(joint(10, undefined).get('radio')!.guardA).toBeUndefined();
+    expect(joint(null, undefined).get('radio')!.guardA).toBeUndefined();
+    expect(joint(10, 15, 5).get('radio')!.guardA).toBe(5);
+    // A battery's own cable is guarded by its own fuse alone.
+    expect([joint(10, 15).get('one')!.guardA, joint(null, 15).get('one')!.guardA]).toEqual([10, null]);
+  });
+
+  it('feed a converter behind another with the volts of that one', () => {
+    const chain = [
+      part('battery', 'battery', null),
+      { ...part('up', 'converter', 'battery', copper(6, 0.5)), supply: { volts: 24, efficiency: 0.9 } },
+      { ...part('down', 'converter', 'up', copper(6, 0.5)), supply: { volts: 5, efficiency: 0.8 } },
+      part('phone', 'load', 'down', copper(1, 0.5)),
+    ];
+    const found = cableRunFigures(chain, flow({ phone: draw(2, 2) }));
+    // 2 A at 5 V are 12.5 W at 24 V, which are 13.9 W at the battery.
+    expect(found.get('down')!.keyDownA).toBeCloseTo(12.5 / 24, 9);
+    expect(found.get('up')!.keyDownA).toBeCloseTo(12.5 / 0.9 / 12.6, 9);
+    expect(found.get('up')!.receiveA).toBeCloseTo(12.5 / 0.9 / 12.8, 9);
+    expect(ampsOutOf(chain, flow({ phone: draw(2, 2) }), 'keyDownA')).toBeCloseTo(12.5 / 0.9 / 12.6, 9);
+    expect(found.get('down')!.keyDownV).toBeCloseTo(24 - (12.5 / 24) * found.get('down')!.ohm!, 9);
+  });
+
+  it('ends the way where parts hang in a ring', () => {
+    const ring = [part('one', 'load', 'two', copper(1, 1)), part('two', 'load', 'one', copper(1, 1))];
+    const found = cableRunFigures(ring, flow({ one: draw(1, 1), two: draw(2, 2) }));
+    expect(found.get('one')!.keyDownA).toBe(3);
+  });
+
+  it('take the fault current of the strongest of batteries that are used in turn, and of the others into one’s own branch', () => {
+    const sources = new Map([
+      ['weak', { fullV: 13.6, ohmicOhm: 0.06 }],
+      ['strong', { fullV: 13.6, ohmicOhm: 0.02 }],
+    ]);
+    const joint = [
+      part('joint', 'joint', null),
+      part('weak', 'battery', 'joint', { fuseAtM: 0.2 }),
+      part('strong', 'battery', 'joint', { fuseAtM: 0.2 }),
+      part('radio', 'radio', 'joint', { fuseAtM: 0.2 }),
+    ];
+    const fault = (id: string, batteryShare: number) =>
+      cableRunFigures(joint, flow({}, { sources, batteryShare })).get(id)!.faultA!;
+    expect(fault('radio', 1)).toBe(fault('strong', 1));
+    expect(fault('strong', 1)).toBeGreaterThan(fault('weak', 1));
+    expect(fault('radio', 0.5)).toBeCloseTo(fault('strong', 1) + fault('weak', 1), 6);
+    // In parallel the strong one feeds a fault in the weak one's branch; its own feeds its own.
+    expect(fault('weak', 0.5)).toBe(fault('strong', 1));
+    expect(fault('strong', 0.5)).toBe(fault('strong', 1));
+  });
+
   it('never want less than 2 A before a radio', () => {
     const small = [
       part('battery', 'battery', null),
