@@ -236,7 +236,10 @@ describe('a chance as it is told', () => {
 });
 
 describe('the typical outing in a sentence', () => {
-  const { verdict } = forecast(worked());
+  let verdict: ReturnType<typeof forecast>['verdict'];
+  beforeAll(() => {
+    ({ verdict } = forecast(worked()));
+  });
   const says = (change: Partial<typeof verdict>) =>
     plainSentence(verdictSentence({ ...verdict, ...change }, 'UTC'));
 

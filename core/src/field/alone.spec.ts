@@ -6,11 +6,12 @@ import { FieldMarch } from './field-march.js';
 import { Particles } from './particles.js';
 import type { FieldReading } from './reading.js';
 
-const law = chanceLaw(darkFieldPlan());
-const next = generator(1);
-const march = new FieldMarch(law, new Particles(60, law, next), next);
-const says = (values: FieldReading['values'], state: FieldReading['state'] = 'off') =>
-  aloneSays(march, { id: 'a', timeMs: 0, source: 'typed', state, values });
+function says(values: FieldReading['values'], state: FieldReading['state'] = 'off') {
+  const law = chanceLaw(darkFieldPlan());
+  const next = generator(1);
+  const march = new FieldMarch(law, new Particles(60, law, next), next);
+  return aloneSays(march, { id: 'a', timeMs: 0, source: 'typed', state, values });
+}
 
 describe('a reading on its own', () => {
   it('tells the charge by volts: much near the ends, little on the level stretch of LiFePO4', () => {

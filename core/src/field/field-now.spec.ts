@@ -262,7 +262,10 @@ describe('an outing as it stands', () => {
 
 describe('an outing that goes on', () => {
   const plan = fieldPlan({ pack: { label: { ...fieldPlan().packs[0].label, ratedAh: 7 } } });
-  const followed = follow(plan, NOTHING, fieldHour(8), few);
+  let followed: ReturnType<typeof follow>;
+  beforeAll(() => {
+    followed = follow(plan, NOTHING, fieldHour(8), few);
+  });
 
   it('is what is left of the plan', () => {
     const left = planAhead(followed);

@@ -4,9 +4,14 @@ import { HOUR_MS } from '../span.js';
 import { fieldSteps } from './field-steps.js';
 
 describe('what each step has to do with', () => {
-  const law = chanceLaw(fieldPlan());
-  const steps = fieldSteps(law);
-  const { edgesMs } = law;
+  let law: ReturnType<typeof chanceLaw>;
+  let steps: ReturnType<typeof fieldSteps>;
+  let edgesMs: Float64Array;
+  beforeAll(() => {
+    law = chanceLaw(fieldPlan());
+    steps = fieldSteps(law);
+    ({ edgesMs } = law);
+  });
   const middleOf = (step: number) => (edgesMs[step] + edgesMs[step + 1]) / 2;
 
   it('are the blocks that are worked in it', () => {

@@ -6,11 +6,10 @@ import { Particles } from './particles.js';
 import { weightedMean } from './weigh.js';
 
 const COUNT = 4000;
-const law = chanceLaw(darkFieldPlan());
 
 /** Particles whose counter hangs on what they receive: 3 Ah, 0.5 Ah more for each standard deviation, and some more by chance. */
 function hanging() {
-  const particles = new Particles(COUNT, law, generator(5));
+  const particles = new Particles(COUNT, chanceLaw(darkFieldPlan()), generator(5));
   const next = generator(6);
   particles.counted.loads.out.forEach((_, index, out) => {
     out[index] = 3 + 0.5 * particles.receive[0][index] + 0.1 * normal(next);

@@ -67,8 +67,8 @@ describe('what an outing teaches', () => {
 });
 
 describe('the duty cycle in a mode up to now', () => {
-  const law = chanceLaw(darkFieldPlan());
   const at = (hour: number) => {
+    const law = chanceLaw(darkFieldPlan());
     const particles = new Particles(400, law, generator(3));
     const march = new FieldMarch(law, particles, generator(4));
     march.to(firstStepFrom(law.edgesMs, fieldHour(hour)));

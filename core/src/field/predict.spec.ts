@@ -87,9 +87,9 @@ describe('what flows just now, by hand', () => {
 describe('what a charger of 5 A brings', () => {
   const feeds = [{ name: 'charger', startMs: fieldHour(0), endMs: fieldHour(40), amps: 5 }];
   const into = (soc: number) => currentsIn(at(6, darkFieldPlan({ feeds }), soc), 0, 'work').intoA;
-  const { charge } = chanceLaw(darkFieldPlan()).packs[0].from.pack;
 
   it('goes into the battery but for what the loads take, as much as it accepts', () => {
+    const { charge } = chanceLaw(darkFieldPlan()).packs[0].from.pack;
     expect(into(0.5)).toBeCloseTo(Math.min(charge!.maxA, 4.95), 2);
     // Half the way down the taper
     const half = (1 + charge!.taperSoc) / 2;

@@ -11,7 +11,10 @@ describe('what the sun carries', () => {
     blocks: [{ ...whiteboardPlan().blocks[0], ...outing }],
     offeredA: half,
   });
-  const run = forecast(plan).march;
+  let run: ReturnType<typeof forecast>['march'];
+  beforeAll(() => {
+    run = forecast(plan).march;
+  });
 
   it('for ever is what a day gives, less what charging loses of the part for the night', () => {
     // L x 24 = 12 L + 0.99 x 12 x (2 - L)

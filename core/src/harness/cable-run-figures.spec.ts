@@ -21,7 +21,10 @@ describe('the figures of a harness', () => {
     part('radio', 'radio', 'box', { measuredOhm: 0.03 }),
     part('lamp', 'load', 'box', copper(0.5, 1)),
   ];
-  const figures = cableRunFigures(parts, flow({ radio: draw(0.3, 4), lamp: draw(0.5, 0.5) }));
+  let figures: ReturnType<typeof cableRunFigures>;
+  beforeAll(() => {
+    figures = cableRunFigures(parts, flow({ radio: draw(0.3, 4), lamp: draw(0.5, 0.5) }));
+  });
 
   it('add up towards the battery, and the volts fall along the way', () => {
     const box = figures.get('box')!;

@@ -14,9 +14,14 @@ const readingsOf = <Source extends InstrumentReading['source']>(
     .filter((reading): reading is Of<Source> => reading?.source === source);
 
 describe('stand-ins of the instruments', () => {
-  const played = playInstruments(fieldPlan(), 3, { everyMs: EVERY });
-  const monitor = readingsOf(played, 'monitor');
-  const controller = readingsOf(played, 'controller');
+  let played: ReturnType<typeof playInstruments>;
+  let monitor: Of<'monitor'>[];
+  let controller: Of<'controller'>[];
+  beforeAll(() => {
+    played = playInstruments(fieldPlan(), 3, { everyMs: EVERY });
+    monitor = readingsOf(played, 'monitor');
+    controller = readingsOf(played, 'controller');
+  });
 
   it('send lines that are read, each at its time, the same for the same seed', () => {
     expect(monitor.length).toBe(played.truth.length);

@@ -83,18 +83,23 @@ describe('the load of everything', () => {
     mean: draw,
     keyDown: draw,
   });
-  const load = loadSeries(
-    {
-      radioName: 'radio',
-      radio: radio(4),
-      blocks: [{ ...block, startMs: HOUR_MS, endMs: 2 * HOUR_MS }],
-      accessories: [
-        { name: 'lamp', pieces: [piece(lamp, 0, 2)] },
-        { name: 'fan', pieces: [piece(fan, 1, 3), piece(fan, 0, 1)] },
-      ],
-    },
-    edgesMs,
-  );
+  const loaded = () =>
+    loadSeries(
+      {
+        radioName: 'radio',
+        radio: radio(4),
+        blocks: [{ ...block, startMs: HOUR_MS, endMs: 2 * HOUR_MS }],
+        accessories: [
+          { name: 'lamp', pieces: [piece(lamp, 0, 2)] },
+          { name: 'fan', pieces: [piece(fan, 1, 3), piece(fan, 0, 1)] },
+        ],
+      },
+      edgesMs,
+    );
+  let load: ReturnType<typeof loadSeries>;
+  beforeAll(() => {
+    load = loaded();
+  });
 
   it('is the sum of each, amps and watts apart', () => {
     expect(load.consumers).toEqual(['radio', 'lamp', 'fan']);

@@ -13,8 +13,14 @@ import {
 } from './panel.js';
 
 /** 18 V and 3 A at its best, 21.6 V open, 3.24 A shorted. */
-const label: PanelLabel = labelFromWatts(54, 'good_mono');
-const shape = panelShape(label);
+let label: PanelLabel;
+let shape: ReturnType<typeof panelShape>;
+let full: ReturnType<typeof panelCurve>;
+beforeAll(() => {
+  label = labelFromWatts(54, 'good_mono');
+  shape = panelShape(label);
+  full = panelCurve(shape, 1000, 25);
+});
 const { perKelvin, lowLight } = TECHNOLOGIES.good_mono;
 
 describe('a panel’s curve by hand', () => {
@@ -74,11 +80,14 @@ const controller = (kind: Controller['kind'], change: Partial<Controller> = {}):
   panelCableOhm: 0,
   ...change,
 });
-const full = panelCurve(shape, 1000, 25);
 const output = (of: Controller, batteryV: number, curve = full) => controllerOutput(of, curve, batteryV);
 
 describe('a controller by hand', () => {
-  const { watts, volts } = greatestPower(full);
+  let watts: number;
+  let volts: number;
+  beforeAll(() => {
+    ({ watts, volts } = greatestPower(full));
+  });
 
   it('that tracks passes 95 % of the best power on, over the battery’s volts', () => {
     expect(output(controller('mppt'), 13)).toEqual({ batteryA: (0.95 * watts) / 13, state: 'tracking' });

@@ -5,7 +5,8 @@ import { plan } from '../testing/ration-plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
 import { cautiousOutings } from './cautious-outings.js';
 
-const law = chanceLaw(plan(8, { sun: sunPlan() }));
+let law: ChanceLaw;
+let underWay: ChanceLaw;
 /** Every other sample to one side of a middle, and to the other. */
 const around = (middle: number, off: number) => (index: number) => middle + (index % 2 === 0 ? off : -off);
 const habit = around(1, 0.2);
@@ -13,18 +14,23 @@ const capacity = around(-0.5, 0.1);
 const own = around(0.3, 0.4);
 const soc = around(0.4, 0.02);
 /** An outing under way of which much is known: talkative, on a weak battery that stands at two fifths. */
-const underWay: ChanceLaw = {
-  ...law,
+const knowing = (of: ChanceLaw): ChanceLaw => ({
+  ...of,
   sampleAt: (index): Sample => ({
-    ...expectedFor(law),
+    ...expectedFor(of),
     habit: habit(index),
     capacity: capacity(index),
-    blocks: expectedFor(law).blocks.map(() => own(index)),
+    blocks: expectedFor(of).blocks.map(() => own(index)),
     socs: [soc(index)],
   }),
-};
+});
 
 describe('the outings that a ration is made for', () => {
+  beforeAll(() => {
+    law = chanceLaw(plan(8, { sun: sunPlan() }));
+    underWay = knowing(law);
+  });
+
   it('have nothing off in the middle of a plan, and so many standard deviations of it beside', () => {
     const outings = cautiousOutings(law, SEED);
     expect(

@@ -25,11 +25,16 @@ const summers = (
     const hours = simulatedWeather(site, { startMs, endMs: startMs + 90 * DAY_MS }, climate);
     return Array.from({ length: 90 }, (__, day) => hours.slice(day * 24, day * 24 + 24));
   });
-const SUMMERS = summers();
-const DAYS = SUMMERS.flat();
+let SUMMERS: ReturnType<typeof summers>;
+let DAYS: WeatherHourMs[][];
 const { swingC, windMS, days: shares } = CLIMATES.temperate.seasons.summer;
 
 describe('laws of the simulated weather', () => {
+  beforeAll(() => {
+    SUMMERS = summers();
+    DAYS = SUMMERS.flat();
+  });
+
   it('four days of ten are like the one before, the next of those like it again', () => {
     const daily = SUMMERS.map((season) => season.map((day) => mean(day.map(({ cloud }) => cloud))));
     // An hour's wandering is in each day's mean too and is like nothing: a little under 0.4 and 0.16.
