@@ -40,6 +40,14 @@ const PLANS: Readonly<Record<string, PlanInput>> = {
   'a power station': worked({
     pack: { label: { ...worked().packs[0].label, socket: { volts: 13, efficiency: 0.88, idleW: 2 } } },
   }),
+  'a charger on the way': worked({
+    pack: { startSoc: 0.6 },
+    feeds: [{ name: 'charger', startMs: 2 * HOUR_MS, endMs: 4 * HOUR_MS, amps: 2 }],
+  }),
+  'too short, with a charger': worked({
+    pack: { startSoc: 0.2 },
+    feeds: [{ name: 'charger', startMs: HOUR_MS, endMs: 5 * HOUR_MS, amps: 0.3 }],
+  }),
   'back by itself': worked({
     pack: { startSoc: 0.3 },
     offeredA: sun,
@@ -53,7 +61,7 @@ const lineOf = (lines: readonly SumLine[], label: RegExp): SumLine =>
   lines.find((line) => label.test(line.label))!;
 /** Lines that tell a figure of the forecast as it is; all others work it out. */
 const TOLD =
-  /^(together|in energy|consumption until then|given by the sun|lost to|less what the sun|missing|at rest with|reserve of the plan|offered|best at|beyond|at the worst|solar covers|would carry|the loads come back)| drops out$| cuts off$/;
+  /^(together|in energy|consumption until then|given by (the sun|chargers)|lost to|less what (the sun|chargers)|missing|at rest with|reserve of the plan|offered|best at|beyond|at the worst|solar covers|would carry|the loads come back)| drops out$| cuts off$/;
 /** Lines whose terms are words about other figures. */
 const IN_WORDS = /in all$|^outages|out of its cells/;
 

@@ -1,4 +1,4 @@
-import { CHEMISTRY_NAMES, isPrimary } from '../battery/chemistry.js';
+import { CHEMISTRY_NAMES, isLead, isPrimary } from '../battery/chemistry.js';
 import { batteryPackAt } from '../battery/battery-pack.js';
 import { cautions } from './cautions.js';
 
@@ -9,6 +9,14 @@ describe('cautions', () => {
         .withContext(name)
         .toContain(isPrimary(name) ? 'Never charge it' : 'fuse');
     }
+  });
+
+  it('tell of gas where lead is charged, and there alone', () => {
+    const gas = CHEMISTRY_NAMES.filter((name) =>
+      cautions(name).some((sentence) => sentence.includes('where gas can escape')),
+    );
+    expect(gas).toEqual(CHEMISTRY_NAMES.filter(isLead));
+    expect(gas.length).toBe(3);
   });
 
   it('warn of charging in the cold exactly where the model forbids it', () => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { joined, labelFromWatts, type PanelLabel } from './panel.js';
+import { currentAt, joined, labelFromWatts, panelCurve, panelShape, type PanelLabel } from './panel.js';
 import { goTogether, inParallel } from './unlike-panels.js';
 
 const label = (watts: number, volts = 18): PanelLabel => {
@@ -45,6 +45,23 @@ describe('panels that differ in parallel', () => {
     const alike = inParallel([label(50), label(50)]).watts;
     const apart = inParallel([label(50), label(50, 21)]).watts;
     expect(alike - apart).toBeGreaterThan(2);
+  });
+
+  it('are read at their best point together, to a millionth of its watts, and are of the larger’s kind', () => {
+    for (const labels of [
+      [label(50), label(50, 21)],
+      [label(30, 21), label(100, 17)],
+      [{ ...label(30), technology: 'thin_film' as const }, label(100, 19)],
+    ]) {
+      const curves = labels.map((one) => panelCurve(panelShape(one), 1000, 25));
+      let most = 0;
+      for (let volts = 10; volts < 26; volts += 0.0005)
+        most = Math.max(most, volts * curves.reduce((sum, curve) => sum + currentAt(curve, volts), 0));
+      const { watts, technology } = inParallel(labels);
+      expect(watts / most).toBeGreaterThan(1 - 1e-6);
+      expect(technology).toBe('good_mono');
+      expect(inParallel(labels.toReversed()).technology).toBe('good_mono');
+    }
   });
 
   it('do not go together where one works at far fewer volts', () => {
