@@ -240,6 +240,16 @@ describe('a capacity test', () => {
     expect(new Date(trend.enoughUntilMs!).getUTCFullYear()).toBe(2030);
     expect(capacityTrend(tests, 20)!.enoughUntilMs).toBeNull();
     expect(capacityTrend(tests.slice(0, 1), 10)).toBeNull();
+    // Two are enough, on two days; what it had fallen to before the last test is there already; what rises lasts.
+    expect(capacityTrend(tests.slice(0, 2), 10)!.ahPerYear).toBeCloseTo(-1, 2);
+    expect(capacityTrend([tests[0], { ...tests[0], ratingAh: 16 }], 10)).toBeNull();
+    expect(capacityTrend(tests, 14)!.enoughUntilMs).toBeNull();
+    expect(
+      capacityTrend(
+        tests.map(({ timeMs, ratingAh }) => ({ timeMs, ratingAh: 30 - ratingAh })),
+        25,
+      ),
+    ).toEqual({ ahPerYear: jasmine.any(Number) as unknown as number, enoughUntilMs: null });
   });
 });
 

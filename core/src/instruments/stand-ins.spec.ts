@@ -56,6 +56,9 @@ describe('stand-ins of the instruments', () => {
       expect(inAh).toBeGreaterThan(controller[index - 1].inAh - 0.3);
     }
     expect(controller.at(-1)!.inAh).toBeGreaterThan(controller[10].inAh);
+    // The most watts so far: those that it passed on itself.
+    const most = Math.max(...controller.map(({ panelV, panelA }) => panelV * panelA));
+    expect(Math.abs(controller.at(-1)!.peakW - most)).toBeLessThan(1);
   });
 
   it('know of a battery that is full, in the order of time, and of none after the end', () => {

@@ -35,6 +35,14 @@ describe('a typed day and hour', () => {
     expect(read('12 pm')).toBe('2027-09-04T12:00');
   });
 
+  it('have hours and minutes that there are', () => {
+    expect(read('23:59')).toBe('2027-09-04T23:59');
+    expect(read('00:00')).toBe('2027-09-04T00:00');
+    expect(read('12:59 pm')).toBe('2027-09-04T12:59');
+    for (const text of ['24:00', '12:60', '0:30 pm', '13 pm', '13:00 am'])
+      expect(read(text)).withContext(text).toBeNull();
+  });
+
   it('mean the nearest such day', () => {
     expect(read('Tue')).toBe('2027-09-07T16:30');
     expect(read('Wed')).toBe('2027-09-01T16:30');

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { forecast } from '../forecast/forecast.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS } from '../span.js';
 import type { SunPlan } from '../sun/harvest.js';
@@ -252,8 +253,19 @@ describe('the search over a shelf', () => {
     expect(ledger.loadAh.middle).toBeGreaterThan(11.5);
     expect(ledger.loadAh.middle).toBeLessThan(14.5);
     expect(ledger.sunAh.high).toBe(0);
-    const { sunAh } = trials.ledger(bright);
+    const { sunAh, loadAh } = trials.ledger(bright);
     expect(sunAh.low).toBeLessThan(sunAh.middle);
+    expect(sunAh.middle).toBeLessThan(sunAh.high);
+    expect(ledger.loadAh.low).toBeLessThan(ledger.loadAh.middle);
+    expect(ledger.loadAh.middle).toBeLessThan(ledger.loadAh.high);
+    expect(loadAh).toEqual(ledger.loadAh);
+    // A panel of 20 W flat under half a sky, as the forecast has it, to a fifth.
+    const offered = forecast({ ...base, sun: space.suns[1].by!.lifepo4 as SunPlan }).verdict.sun!.offeredAh;
+    expect(Math.abs(sunAh.middle / offered - 1)).toBeLessThan(0.2);
+    // What the sun part takes for itself is load: 0.1 A for 30 h.
+    const hungry = { ...space, suns: [{ ...NO_SUN, selfUseA: 0.1 }] };
+    const itself = new KitTrials(hungry, DRAWS).ledger(allKits(hungry, {}).allowed[0]);
+    expect(itself.loadAh.middle).toBeCloseTo(ledger.loadAh.middle + 3, 6);
   });
 });
 
