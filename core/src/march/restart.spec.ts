@@ -145,6 +145,39 @@ describe('gear that comes back by itself', () => {
     );
   });
 
+  it('loses by itself what any battery does, whether or not anything is on', () => {
+    const edgesMs = timeGrid({ startMs: 0, endMs: 100 * HOUR_MS }, HOUR_MS, []);
+    const load = loadSeries(
+      { radioName: 'r', radio: { receiveA: 1, points: [] }, blocks: [], accessories: [] },
+      edgesMs,
+    );
+    const label = {
+      chemistry: 'lifepo4',
+      cellsInSeries: 4,
+      ratedAh: 20,
+      health: 1,
+      leaksAMonth: 0.5,
+    } as const;
+    const pack = batteryPackAt(label, 25);
+    const steps = tightSteps(load, () => 13);
+    const given = {
+      ...{ startSoc: 0.8, reserveSoc: 0, radioDropoutV: 9, cableOhm: 0, sharedOhm: 0, cellsV: 13 },
+    };
+    const out: TightOutcome = { endHours: 0, lowestSoc: 0, endSoc: 0, steps: 0 };
+    tightMarch(
+      {
+        ...{ steps, loadA: new Float32Array(100), sunA: null, sunGain: 1, controllerMaxA: 0 },
+        restart: tightRestart(steps, { reconnectV: 13, targetUp: 0.9 }),
+      },
+      [tightPack(pack, steps, given)],
+      out,
+    );
+    // Half of it a month: in 100 h a share of a ten-thousandth or so each hour.
+    expect(pack.leakAnHour).toBeGreaterThan(0.0005);
+    expect(out.endSoc).toBeCloseTo(0.8 * (1 - pack.leakAnHour) ** 100, 9);
+    expect(out.lowestSoc).toBeCloseTo(out.endSoc, 9);
+  });
+
   it('comes back behind a disconnect, on lead, or where the controller can wake the battery', () => {
     expect(comesBack('lifepo4', true, null)).toBeTrue();
     expect(comesBack('lifepo4', false, true)).toBeTrue();

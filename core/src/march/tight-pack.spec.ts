@@ -1,4 +1,6 @@
-import { factorAt, peukertTable } from './tight-pack.js';
+import { chanceLaw } from '../chance/chance-law.js';
+import { whiteboardPlan } from '../testing/plans.js';
+import { copyOf, factorAt, peukertTable } from './tight-pack.js';
 
 describe('a table of Peukert’s factor', () => {
   const table = peukertTable(1.2);
@@ -18,5 +20,18 @@ describe('a table of Peukert’s factor', () => {
   it('is made once for an exponent', () => {
     expect(peukertTable(1.2)).toBe(table);
     expect(peukertTable(1.1)).not.toBe(table);
+  });
+});
+
+describe('a copy of a pack', () => {
+  it('is changed without the other', () => {
+    const [pack] = chanceLaw(whiteboardPlan()).packs;
+    const copy = copyOf(pack);
+    const before = { levels: [...pack.levels], cutoffs: [...pack.cutoffs], startSoc: pack.startSoc };
+    copy.levels.fill(0.7);
+    copy.cutoffs.fill(0.6);
+    copy.startSoc = 0.1;
+    expect({ levels: [...pack.levels], cutoffs: [...pack.cutoffs], startSoc: pack.startSoc }).toEqual(before);
+    expect(before.levels.length).toBeGreaterThan(0);
   });
 });
