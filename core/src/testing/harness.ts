@@ -33,6 +33,26 @@ export const still = (more: Partial<HarnessFlow> = {}): HarnessFlow => ({
   ...more,
 });
 
+/** What parts draw, A: a tenth of it while they receive; and what comes from the sun, A. */
+export const flowOf = (
+  draws: Readonly<Record<string, number>>,
+  charging: Readonly<Record<string, number>> = {},
+) => ({
+  draws: new Map(
+    Object.entries(draws).map(([id, amps]) => [id, { receiveA: amps / 10, keyDownA: amps, safeForA: amps }]),
+  ),
+  charging: new Map(
+    Object.entries(charging).map(([id, amps]) => [
+      id,
+      { meanA: amps / 2, mostA: amps, safeForA: 1.25 * amps, feedV: 13 },
+    ]),
+  ),
+  lowV: { receive: 12.8, keyDown: 12.6 },
+  sources: new Map(),
+  batteryShare: 1,
+  temperatureC: 20,
+});
+
 /** A sound battery of 18 Ah. */
 export const checkedPack = (more: Partial<CheckedPack> = {}): CheckedPack => ({
   part: 'battery',
