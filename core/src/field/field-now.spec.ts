@@ -2,7 +2,7 @@ import { chanceOf } from '../chance/chance.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { darkFieldPlan, FIELD_ACTS, FIELD_NOW_MS, fieldHour, fieldPlan } from '../testing/field-outings.js';
 import { whiteboardPlan } from '../testing/plans.js';
-import { ahead, planAhead } from './ahead.js';
+import { planAhead } from './ahead.js';
 import { fieldNow } from './field-now.js';
 import { follow, type FieldLog } from './follow.js';
 import { isWorthAWord } from './learned.js';
@@ -257,55 +257,5 @@ describe('an outing as it stands', () => {
     expect(planAhead(follow(two, log([], swap), at, few)).packs[0].name).toBe('spare');
     const told = fieldNow(two, log([reading('a', at, { values: { percent: 42 } })], swap), at, few);
     expect(told.readings[0].fits).toBeTrue();
-  });
-});
-
-describe('an outing that goes on', () => {
-  const plan = fieldPlan({ pack: { label: { ...fieldPlan().packs[0].label, ratedAh: 7 } } });
-  let followed: ReturnType<typeof follow>;
-  beforeAll(() => {
-    followed = follow(plan, NOTHING, fieldHour(8), few);
-  });
-
-  it('is what is left of the plan', () => {
-    const left = planAhead(followed);
-    expect(left.outing.startMs).toBe(fieldHour(8));
-    expect(left.blocks.map(({ startMs }) => startMs)).toEqual([fieldHour(8), fieldHour(25), fieldHour(32)]);
-    expect(left.packs[0].startSoc).toBeGreaterThan(0.3);
-    expect(left.packs[0].startSoc).toBeLessThan(1);
-  });
-
-  it('ends nowhere where nothing is left', () => {
-    expect(ahead(follow(plan, NOTHING, plan.outing.endMs, few))).toBeNull();
-    expect(fieldNow(plan, NOTHING, plan.outing.endMs + HOUR_MS, few).nowMs).toBe(plan.outing.endMs);
-  });
-
-  it('has ends that agree with its chance, and a last hour that would do', () => {
-    const { chance, endsMs, stopMs } = ahead(followed)!;
-    expect(chance.chance).toBeLessThan(0.9);
-    expect(endsMs.p10).not.toBeNull();
-    expect(endsMs.p10 === stopMs).toBeTrue();
-    expect(stopMs!).toBeGreaterThan(fieldHour(8));
-    const shorter = ahead(followed, (left) => ({
-      ...left,
-      outing: { ...left.outing, endMs: stopMs! - 10 * MINUTE_MS },
-    }))!;
-    expect(shorter.chance.chance).toBeGreaterThanOrEqual(0.88);
-  });
-
-  it('lasts longer with less to do, under more sun, and shorter under a sky that stays closed', () => {
-    const as = ahead(followed)!.chance.chance;
-    const less = ahead(followed, (left) => ({
-      ...left,
-      blocks: left.blocks.map((block) => ({ ...block, share: block.share / 2 })),
-    }))!.chance.chance;
-    const skyAt = (cloud: number) => () => ({ cloud, rain: false, airC: 15, windMS: 2 });
-    const clear = ahead(followed, undefined, { skyAt: skyAt(0), goesOn: true })!.chance.chance;
-    const closed = ahead(followed, undefined, { skyAt: skyAt(1), goesOn: true })!.chance.chance;
-    const maybeClosed = ahead(followed, undefined, { skyAt: skyAt(1) })!.chance.chance;
-    expect(less).toBeGreaterThan(as);
-    expect(clear).toBeGreaterThan(as);
-    expect(closed).toBeLessThan(as);
-    expect(maybeClosed).toBeGreaterThan(closed);
   });
 });
