@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, openTrip, test, textOf, verdict } from './knapsack.js';
+import { atRest, expect, openTrip, test, textOf, verdict } from './knapsack.js';
 
 test('a measuring session changes the verdict of the trip', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
@@ -51,7 +51,7 @@ test('the stretches are proposed, drawn by hand, and taken out', async ({ page, 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.marks tr')).toHaveCount(count);
   await page.getByRole('button', { name: 'Remove segment 1', exact: true }).click();
-  const lane = (await page.locator('.trace').boundingBox())!;
+  const lane = await atRest(page.locator('.trace'));
   await page.mouse.move(lane.x + 8, lane.y + 40);
   await page.mouse.down();
   await page.mouse.move(lane.x + 60, lane.y + 40, { steps: 4 });

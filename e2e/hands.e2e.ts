@@ -1,5 +1,5 @@
 import { expectFocus, focused, tabTo } from './focus.js';
-import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
+import { atRest, block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
 test.describe.configure({ timeout: 240_000 });
 
@@ -164,7 +164,7 @@ test('a wrong value stays with its own block, and is there again when that is', 
 test('a drag that is called off leaves everything as it was', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   await textOf(page);
-  const sky = (await page.locator('.sky-lane').boundingBox())!;
+  const sky = await atRest(page.locator('.sky-lane'));
   const undo = page.getByRole('button', { name: 'Undo' });
   const pull = async (x: number, y: number, dx: number) => {
     await page.mouse.move(x, y);
@@ -179,7 +179,7 @@ test('a drag that is called off leaves everything as it was', async ({ page, kna
   await page.mouse.up();
   await expect(undo).toBeDisabled();
 
-  const b3 = (await block(page, 'b3').boundingBox())!;
+  const b3 = await atRest(block(page, 'b3'));
   const label = await block(page, 'b3').getAttribute('aria-label');
   await pull(b3.x + b3.width / 2, b3.y + 20, -40);
   await expect(block(page, 'b3')).not.toHaveAttribute('aria-label', label!);

@@ -1,4 +1,4 @@
-import { block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
+import { atRest, block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
 const LASTS =
   'The typical outing lasts past Sun 16:00 with 9.8 Ah to spare; lowest state of charge 38 % at Sun 10:00.';
@@ -17,7 +17,7 @@ test('the main job by mouse: swap the battery, stretch a block, undo, reload', a
   await expect(page.locator('.fix').first()).toBeEnabled();
 
   const night = block(page, 'b3');
-  const before = (await night.boundingBox())!;
+  const before = await atRest(night);
   await page.mouse.move(before.x + before.width - 2, before.y + before.height / 2);
   await page.mouse.down();
   await page.mouse.move(before.x + before.width - 60, before.y + before.height / 2, { steps: 6 });
@@ -66,7 +66,7 @@ test('the main job by keyboard alone', async ({ page, knapsack }) => {
 
 test('a block is drawn across free hours, moved, and taken out', async ({ page, knapsack }) => {
   await openTrip(page, knapsack, 'winter-bothy');
-  const lane = (await page.locator('.work-lane').boundingBox())!;
+  const lane = await atRest(page.locator('.work-lane'));
   // 16:00 to 09:00: free from 22 to 6 o'clock
   const x = (hours: number) => lane.x + (lane.width * (hours - 16)) / 17;
   const y = lane.y + lane.height / 2;
@@ -77,7 +77,7 @@ test('a block is drawn across free hours, moved, and taken out', async ({ page, 
   const drawn = page.locator('.block.selected');
   await expect(drawn).toHaveAttribute('aria-label', /Sat 23:00 to Sun 01:00/);
 
-  const box = (await drawn.boundingBox())!;
+  const box = await atRest(drawn);
   await page.mouse.move(box.x + box.width / 2, y);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + (x(24) - x(23)), y, { steps: 5 });
@@ -133,7 +133,7 @@ test('an empty trip teaches, and takes gear of one’s own', async ({ page, empt
 test('clouds are painted onto the sky and the ridge follows', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const before = await textOf(page);
-  const sky = (await page.locator('.sky-lane').boundingBox())!;
+  const sky = await atRest(page.locator('.sky-lane'));
   // Sunday 10:00 to 14:00, when the pack is filled again: scattered becomes broken, dragged over the rest
   const x = (hours: number) => sky.x + (sky.width * hours) / 30;
   await page.mouse.move(x(24.5), sky.y + 20);

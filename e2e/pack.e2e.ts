@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, saved, test, type Knapsack } from './knapsack.js';
+import { atRest, expect, saved, test, type Knapsack } from './knapsack.js';
 
 async function openPack(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
   await page.goto(`${address}/trips/${id}/pack`);
@@ -17,11 +17,8 @@ test('a bag is packed over its limit and under it again, by dragging', async ({ 
   await expect(said(page)).toContainText(
     '7.13 kg of the 9.00 kg that are carried on foot: it can be carried.',
   );
-  const from = (await bag(page, 'back pack')
-    .getByRole('listitem')
-    .filter({ hasText: 'Frond 42' })
-    .boundingBox())!;
-  const to = (await bag(page, 'side pouch').boundingBox())!;
+  const from = await atRest(bag(page, 'back pack').getByRole('listitem').filter({ hasText: 'Frond 42' }));
+  const to = await atRest(bag(page, 'side pouch'));
   await page.mouse.move(from.x + 120, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(to.x + 100, to.y + to.height / 2, { steps: 12 });

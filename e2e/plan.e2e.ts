@@ -160,7 +160,7 @@ test('the skyline is drawn over the sun’s path, and walked by keys', async ({ 
   await openTrip(page, knapsack);
   const before = await textOf(page);
   await page.getByRole('button', { name: 'edit the skyline' }).click();
-  const strip = (await page.locator('.strip').boundingBox())!;
+  const strip = await atRest(page.locator('.strip'));
   // By its position within the strip, which waits until the dialog has come to rest.
   await page.locator('.strip').click({ position: { x: strip.width / 2, y: strip.height * 0.2 } });
   const point = page.getByRole('slider', { name: 'Skyline at 180°' });
@@ -224,7 +224,7 @@ test.describe('on a phone', () => {
 
   test('two fingers draw the hours near, and a block is dragged by one', async ({ page, knapsack }) => {
     await openTrip(page, knapsack);
-    const ridge = (await page.locator('.ridge').boundingBox())!;
+    const ridge = await atRest(page.locator('.ridge'));
     const session = await page.context().newCDPSession(page);
     const touch = (type: string, ...xs: number[]) =>
       session.send('Input.dispatchTouchEvent', {
@@ -240,7 +240,7 @@ test.describe('on a phone', () => {
     await expect(hoursShown(page)).toContainText(' to ');
 
     await page.getByRole('button', { name: 'all', exact: true }).click();
-    const night = (await block(page, 'b3').boundingBox())!;
+    const night = await atRest(block(page, 'b3'));
     const label = await block(page, 'b3').getAttribute('aria-label');
     const y = night.y + night.height / 2;
     const drag = (type: string, x?: number) =>

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expectFocus, focused } from './focus.js';
-import { block, expect, openTrip, saved, test, verdict } from './knapsack.js';
+import { atRest, block, expect, openTrip, saved, test, verdict } from './knapsack.js';
 
 test.describe.configure({ timeout: 240_000 });
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
@@ -70,7 +70,7 @@ test('a swipe over the sky or a block scrolls the page and changes nothing', asy
   const undo = page.getByRole('button', { name: 'Undo' });
   for (const lane of [page.locator('.sky-lane'), block(page, 'b3')]) {
     await lane.scrollIntoViewIfNeeded();
-    const { x, y, width, height } = (await lane.boundingBox())!;
+    const { x, y, width, height } = await atRest(lane);
     const before = await page.evaluate(() => scrollY);
     await swipe(page, x + width / 2, y + height / 2, 3, -200);
     await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(before + 50);
@@ -80,7 +80,7 @@ test('a swipe over the sky or a block scrolls the page and changes nothing', asy
   // Sideways it paints.
   const sky = page.locator('.sky-lane');
   await sky.scrollIntoViewIfNeeded();
-  const { x, y, width, height } = (await sky.boundingBox())!;
+  const { x, y, width, height } = await atRest(sky);
   await swipe(page, x + width / 4, y + height / 2, 60, 0);
   await expect(undo).toBeEnabled();
 });
