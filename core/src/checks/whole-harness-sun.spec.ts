@@ -1,25 +1,17 @@
 import {
+  rows,
   flat,
   mppt,
   pack,
   panel,
   sound,
   stationed,
-  toldOf,
   wired,
   withPart,
   withRun,
-  type Row,
 } from '../testing/sound-harness.js';
 import { copper, part } from '../testing/harness.js';
 import type { CheckedPack } from './facts.js';
-
-function rows(title: string, all: readonly Row[]): void {
-  describe(title, () => {
-    for (const [what, parts, given, expected] of all)
-      it(what, () => expect(toldOf(parts, given)).toEqual([...expected]));
-  });
-}
 
 const second: CheckedPack = pack({ part: 'second', name: 'second' });
 const lead = { chemistry: 'agm', cellsInSeries: 6 } as const;

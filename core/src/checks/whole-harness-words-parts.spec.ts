@@ -1,6 +1,7 @@
 import type { HarnessPart } from '../harness/harness.js';
 import { copper, part, still } from '../testing/harness.js';
 import {
+  toldBy,
   charging,
   draw,
   draws,
@@ -17,14 +18,9 @@ import {
   withRun,
 } from '../testing/sound-harness.js';
 import { checkHarness } from './check-harness.js';
-import type { Check, HarnessFacts } from './facts.js';
+import type { HarnessFacts } from './facts.js';
 
-const check = (rule: Check['rule'], parts: readonly HarnessPart[], given: Partial<HarnessFacts> = {}) => {
-  const found = checkHarness(parts, facts(given)).find((one) => one.rule === rule);
-  if (!found) throw new Error(`nothing is told of ${rule}`);
-  return found;
-};
-const sentence = (...of: Parameters<typeof check>) => check(...of).sentence;
+const sentence = (...of: Parameters<typeof toldBy>) => toldBy(...of).sentence;
 
 describe('what is said of the batteries of a harness', () => {
   const two = (first: Partial<HarnessPart>) => [
@@ -43,16 +39,16 @@ describe('what is said of the batteries of a harness', () => {
   });
 
   it('names those that nothing keeps apart, at the joint where they meet', () => {
-    const found = check('changeover', two({}), both({}, { inParallel: false }));
+    const found = toldBy('changeover', two({}), both({}, { inParallel: false }));
     expect(found.part).toBe('joint');
     expect(found.sentence).toMatch(/^first and second are used one after the other/);
     const reversed = two({}).toReversed();
-    expect(check('changeover', reversed, both({}, { inParallel: false })).part).toBe('joint');
+    expect(toldBy('changeover', reversed, both({}, { inParallel: false })).part).toBe('joint');
   });
 
   it('looks at what one of two may have to give: three fifths of 4.61 A', () => {
     expect(toldOf(two({}), both({ peakA: 3 }))).toEqual([]);
-    const found = check('peak', two({}), both({ peakA: 2.5 }));
+    const found = toldBy('peak', two({}), both({ peakA: 2.5 }));
     expect([found.severity, found.has]).toEqual(['look', '2.77 A']);
     // One after the other each gives all of it, and a single one as well: it is asked no more than that.
     expect(toldOf(two({ kind: 'changeover' }), both({ peakA: 2.5 }, { inParallel: false }))).toEqual([]);
@@ -190,7 +186,7 @@ describe('what is said of the sun in a harness', () => {
     const agm = pack({ name: 'first', chemistry: 'agm', cellsInSeries: 6 });
     const iron = pack({ part: 'second', name: 'second' });
     const set = (packs: readonly ReturnType<typeof pack>[]) =>
-      check('setpoint', sound, {
+      toldBy('setpoint', sound, {
         packs,
         inParallel: false,
         controllers: [{ ...mppt, profiles: ['agm', 'lifepo4'], chargesToV: 15.4 }],

@@ -1,6 +1,6 @@
-import type { HarnessPart } from '../harness/harness.js';
 import { copper, part, still } from '../testing/harness.js';
 import {
+  toldBy,
   charging,
   draw,
   draws,
@@ -13,14 +13,8 @@ import {
   withRun,
 } from '../testing/sound-harness.js';
 import { checkHarness } from './check-harness.js';
-import type { Check, HarnessFacts } from './facts.js';
 
-const check = (rule: Check['rule'], parts: readonly HarnessPart[], given: Partial<HarnessFacts> = {}) => {
-  const found = checkHarness(parts, facts(given)).find((one) => one.rule === rule);
-  if (!found) throw new Error(`nothing is told of ${rule}`);
-  return found;
-};
-const sentence = (...of: Parameters<typeof check>) => check(...of).sentence;
+const sentence = (...of: Parameters<typeof toldBy>) => toldBy(...of).sentence;
 
 describe('what is said of the runs of a harness', () => {
   it('names them by their parts, and the cable where one is', () => {
@@ -82,8 +76,8 @@ describe('what is said of the runs of a harness', () => {
       panels: [],
       controllers: [],
     };
-    expect(check('fuse', alone('radio'), little).asks).toBe('a fuse of 2 A');
-    expect(check('fuse', alone('load'), little).asks).toBe('a fuse of 1 A');
+    expect(toldBy('fuse', alone('radio'), little).asks).toBe('a fuse of 2 A');
+    expect(toldBy('fuse', alone('load'), little).asks).toBe('a fuse of 1 A');
   });
 
   it('names the part at the end that is live: what a cable leads to, and of a panel what it comes from', () => {
@@ -101,7 +95,7 @@ describe('what is said of the runs of a harness', () => {
   it('offers the end that fits, but no bare pin on the side that is live', () => {
     const has = (kind: 'plug' | 'socket') => [{ family: 'bullet4', end: kind } as const];
     const remedyOf = (id: string, kind: 'plug' | 'socket') =>
-      check('mating', withPart(id, { connectors: has(kind) })).remedy;
+      toldBy('mating', withPart(id, { connectors: has(kind) })).remedy;
     // Into a radio's socket goes a bare pin: none is offered on a cable that is live there.
     expect(remedyOf('radio', 'socket')).toBeUndefined();
     expect(remedyOf('radio', 'plug')).toEqual({
@@ -109,7 +103,7 @@ describe('what is said of the runs of a harness', () => {
       far: { family: 'bullet4', end: 'socket' },
     });
     // At a box its cable is live; the near end of the radio's is not, once it is unplugged.
-    const near = check('mating', withPart('mppt', { connectors: has('socket') }));
+    const near = toldBy('mating', withPart('mppt', { connectors: has('socket') }));
     expect(near.part).toBe('mppt');
     expect(
       checkHarness(withPart('panel', { connectors: has('socket') }), facts()).map(
@@ -123,7 +117,7 @@ describe('what mends a run', () => {
   it('is offered with each of its rules that it mends, and only where somebody looks at it', () => {
     // 4 A and 0.6 A behind the converter: 4.6 A with a quarter to spare are 5.8 A.
     const bare = withRun('box', { fuseA: null });
-    expect(check('fuse', bare).remedy).toEqual({ words: 'a 7.5 A fuse', fuseA: 7.5 });
+    expect(toldBy('fuse', bare).remedy).toEqual({ words: 'a 7.5 A fuse', fuseA: 7.5 });
     expect(checkHarness(bare, facts(), false)[0].remedy).toBeUndefined();
     const thin = withRun('radio', { ...copper(0.5, 3), fuseA: 3 });
     const found = checkHarness(thin, facts({ radios: [] }));
@@ -145,10 +139,10 @@ describe('what mends a run', () => {
   });
 
   it('is none of what another part has to mend', () => {
-    expect(check('reach', withRun('box', { fuseAtM: 0.5 })).remedy).toEqual({
+    expect(toldBy('reach', withRun('box', { fuseAtM: 0.5 })).remedy).toEqual({
       words: 'the fuse at 15 cm',
       fuseAtM: 0.15,
     });
-    expect(check('supply', withPart('box', { maxA: 4 })).remedy).toBeUndefined();
+    expect(toldBy('supply', withPart('box', { maxA: 4 })).remedy).toBeUndefined();
   });
 });

@@ -1,4 +1,5 @@
 import {
+  rows,
   charging,
   draws,
   mppt,
@@ -11,16 +12,8 @@ import {
   toldOf,
   withPart,
   withRun,
-  type Row,
 } from '../testing/sound-harness.js';
 import { copper, still } from '../testing/harness.js';
-
-function rows(title: string, all: readonly Row[]): void {
-  describe(title, () => {
-    for (const [what, parts, given, expected] of all)
-      it(what, () => expect(toldOf(parts, given)).toEqual([...expected]));
-  });
-}
 
 describe('a harness with something of each kind', () => {
   it('has nothing wrong', () => expect(toldOf(sound)).toEqual([]));

@@ -1,4 +1,4 @@
-import type { CheckedPack, HarnessFacts } from '../checks/facts.js';
+import type { Check, CheckedPack, HarnessFacts } from '../checks/facts.js';
 import { checkHarness } from '../checks/check-harness.js';
 import type { CableRun, HarnessPart } from '../harness/harness.js';
 import { checkedPack, copper, factsOf, part, still } from './harness.js';
@@ -86,3 +86,22 @@ export type Row = readonly [
   given: Partial<HarnessFacts>,
   told: readonly string[],
 ];
+
+/** A spec of each. */
+export function rows(title: string, all: readonly Row[]): void {
+  describe(title, () => {
+    for (const [what, parts, given, expected] of all)
+      it(what, () => expect(toldOf(parts, given)).toEqual([...expected]));
+  });
+}
+
+/** What a rule says of a harness. @throws where it says nothing */
+export function toldBy(
+  rule: Check['rule'],
+  parts: readonly HarnessPart[],
+  given: Partial<HarnessFacts> = {},
+): Check {
+  const found = checkHarness(parts, facts(given)).find((one) => one.rule === rule);
+  if (!found) throw new Error(`nothing is told of ${rule}`);
+  return found;
+}
