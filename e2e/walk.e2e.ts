@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openTrip, test, verdict, type Knapsack } from './knapsack.js';
+import { atRest, expect, openTrip, test, verdict, type Knapsack } from './knapsack.js';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -219,6 +219,25 @@ async function clipped(page: Page): Promise<string[]> {
       .map((one) => `${one.className} ${one.textContent?.trim().slice(0, 40)} is clipped`),
   );
 }
+
+test('the ridge is shown as large as it is drawn, whatever height is left for it: none of its words is stretched', async ({
+  page,
+  knapsack,
+}) => {
+  await openTrip(page, knapsack);
+  for (const height of [800, 801, 777]) {
+    await page.setViewportSize({ width: 1280, height });
+    await atRest(page.locator('.ridge'));
+    const [shown, drawn] = await page.locator('.ridge canvas').evaluate((canvas: HTMLCanvasElement) => {
+      const { width, height: rows } = canvas.getBoundingClientRect();
+      return [
+        [width * devicePixelRatio, rows * devicePixelRatio],
+        [canvas.width, canvas.height],
+      ];
+    });
+    expect(shown).toEqual(drawn);
+  }
+});
 
 test('the system’s own colours are taken, on the canvas too', async ({ page, knapsack }) => {
   await page.emulateMedia({ forcedColors: 'active' });
