@@ -254,34 +254,3 @@ test.describe('on a phone', () => {
     await expect(block(page, 'b3')).not.toHaveAttribute('aria-label', label!);
   });
 });
-
-for (const [width, height] of [
-  [1280, 800],
-  [1920, 1080],
-  [390, 844],
-] as const) {
-  test(`nothing runs off the page at ${width} by ${height}`, async ({ page, knapsack }) => {
-    await page.setViewportSize({ width, height });
-    for (const trip of ['gannet-rock-light', 'headland-contest-camp', 'winter-bothy']) {
-      await openTrip(page, knapsack, trip);
-      await expect(page.getByRole('heading', { name: 'In the bag' })).toBeVisible();
-      const over = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(over).toBeLessThanOrEqual(0);
-    }
-    const overAll = () =>
-      page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-    await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
-    await expect(
-      page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }),
-    ).toBeVisible();
-    await page.getByRole('button', { name: 'Why?' }).first().click();
-    await page.getByText('The table to take along').click();
-    await expect(page.locator('.why')).toBeVisible();
-    expect(await overAll()).toBeLessThanOrEqual(0);
-    await page.goto(knapsack.address);
-    await expect(page.locator('.trip-verdict')).toHaveCount(3);
-    expect(await overAll()).toBeLessThanOrEqual(0);
-  });
-}

@@ -17,7 +17,7 @@ import { NoticesService } from '../shell/notices.service';
     @if (choices().length > 1) {
       · use it in
       <ks-choice
-        [label]="'Trip that takes the duty cycle of ' + say(mode())"
+        [label]="'Trip that takes the duty cycle of ' + say(mode()) + ', segment ' + segment()"
         value=""
         [choices]="choices()"
         (picked)="give($event)"
@@ -26,6 +26,8 @@ import { NoticesService } from '../shell/notices.service';
   `,
 })
 export class DutyToTripComponent {
+  /** Number of the segment that it was measured in. */
+  readonly segment = input.required<number>();
   readonly mode = input.required<Mode>();
   /** Transmit duty cycle, 0 to 1. */
   readonly share = input.required<number>();
