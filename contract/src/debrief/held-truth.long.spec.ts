@@ -1,7 +1,7 @@
 import { heldByOuting } from '../testing/taught-outings.js';
 
 /** `npm run calibrate` does the same with 300. */
-const OUTINGS = 100;
+const OUTINGS = 50;
 
 describe('figures that outings offer', () => {
   it('lie in their 80 % intervals 75 to 85 times of 100, of every kind', () => {
@@ -15,7 +15,7 @@ describe('figures that outings offer', () => {
     expect(Math.abs(shareOf(all) - 0.8)).toBeLessThanOrEqual(0.05);
     for (const kind of ['duty', 'receiveA', 'transmit', 'truth', 'measuredAh']) {
       const held = byKind.get(kind) ?? [];
-      expect(held.length).withContext(kind).toBeGreaterThan(10);
+      expect(held.length).withContext(kind).toBeGreaterThan(OUTINGS / 10);
       // Three standard errors of so few.
       expect(Math.abs(shareOf(held) - 0.8))
         .withContext(kind)

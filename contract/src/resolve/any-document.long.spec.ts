@@ -55,7 +55,7 @@ describe('any document that the schemas admit', () => {
         const odd = numbersOf(run, explain(run, 'UTC')).findIndex((value) => !Number.isFinite(value));
         if (odd !== -1) throw new Error(`figure ${odd} is not finite`);
       }),
-      { numRuns: Math.max(300, fc.readConfigureGlobal().numRuns ?? 0) },
+      { numRuns: Math.max(120, fc.readConfigureGlobal().numRuns ?? 0) },
     );
     expect(calculated).toBeGreaterThan(50);
   });
@@ -81,7 +81,7 @@ describe('any document that the schemas admit', () => {
           if (!read.ok) throw new Error(`${fix.words}: ${read.problems[0].sentence}`);
         }
       }),
-      { numRuns: Math.max(40, (fc.readConfigureGlobal().numRuns ?? 0) / 10) },
+      { numRuns: Math.max(20, (fc.readConfigureGlobal().numRuns ?? 0) / 10) },
     );
     expect(calculated).toBeGreaterThan(5);
   });
@@ -112,7 +112,7 @@ describe('any document that the schemas admit', () => {
           if (!read.ok) throw new Error(read.problems[0].sentence);
         }
       }),
-      { numRuns: Math.max(60, (fc.readConfigureGlobal().numRuns ?? 0) / 5) },
+      { numRuns: Math.max(30, (fc.readConfigureGlobal().numRuns ?? 0) / 5) },
     );
     expect(calculated).toBeGreaterThan(10);
   });
