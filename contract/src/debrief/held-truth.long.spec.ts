@@ -15,7 +15,9 @@ describe('figures that outings offer', () => {
     expect(Math.abs(shareOf(all) - 0.8)).toBeLessThanOrEqual(0.05);
     for (const kind of ['duty', 'receiveA', 'transmit', 'truth', 'measuredAh']) {
       const held = byKind.get(kind) ?? [];
-      expect(held.length).withContext(kind).toBeGreaterThan(OUTINGS / 10);
+      expect(held.length)
+        .withContext(kind)
+        .toBeGreaterThan(OUTINGS / 10);
       // Three standard errors of so few.
       expect(Math.abs(shareOf(held) - 0.8))
         .withContext(kind)
