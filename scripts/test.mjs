@@ -46,6 +46,7 @@ await step('lint, units and hard days', () =>
         await node([at('scripts/cancelled.mjs'), '12'], { shown });
         await node([at('scripts/backup.mjs'), '40', '60'], { shown });
       });
+      await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
     })(),
     (async () => {
       await step('engine', () => engine);
@@ -60,10 +61,6 @@ await step('lint, units and hard days', () =>
           { shown },
         ),
       );
-      await step('the newest long-term Node.js', async () => {
-        await ensureServed();
-        await runMatrix([NEWEST_LONG_TERM], { shown });
-      });
     })(),
   ]),
 );
