@@ -3,7 +3,6 @@ import {
   changeoverPresent,
   disconnectEntered,
   disconnectPresent,
-  lastResort,
   parallelPacksAlike,
   parasiticDraw,
   type Guarded,
@@ -13,11 +12,6 @@ import {
 const shale: PackAge = { name: 'Shale 18', chemistry: 'lifepo4', cellsInSeries: 4, health: 0.95 };
 
 describe('the rule of packs in parallel', () => {
-  it('is kept by one pack, and by packs of about one age', () => {
-    expect(parallelPacksAlike([shale])).toBeNull();
-    expect(parallelPacksAlike([shale, { ...shale, health: 0.85 }])).toBeNull();
-  });
-
   it('stops another chemistry and another count of cells', () => {
     const lead: PackAge = { ...shale, name: 'Cobble 17', chemistry: 'agm', cellsInSeries: 6 };
     expect(parallelPacksAlike([shale, lead])?.severity).toBe('stop');
@@ -119,22 +113,6 @@ describe('the rule of what a disconnect does', () => {
     expect(disconnectEntered(rest, 10)?.sentence).toContain('one thing is not entered');
     expect(disconnectEntered({ name: 'disconnect', maxA: 20 }, 10)?.sentence).toContain(
       'some things are not entered: the volts at which it opens, those at which it closes again.',
-    );
-  });
-});
-
-describe('the rule of the last resort', () => {
-  const shaleAlone: Guarded = { name: 'Shale 18', chemistry: 'lifepo4', protects: true, disconnects: false };
-
-  it('is kept where somebody is there, by a disconnect, and by lead', () => {
-    expect(lastResort(shaleAlone, false)).toBeNull();
-    expect(lastResort({ ...shaleAlone, disconnects: true }, true)).toBeNull();
-    expect(lastResort({ ...shaleAlone, chemistry: 'agm' }, true)).toBeNull();
-  });
-
-  it('looks at unattended lithium that lives off its own protection', () => {
-    expect(lastResort(shaleAlone, true)).toEqual(
-      jasmine.objectContaining({ severity: 'look', has: 'its own protection' }),
     );
   });
 });
