@@ -3,7 +3,7 @@ import type { ModuleName } from '@knapsack/contract';
 import { packingOf } from '@knapsack/contract/packing';
 import { wetPack } from '@knapsack/contract/site';
 import { ShelfService } from '../data/shelf.service';
-import { hireWorker } from '../work/hire';
+import { hireDesk } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TicksStore } from '../trip/ticks.store';
 import { TripStore } from '../trip/trip.store';
@@ -91,7 +91,7 @@ export class PackStore implements OnDestroy {
   }
 
   private ask(question: PackingQuestion): void {
-    this.worker ??= new NewestWorker<PackingQuestion, PackingAnswer>(() => hireWorker('pack'), {
+    this.worker ??= new NewestWorker<PackingQuestion, PackingAnswer>(() => hireDesk('pack'), {
       answered: (is, newest) => {
         this.failed.set(false);
         if (newest && this.asked) this.answer.set({ of: this.asked, is });

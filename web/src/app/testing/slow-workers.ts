@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import type { Hired } from '../work/head-start';
+import { Thread } from '../work/thread';
 import { SlowWorker } from './slow-worker';
 
 /**
@@ -11,6 +13,7 @@ export function withSlowWorkers(): (ms?: number) => void {
   beforeEach(() => {
     jasmine.clock().install();
     globalThis.Worker = SlowWorker as unknown as typeof Worker;
+    spyOn(Thread.prototype, 'desk').and.callFake(() => new SlowWorker() as unknown as Hired);
     SlowWorker.last = null;
     SlowWorker.hired = 0;
   });

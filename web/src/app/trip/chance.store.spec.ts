@@ -138,6 +138,7 @@ describe('the chances of the page', () => {
     SlowWorker.lastOf().die();
     SlowWorker.lastOf().die();
     expect([store.chance(), store.words(), store.sizeSign()]).toEqual([null, null, null]);
+    expect(store.isWorking()).toBeFalse();
   });
 
   describe('of samples that are done', () => {
@@ -150,6 +151,19 @@ describe('the chances of the page', () => {
     const done = (more: object = {}, of: Partial<Chance> = {}) =>
       SlowWorker.lastOf().answer(1, { chance: { ...chance, ...of }, wire: null, tornado: null, ...more });
     beforeEach(() => view.set({ verdict: forecast(plan).verdict, skyFactor: 1 }));
+
+    it('are worked at until the last is told, and anew for another plan; not where none can be told', () => {
+      const worked = [store.isWorking()];
+      done();
+      worked.push(store.isWorking());
+      done({ skyFactor: 0.9 });
+      worked.push(store.isWorking());
+      planned.set(trip({ startSoc: 0.5 }));
+      worked.push(store.isWorking());
+      problems.set(['none']);
+      worked.push(store.isWorking());
+      expect(worked).toEqual([true, true, false, true, false]);
+    });
 
     it('mark the plan, and Size by themselves', () => {
       expect([store.mark(), store.planSign(), store.sizeSign(), store.short()]).toEqual([

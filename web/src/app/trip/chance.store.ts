@@ -21,6 +21,9 @@ import { ForecastStore } from './forecast.store';
 const REST_MS = 120;
 const HELD_MS = 800;
 
+/** What is said of a plan whose samples cannot be drawn. */
+const NOTHING: ChanceAnswer = { chance: null, wire: null, tornado: null };
+
 /** The chances of the plan as it stands; nothing of a plan before it is ever shown. */
 @Injectable()
 export class ChanceStore implements OnDestroy {
@@ -49,6 +52,16 @@ export class ChanceStore implements OnDestroy {
   private asked: ForecastQuestion | null = null;
   private readonly answer = signal<{ readonly of: ForecastQuestion; readonly is: ChanceAnswer } | null>(null);
 
+  /** Whether more is to come of this very plan. */
+  readonly isWorking = computed(() => {
+    const question = this.question();
+    const answer = this.answer();
+    const isDone =
+      answer !== null &&
+      answer.of === question &&
+      (answer.is.chance === null || answer.is.skyFactor !== undefined);
+    return question !== null && !isDone;
+  });
   /** Null while nothing is known of this very plan, with this very gear. */
   readonly chance = computed(() => {
     const answer = this.answer();
@@ -124,7 +137,9 @@ export class ChanceStore implements OnDestroy {
           const { skyFactor: factor } = is;
           if (factor !== undefined) this.forecast.moveSky({ trip: of.trip, shelf: of.shelf, factor });
         },
-        failed: () => this.answer.set(null),
+        failed: () => {
+          if (this.asked) this.answer.set({ of: this.asked, is: NOTHING });
+        },
       },
       true,
     );

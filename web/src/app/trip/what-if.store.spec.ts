@@ -5,6 +5,7 @@ import { shelf, trip } from '@knapsack/contract/testing/outing';
 import { ShelfService } from '../data/shelf.service';
 import { SlowWorker } from '../testing/slow-worker';
 import { withSlowWorkers } from '../testing/slow-workers';
+import { ChanceStore } from './chance.store';
 import { ForecastStore } from './forecast.store';
 import { TripStore } from './trip.store';
 import { WhatIfStore } from './what-if.store';
@@ -16,20 +17,23 @@ describe('what would be otherwise', () => {
   const gear = signal<readonly Gear[]>(shelf);
   const view = signal<object | null>(null);
   const isMoving = signal(false);
+  const isWorking = signal(false);
   const hand = withSlowWorkers();
   let store: WhatIfStore;
   const asked = () => SlowWorker.lastOf<{ trip: Trip }>().sent.map(({ question }) => question.trip.name);
-  const rest = (ms = 350) => hand(ms);
+  const rest = (ms = 200) => hand(ms);
 
   beforeEach(() => {
     planned.set(trip());
     view.set({});
     isMoving.set(false);
+    isWorking.set(false);
     TestBed.configureTestingModule({
       providers: [
         WhatIfStore,
         { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         { provide: ForecastStore, useValue: { view } },
+        { provide: ChanceStore, useValue: { isWorking } },
         { provide: ShelfService, useValue: { gear } },
       ],
     });
@@ -37,10 +41,10 @@ describe('what would be otherwise', () => {
   });
 
   it('is asked once the hand rests, of the last plan only', () => {
-    rest(349);
+    rest(199);
     expect(SlowWorker.last).toBeNull();
     planned.set(trip({ name: 'second' }));
-    rest(349);
+    rest(199);
     expect(SlowWorker.last).toBeNull();
     rest(1);
     expect(asked()).toEqual(['second']);
@@ -105,6 +109,17 @@ describe('what would be otherwise', () => {
     isMoving.set(false);
     rest();
     expect(asked()).toEqual(['Islet', 'second']);
+  });
+
+  it('waits for the chances, which are worked out first', () => {
+    isWorking.set(true);
+    rest(5000);
+    expect(SlowWorker.last).toBeNull();
+    isWorking.set(false);
+    rest(199);
+    expect(SlowWorker.last).toBeNull();
+    rest(1);
+    expect(asked()).toEqual(['Islet']);
   });
 
   it('asks nothing anew where the forecast of the same plan is newer', () => {

@@ -1,20 +1,22 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { ShelfService } from '../data/shelf.service';
 import type { ForecastQuestion } from '../work/forecast-protocol';
-import { hireWorker } from '../work/hire';
+import { hireDesk } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import type { WhatIfAnswer } from '../work/what-if-protocol';
+import { ChanceStore } from './chance.store';
 import { TripStore } from './trip.store';
 import { ForecastStore } from './forecast.store';
 
-/** How long the hand must rest before the plan is looked at from its other sides, ms. */
-const REST_MS = 350;
+/** How long the hand must rest, once the chances are told, before the plan is looked at from its other sides, ms. */
+const REST_MS = 200;
 
 /** What the plan would be if something were otherwise: what would fix it, what a failure leaves, how it goes on alone. */
 @Injectable()
 export class WhatIfStore implements OnDestroy {
   private readonly store = inject(TripStore);
   private readonly forecast = inject(ForecastStore);
+  private readonly chance = inject(ChanceStore);
   private readonly shelf = inject(ShelfService);
   private worker: NewestWorker<ForecastQuestion, WhatIfAnswer> | null = null;
   /** What was asked last. */
@@ -35,14 +37,15 @@ export class WhatIfStore implements OnDestroy {
       const trip = this.store.calculated();
       const shelf = this.shelf.gear();
       const ready = this.ready();
-      const isMoving = this.store.isMoving();
+      // They are of the same thread, and come first.
+      const mustWait = this.store.isMoving() || this.chance.isWorking();
       clearTimeout(this.timer);
       if (this.asked && this.asked.trip === trip && this.asked.shelf === shelf) return;
       this.fresh.set(false);
       this.asked = null;
       this.worker?.drop();
       // While a hand holds what it moves nobody asks what would be otherwise.
-      if (trip && ready && !isMoving) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);
+      if (trip && ready && !mustWait) this.timer = setTimeout(() => this.ask({ trip, shelf }), REST_MS);
     });
   }
 
@@ -53,7 +56,7 @@ export class WhatIfStore implements OnDestroy {
 
   private ask(question: ForecastQuestion): void {
     this.worker ??= new NewestWorker<ForecastQuestion, WhatIfAnswer>(
-      () => hireWorker('whatIf'),
+      () => hireDesk('whatIf'),
       {
         answered: (answer, newest) => {
           const isOfNow =

@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { changedCableRuns } from '@knapsack/contract';
 import { ShelfService } from '../data/shelf.service';
-import { hireWorker } from '../work/hire';
+import { hireDesk } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TripStore } from './trip.store';
 import type { WireAnswer, WireQuestion } from '../work/wire-protocol';
@@ -79,7 +79,7 @@ export class WireStore implements OnDestroy {
   }
 
   private ask(question: WireQuestion): void {
-    this.worker ??= new NewestWorker<WireQuestion, WireAnswer>(() => hireWorker('wire'), {
+    this.worker ??= new NewestWorker<WireQuestion, WireAnswer>(() => hireDesk('wire'), {
       answered: (answer, newest) => {
         this.failed.set(false);
         if (newest && this.asked) this.newest.set({ trip: this.asked.trip.id, is: answer });

@@ -7,6 +7,7 @@ import {
   type ForecastQuestion,
 } from './forecast-protocol';
 import { HeadStart, type Hired } from './head-start';
+import { Thread } from './thread';
 
 /** What the worker of the rest can be asked for. */
 export type WorkKind =
@@ -32,16 +33,26 @@ export type WorkKind =
 
 /** What a worker is told by its name: its kind of work, and the habits that it speaks in. */
 export interface WorkerName {
-  readonly kind: WorkKind | 'forecast';
+  readonly kind: WorkKind | 'forecast' | 'thread';
   readonly habits: Habits;
 }
 
 const nameOf = (kind: WorkerName['kind']): string =>
   JSON.stringify({ kind, habits: habits() } satisfies WorkerName);
 
+const hireRest = (name: string): Worker =>
+  new Worker(new URL('./rest.worker', import.meta.url), { type: 'module', name });
+
 /** A worker for one kind of work. */
-export const hireWorker = (kind: WorkKind): Worker =>
-  new Worker(new URL('./rest.worker', import.meta.url), { type: 'module', name: nameOf(kind) });
+export const hireWorker = (kind: WorkKind): Worker => hireRest(nameOf(kind));
+
+/** What a trip has worked out beside its forecast: each short, or in parts. */
+type DeskKind = 'card' | 'chance' | 'pack' | 'whatIf' | 'wire';
+
+const tripThread = new Thread<DeskKind>(() => nameOf('thread'), hireRest);
+
+/** A desk in the one worker that the rooms of a trip share. */
+export const hireDesk = (kind: DeskKind): Hired => tripThread.desk(kind);
 
 const hireForecast = (): Worker =>
   new Worker(new URL('./forecast.worker', import.meta.url), { type: 'module', name: nameOf('forecast') });
@@ -52,7 +63,7 @@ const waiting: { forecast?: Hired; chance?: Hired } = {};
 /** Starts the workers that a trip wants first before anybody asks for them, so that they are ready when it is there. */
 export function warmWorkers(): void {
   waiting.forecast ??= hireForecast();
-  waiting.chance ??= hireWorker('chance');
+  waiting.chance ??= hireDesk('chance');
 }
 
 /** Asks the workers that wait what the trip will ask: its forecast, and then its chances. Nothing where they have been taken. */
@@ -83,9 +94,9 @@ export function hireForecaster(): Hired {
   return worker;
 }
 
-/** A worker for chances: the one that waits, where there is one. */
+/** A desk for chances: the one that waits, where there is one. */
 export function hireForChance(): Hired {
-  const worker = waiting.chance ?? hireWorker('chance');
+  const worker = waiting.chance ?? hireDesk('chance');
   delete waiting.chance;
   return worker;
 }

@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
-// All work but the forecast itself, in one script, so that the browser loads and keeps it once. Each worker does one kind, by its name.
+// All work but the forecast itself, in one script, so that the browser loads and keeps it once. A worker does one kind, by its name,
+// or is a thread, of several kinds at a desk each.
 import { KitWorker, type ToKitWorker } from '@knapsack/contract/size';
 import { speakIn } from '@knapsack/core';
 import { answering } from './answering';
@@ -19,36 +20,45 @@ import { packingWork } from './pack-work';
 import { radioNeedsWork } from './radio-needs-work';
 import { rationWork } from './ration-work';
 import { readingsWork } from './readings-work';
+import { seatAt, WHOLE_WORKER, type Seat } from './seat';
+import type { DeskWanted } from './thread';
 import { tripLineWork } from './trip-line-work';
 import { whatIfWork } from './what-if-work';
 import { wireWork } from './wire-work';
 
 /** Made where its kind is wanted: a kit worker keeps what it has resolved. */
-const KINDS: Readonly<Record<WorkKind, () => (event: MessageEvent) => void>> = {
-  begin: () => answering(beginWork),
-  card: () => answering(cardWork),
-  chance: () => answering(chanceWork),
-  contacts: () => answering(contactsWork),
-  debrief: () => answering(debriefWork),
-  field: () => answering(fieldWork),
-  fieldRation: () => answering(fieldRationWork),
-  held: () => answering(heldWork),
-  ideal: () => answering(idealWork),
-  kit: () => {
+const KINDS: Readonly<Record<WorkKind, (seat: Seat) => (event: MessageEvent) => void>> = {
+  begin: (seat) => answering(beginWork, seat),
+  card: (seat) => answering(cardWork, seat),
+  chance: (seat) => answering(chanceWork, seat),
+  contacts: (seat) => answering(contactsWork, seat),
+  debrief: (seat) => answering(debriefWork, seat),
+  field: (seat) => answering(fieldWork, seat),
+  fieldRation: (seat) => answering(fieldRationWork, seat),
+  held: (seat) => answering(heldWork, seat),
+  ideal: (seat) => answering(idealWork, seat),
+  kit: (seat) => {
     const kits = new KitWorker();
-    return ({ data }: MessageEvent<ToKitWorker>) => postMessage(kits.answer(data));
+    return ({ data }: MessageEvent<ToKitWorker>) => seat.say(kits.answer(data));
   },
-  nextPlans: () => answering(nextPlansWork),
-  outing: () => answering(outingWork),
-  pack: () => answering(packingWork),
-  radioNeeds: () => answering(radioNeedsWork),
-  ration: () => answering(rationWork),
-  readings: () => answering(readingsWork),
-  tripLine: () => answering(tripLineWork),
-  whatIf: () => answering(whatIfWork),
-  wire: () => answering(wireWork),
+  nextPlans: (seat) => answering(nextPlansWork, seat),
+  outing: (seat) => answering(outingWork, seat),
+  pack: (seat) => answering(packingWork, seat),
+  radioNeeds: (seat) => answering(radioNeedsWork, seat),
+  ration: (seat) => answering(rationWork, seat),
+  readings: (seat) => answering(readingsWork, seat),
+  tripLine: (seat) => answering(tripLineWork, seat),
+  whatIf: (seat) => answering(whatIfWork, seat),
+  wire: (seat) => answering(wireWork, seat),
 };
 
-const { kind, habits } = JSON.parse(self.name) as WorkerName & { kind: WorkKind };
+const { kind, habits } = JSON.parse(self.name) as WorkerName & { kind: WorkKind | 'thread' };
 speakIn(habits);
-addEventListener('message', KINDS[kind]());
+addEventListener(
+  'message',
+  kind === 'thread'
+    ? ({ data: { desk }, ports: [port] }: MessageEvent<DeskWanted<WorkKind>>) => {
+        port.onmessage = KINDS[desk](seatAt(port));
+      }
+    : KINDS[kind](WHOLE_WORKER),
+);
