@@ -2,6 +2,7 @@
 import { ensureLibraries, ensureServed, NG_ENVIRONMENT } from './builds.mjs';
 import { ensureChromium } from './chromium.mjs';
 import { ensureEngine, ensureInstalled } from './install.mjs';
+import { inLanes } from './lanes.mjs';
 import { runMatrix } from './matrix.mjs';
 import { NEWEST_LONG_TERM, nodeOf } from './node-versions.mjs';
 import { at, node, say, tool } from './process.mjs';
@@ -22,47 +23,65 @@ await step('setting up', async () => {
 // Compiling keeps one core busy for two minutes on Node.js 20; what needs no database goes on beside it.
 const engine = ensureEngine();
 await step('type check and libraries', ensureLibraries);
-// Two cores: what waits for nothing runs beside what takes long. What runs beside is shown only where it fails.
+// What runs beside is shown only where it fails.
 const beside = { shown: 'failed' };
+const specs = (...files) =>
+  tool('jasmine/bin/jasmine.js', ['--helper=scripts/spec-settings.mjs', ...files], { shown });
 await step('lint, units and hard days', () =>
-  Promise.all([
-    (async () => {
-      await step('unit tests in Chromium', () =>
-        node([at('node_modules/@angular/cli/bin/ng.js'), 'test', '--no-watch', '--no-progress'], {
-          ...beside,
-          env: NG_ENVIRONMENT,
-          folder: 'web',
-        }),
-      );
-      await step('lint', async () => {
-        await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], beside);
-        await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], beside);
-      });
-      await step('server and page', ensureServed);
-      await step('the server killed, full, asked nonsense, left alone and backed up', async () => {
-        await node([at('scripts/kills.mjs'), '4'], { shown });
-        await node([at('scripts/disk-full.mjs'), '4'], { shown });
-        await node([at('scripts/fuzz.mjs'), '600'], { shown });
-        await node([at('scripts/cancelled.mjs'), '12'], { shown });
-        await node([at('scripts/backup.mjs'), '40', '60'], { shown });
-      });
-      await step('the newest long-term Node.js', () => runMatrix([NEWEST_LONG_TERM], { shown }));
-    })(),
-    (async () => {
-      await step('engine', () => engine);
-      await step('unit tests under Node.js', () =>
-        tool(
-          'jasmine/bin/jasmine.js',
-          [
-            '--helper=scripts/spec-settings.mjs',
-            '{core,contract,server,cli,demo,docs}/dist/**/*.spec.js',
+  // The longest first: two cores are done together where what is left for the end is short.
+  inLanes(
+    2,
+    [
+      { name: 'units of the core', work: () => specs('core/dist/**/*.spec.js') },
+      {
+        name: 'units in Chromium',
+        work: () =>
+          node([at('node_modules/@angular/cli/bin/ng.js'), 'test', '--no-watch', '--no-progress'], {
+            ...beside,
+            env: NG_ENVIRONMENT,
+            folder: 'web',
+          }),
+      },
+      { name: 'units of the contract', work: () => specs('contract/dist/**/*.spec.js') },
+      {
+        name: 'lint',
+        work: async () => {
+          await tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], beside);
+          await tool('prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn'], beside);
+        },
+      },
+      { name: 'server and page', work: ensureServed },
+      {
+        name: 'the newest long-term Node.js',
+        after: ['server and page'],
+        work: async () => {
+          await engine;
+          await runMatrix([NEWEST_LONG_TERM], { shown });
+        },
+      },
+      {
+        name: 'units of the rest',
+        work: async () => {
+          await engine;
+          await specs(
+            '{server,cli,demo,docs}/dist/**/*.spec.js',
             '{docs,scripts,web/src/styles}/**/*.spec.mjs',
-          ],
-          { shown },
-        ),
-      );
-    })(),
-  ]),
+          );
+        },
+      },
+      {
+        name: 'the server killed, full, asked nonsense, left alone and backed up',
+        after: ['server and page'],
+        work: async () => {
+          await node([at('scripts/kills.mjs'), '4'], { shown });
+          await node([at('scripts/disk-full.mjs'), '4'], { shown });
+          await node([at('scripts/fuzz.mjs'), '600'], { shown });
+          await node([at('scripts/cancelled.mjs'), '12'], { shown });
+          await node([at('scripts/backup.mjs'), '40', '60'], { shown });
+        },
+      },
+    ].map((task) => ({ ...task, work: () => step(task.name, task.work) })),
+  ),
 );
 await step('end to end', async () => {
   await makeRelease();
