@@ -1,14 +1,4 @@
-import { expect, openTrip, test } from './knapsack.js';
-
-test('the ridge reads out where the cursor stands', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  const ridge = page.getByRole('slider', { name: 'Charge in the battery over the outing' });
-  await ridge.focus();
-  await page.keyboard.press('Home');
-  await expect(ridge).toHaveAttribute('aria-valuetext', /^Sat 10:00, 100 %/);
-  for (let quarter = 0; quarter < 4; quarter++) await page.keyboard.press('PageUp');
-  await expect(ridge).toHaveAttribute('aria-valuetext', /^Sat 14:00, 100 %/);
-});
+import { expect, test } from './knapsack.js';
 
 test('the rooms are reached by keys, and the keys are listed', async ({ page, knapsack }) => {
   await page.goto(knapsack.address);

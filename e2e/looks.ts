@@ -1,14 +1,14 @@
 import type { Page } from '@playwright/test';
-import axe from 'axe-core';
+import axeCore, { type RunOptions } from 'axe-core';
 
 declare global {
-  var axe: typeof import('axe-core');
+  var axe: typeof axeCore;
 }
 
 /** What axe finds, of whatever weight: by all of its rules as the page stands, then by those on colour in the other themes. */
 export async function axeFaults(page: Page): Promise<string[]> {
   // Once for all themes, and into this page alone: it has no frames.
-  await page.evaluate(axe.source);
+  await page.evaluate(axeCore.source);
   const found = await findings(page, { rules: { 'target-size': { enabled: true } } });
   for (const theme of ['glare', 'ember', 'paper']) {
     await page.evaluate((name) => (document.documentElement.dataset['theme'] = name), theme);
@@ -23,7 +23,7 @@ export async function axeFaults(page: Page): Promise<string[]> {
 const isElsewhere = (rule: string, target: string): boolean =>
   rule === 'target-size' && target.includes('.on-front');
 
-async function findings(page: Page, options: axe.RunOptions): Promise<string[]> {
+async function findings(page: Page, options: RunOptions): Promise<string[]> {
   const violations = await page.evaluate(
     // What passes is not told one by one: that takes longer than to find it.
     async (asked) => (await globalThis.axe.run({ ...asked, resultTypes: ['violations'] })).violations,

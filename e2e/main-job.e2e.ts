@@ -35,35 +35,6 @@ test('the main job by mouse: swap the battery, stretch a block, undo, reload', a
   await expect(page.getByRole('button', { name: 'Swap Shale 9' })).toBeVisible();
 });
 
-test('the main job by keyboard alone', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  const swap = page.getByRole('button', { name: 'Swap Shale 18' });
-  await swap.focus();
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('ArrowDown');
-  while (!(await page.locator('.dropdown-item:focus').innerText()).startsWith('Shale 9'))
-    await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('Enter');
-  await expect(verdict(page)).toContainText('ends Sun');
-  const withSmall = await textOf(page);
-
-  await block(page, 'b3').focus();
-  await page.keyboard.press('Shift+ArrowDown');
-  await page.keyboard.press('Shift+ArrowDown');
-  await expect(verdict(page)).not.toHaveText(withSmall);
-  await page.keyboard.press('u');
-  await expect(verdict(page)).toHaveText(withSmall);
-
-  await page.keyboard.press('[');
-  await expect(block(page, 'b3')).toContainText('2 W');
-  await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Mode')).toBeFocused();
-
-  await saved(page);
-  await page.reload();
-  await expect(block(page, 'b3')).toContainText('2 W');
-});
-
 test('a block is drawn across free hours, moved, and taken out', async ({ page, knapsack }) => {
   await openTrip(page, knapsack, 'winter-bothy');
   const lane = await atRest(page.locator('.work-lane'));
@@ -86,18 +57,6 @@ test('a block is drawn across free hours, moved, and taken out', async ({ page, 
 
   await page.keyboard.press('Delete');
   await expect(page.locator('.block')).toHaveCount(2);
-});
-
-test('every figure of the sentence opens its sum', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  await page.locator('[data-unfolds="margin"]').click();
-  await expect(page.locator('.sum')).toContainText('18.0 Ah × 1.00 health × 0.97 cold');
-  await page.keyboard.press('Escape');
-  await page.locator('[data-unfolds="end"]').click();
-  await expect(page.locator('.sum')).toContainText('Curlew 10 drops out');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'consumption', exact: true }).click();
-  await expect(page.locator('.sum')).toContainText('(0.50 × 0.92 A + 0.50 × 0.14 A) × 4.00 h');
 });
 
 test('a quick sum becomes a trip with one click, on a shelf that was empty', async ({ page, empty }) => {
@@ -128,21 +87,6 @@ test('an empty trip teaches, and takes gear of one’s own', async ({ page, empt
   await expect(verdict(page)).toHaveText('Add the hours in which you will operate.');
   await page.locator('.block-bar').getByRole('button', { name: 'Add hours' }).click();
   await expect(verdict(page)).toContainText('lasts past');
-});
-
-test('clouds are painted onto the sky and the ridge follows', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  const before = await textOf(page);
-  const sky = await atRest(page.locator('.sky-lane'));
-  // Sunday 10:00 to 14:00, when the pack is filled again: scattered becomes broken, dragged over the rest
-  const x = (hours: number) => sky.x + (sky.width * hours) / 30;
-  await page.mouse.move(x(24.5), sky.y + 20);
-  await page.mouse.down();
-  await page.mouse.move(x(28.5), sky.y + 20, { steps: 6 });
-  await page.mouse.up();
-  await expect(verdict(page)).not.toHaveText(before);
-  await page.keyboard.press('u');
-  await expect(verdict(page)).toHaveText(before);
 });
 
 test('the panel is laid flat, taken out, and a new place is told by its locator', async ({

@@ -12,7 +12,10 @@ const type = async (page: Page, label: string, value: string) => {
   await page.keyboard.press('Enter');
 };
 
-test('a bag is packed over its limit and under it again, by dragging', async ({ page, knapsack }) => {
+test('a bag is packed over its limit and under it again, by dragging, and keeps the rain out; both stand after a reload', async ({
+  page,
+  knapsack,
+}) => {
   await openPack(page, knapsack);
   await expect(said(page)).toContainText(
     '7.13 kg of the 9.00 kg that are carried on foot: it can be carried.',
@@ -28,12 +31,22 @@ test('a bag is packed over its limit and under it again, by dragging', async ({ 
   await expect(said(page)).toContainText('but side pouch does not close');
   await page.getByLabel('Bag', { exact: true }).selectOption({ label: 'back pack' });
   await expect(said(page)).toContainText('it can be carried');
+
+  const rain = page.locator('ks-rain');
+  await expect(rain).toContainText('Rain from Sun 02:00, 2 h 00 in all.');
+  await expect(rain).toContainText('Rain gets at relay unit');
+  await page.getByLabel('What back pack keeps out').selectOption({ label: 'rain' });
+  await expect(rain).not.toContainText('Rain gets at');
   await saved(page);
   await page.reload();
   await expect(bag(page, 'back pack')).toContainText('Frond 42');
+  await expect(page.getByLabel('What back pack keeps out')).toHaveValue('rain');
 });
 
-test('over the limit of the way in, and under it with a second to carry', async ({ page, knapsack }) => {
+test('what the room says: over the limit of the way in, what an outing costs, and a list that prints on one page', async ({
+  page,
+  knapsack,
+}) => {
   await openPack(page, knapsack);
   await type(page, 'What may be carried in all', '6');
   await expect(said(page)).toContainText('1.13 kg over the 6.00 kg that are carried on foot');
@@ -44,24 +57,31 @@ test('over the limit of the way in, and under it with a second to carry', async 
   await expect(page.locator('.carriers')).toContainText('no. 1 carries');
   await type(page, 'What may be carried in all', '-2');
   await expect(page.getByRole('alert')).toContainText('carry limit');
+  await page.keyboard.press('Escape');
+
+  const money = page.getByRole('region', { name: 'Money' });
+  await expect(money).toContainText('All of it is owned');
+  // 320 over ten years of twelve outings.
+  await expect(money).toContainText(/costs €?2\.67/);
+  await page.getByLabel('Outings a year').fill('24');
+  await page.keyboard.press('Enter');
+  await expect(money).toContainText(/costs €?1\.33/);
+  await page.getByLabel('Outings a year').fill('none');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('outings a year');
+  await page.keyboard.press('Escape');
+
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.pack-tick input').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print the list' })).toBeHidden();
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(1);
 });
 
-test('what stays at home is told before it is left, and undone', async ({ page, knapsack }) => {
-  await openPack(page, knapsack);
-  await page.getByRole('button', { name: 'Frond 42', exact: true }).click();
-  await expect(page.locator('.without')).toContainText(/on the air are (left|kept)/);
-  await expect(page.locator('.without')).toContainText(/lasts in .* simulated outings/);
-  await page.getByRole('button', { name: 'Shale 18', exact: true }).click();
-  await expect(page.locator('.without')).toContainText('there is no operating at all');
-  await page.getByRole('button', { name: /^night/ }).click();
-  await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
-  await page.getByRole('button', { name: 'Leave the module at home' }).click();
-  await expect(page.locator('.pack-bags')).not.toContainText('tent lamp');
-  await page.keyboard.press('Control+z');
-  await expect(page.locator('.pack-bags')).toContainText('tent lamp');
-});
-
-test('by keyboard a piece is ticked, put in a bag, and carried twice', async ({ page, knapsack }) => {
+test('by keyboard a piece is ticked, put in a bag, and carried twice; what stays at home is told before it is left', async ({
+  page,
+  knapsack,
+}) => {
   await openPack(page, knapsack);
   const tick = page.getByLabel('tent lamp is packed');
   await tick.focus();
@@ -73,41 +93,18 @@ test('by keyboard a piece is ticked, put in a bag, and carried twice', async ({ 
   await expect(bag(page, 'side pouch')).toContainText('tent lamp');
   await page.getByRole('button', { name: 'Carry a second' }).first().press('Enter');
   await expect(bag(page, 'side pouch')).toContainText('2 × short cable');
-});
 
-test('the list prints on one page, with boxes to tick', async ({ page, knapsack }) => {
-  await openPack(page, knapsack);
-  await page.emulateMedia({ media: 'print' });
-  await expect(page.locator('.pack-tick input').first()).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Print the list' })).toBeHidden();
-  const pdf = await page.pdf({ format: 'A4' });
-  expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(1);
-});
-
-test('rain in the forecast says what it gets at, until a bag keeps it out', async ({ page, knapsack }) => {
-  await openPack(page, knapsack);
-  const rain = page.locator('ks-rain');
-  await expect(rain).toContainText('Rain from Sun 02:00, 2 h 00 in all.');
-  await expect(rain).toContainText('Rain gets at relay unit');
-  await page.getByLabel('What back pack keeps out').selectOption({ label: 'rain' });
-  await expect(rain).not.toContainText('Rain gets at');
-  await saved(page);
-  await page.reload();
-  await expect(page.getByLabel('What back pack keeps out')).toHaveValue('rain');
-});
-
-test('money: what is owned costs nothing, wear is shared among outings', async ({ page, knapsack }) => {
-  await openPack(page, knapsack);
-  const money = page.getByRole('region', { name: 'Money' });
-  await expect(money).toContainText('All of it is owned');
-  // 320 over ten years of twelve outings.
-  await expect(money).toContainText(/costs €?2\.67/);
-  await page.getByLabel('Outings a year').fill('24');
-  await page.keyboard.press('Enter');
-  await expect(money).toContainText(/costs €?1\.33/);
-  await page.getByLabel('Outings a year').fill('none');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('outings a year');
+  await page.getByRole('button', { name: 'Frond 42', exact: true }).click();
+  await expect(page.locator('.without')).toContainText(/on the air are (left|kept)/);
+  await expect(page.locator('.without')).toContainText(/lasts in .* simulated outings/);
+  await page.getByRole('button', { name: 'Shale 18', exact: true }).click();
+  await expect(page.locator('.without')).toContainText('there is no operating at all');
+  await page.getByRole('button', { name: /^night/ }).click();
+  await expect(page.locator('ks-in-hand')).toContainText('tent lamp');
+  await page.getByRole('button', { name: 'Leave the module at home' }).click();
+  await expect(page.locator('.pack-bags')).not.toContainText('tent lamp');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.pack-bags')).toContainText('tent lamp');
 });
 
 test('a module stays at home and comes along again as one', async ({ page, knapsack }) => {

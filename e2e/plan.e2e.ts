@@ -46,14 +46,6 @@ test('the hours are drawn near by wheel, button and key, and walked along', asyn
   await expect(hoursShown(page)).toHaveCount(0);
 });
 
-test('the ridge shows volts as well as charge', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  await page.getByLabel('What the ridge shows').selectOption('volts');
-  await page.locator('h2', { hasText: 'In the bag' }).click();
-  await page.keyboard.press('v');
-  await expect(page.getByLabel('What the ridge shows')).toHaveValue('charge');
-});
-
 test('a change stands beside the plan before until it is kept or taken back', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   await page.getByRole('button', { name: 'Swap Shale 18' }).click();
@@ -82,16 +74,57 @@ test('what would fix a plan is put on with a click', async ({ page, knapsack }) 
   await expect(verdict(page)).toHaveText(before);
 });
 
-test('what a failure leaves, and how the load goes on alone, are told', async ({ page, knapsack }) => {
+test('all that Plan says unfolds into how it comes about, and the ridge is read out', async ({
+  page,
+  knapsack,
+}) => {
   await openTrip(page, knapsack);
-  await page.getByRole('button', { name: 'if one thing fails' }).click();
   const sum = page.locator('.sum');
-  await expect(sum.locator('tr', { hasText: 'Shale 18' })).toContainText('off the air');
-  await expect(sum.locator('tr', { hasText: 'small computer' })).toContainText('no FT8, FT4');
+  const opens = async (look: string, words: string | RegExp) => {
+    await page.locator(`[data-unfolds="${look}"]`).last().click();
+    await expect(sum).toContainText(words);
+    await page.keyboard.press('Escape');
+  };
+  await opens('margin', '18.0 Ah × 1.00 health × 0.97 cold');
+  await opens('end', 'Curlew 10 drops out');
+  await opens('load', '(0.50 × 0.92 A + 0.50 × 0.14 A) × 4.00 h');
+  await opens('assumptions', 'measured, taken here');
+  await opens('schools', 'down to the volts at which the radio quits');
+  await opens('sun', 'would carry for ever');
+  await opens('runs', /Frond 42 to Rill 8.*91\.1 mΩ/);
+  await opens('events', 'the sun sets');
+  await expect(page.locator('[data-unfolds="chance"]')).toContainText(/of (100|400)/);
+  await page.locator('[data-unfolds="chance"]').click();
+  await expect(sum).toContainText('The chance that it lasts');
+  await expect(page.locator('.tornado .label').first()).toHaveText(
+    /Transmit duty cycle|The sky|Capacity|Receive current|Key-down/,
+  );
+  await page.keyboard.press('Escape');
+
+  const row = (words: string) => sum.locator('tr', { hasText: words });
+  await page.getByRole('button', { name: 'if one thing fails' }).click();
+  await expect(row('Shale 18')).toContainText('off the air');
+  await expect(row('small computer')).toContainText('no FT8, FT4');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'running unattended' }).click();
-  await expect(sum.locator('tr', { hasText: 'June' })).toContainText('runs for ever');
-  await expect(sum.locator('tr', { hasText: 'December, the worst' })).toContainText('ends after');
+  await expect(row('June')).toContainText('runs for ever');
+  await expect(row('December, the worst')).toContainText('ends after');
+  await page.keyboard.press('Escape');
+
+  const ridge = page.getByRole('slider', { name: 'Charge in the battery over the outing' });
+  await ridge.focus();
+  await page.keyboard.press('Home');
+  await expect(ridge).toHaveAttribute('aria-valuetext', /^Sat 10:00, 100 %/);
+  for (let quarter = 0; quarter < 4; quarter++) await page.keyboard.press('PageUp');
+  await expect(ridge).toHaveAttribute('aria-valuetext', /^Sat 14:00, 100 %/);
+  await page.getByLabel('What the ridge shows').selectOption('volts');
+  await page.locator('h2', { hasText: 'In the bag' }).click();
+  await page.keyboard.press('v');
+  await expect(page.getByLabel('What the ridge shows')).toHaveValue('charge');
+
+  await expect(verdict(page)).toContainText('lasts');
+  await page.getByLabel('Consumption figures', { exact: true }).selectOption('cautious');
+  await expect(verdict(page)).toContainText(/ends Sun 0\d:\d\d/);
 });
 
 test('two stations share the battery, and a block is done every hour', async ({ page, knapsack }) => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openTrip, saved, test, verdict, type Knapsack } from './knapsack.js';
+import { expect, saved, test, type Knapsack } from './knapsack.js';
 
 async function openSize(page: Page, { address }: Knapsack, id = 'gannet-rock-light'): Promise<void> {
   await page.goto(`${address}/trips/${id}/size`);
@@ -9,28 +9,20 @@ async function openSize(page: Page, { address }: Knapsack, id = 'gannet-rock-lig
   ).toBeVisible({ timeout: 60_000 });
 }
 
-test('the plan says in how many simulated outings it lasts, and the sum shows what matters most', async ({
+test('a kit of the front is tried on by keyboard and undone; the lightest that makes it is tried on as a ghost, and kept', async ({
   page,
   knapsack,
 }) => {
-  await openTrip(page, knapsack);
-  const odds = page.locator('[data-unfolds="chance"]');
-  await expect(odds).toContainText(/of (100|400)/);
-  await odds.click();
-  await expect(page.getByText('The chance that it lasts')).toBeVisible();
-  await expect(page.locator('.tornado li')).not.toHaveCount(0);
-  await expect(page.locator('.tornado .label').first()).toHaveText(
-    /Transmit duty cycle|The sky|Capacity|Receive current|Key-down/,
-  );
-  await page.keyboard.press('Escape');
-  // Another plan, other odds: those of the plan before are not shown meanwhile.
-  await page.locator('[data-block="b2"]').focus();
-  await page.keyboard.press('Shift+ArrowUp');
-  await expect(odds).toContainText(/of (100|400)/);
-});
-
-test('the lightest kit that makes it is found, tried on as a ghost, and kept', async ({ page, knapsack }) => {
   await openSize(page, knapsack);
+  const kit = page.locator('.on-front').first();
+  await kit.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.why')).toContainText('The battery gives, above its reserve');
+  await expect(page.locator('.difference')).toContainText('kg');
+  await kit.blur();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.difference')).not.toContainText('kg');
+
   const pick = page.locator('.answer .pick').first();
   await expect(pick).toContainText('The lightest is');
   const name = (await pick.locator('button').textContent())!;
@@ -47,24 +39,6 @@ test('the lightest kit that makes it is found, tried on as a ghost, and kept', a
     .getByRole('link', { name: /Plan/ })
     .click();
   await expect(page.locator('ks-loadout')).toContainText(name.split(',')[0].replace(/^\d × /, ''));
-});
-
-test('the search by keyboard: a kit of the front is tried on and undone, and says why it stands there', async ({
-  page,
-  knapsack,
-}) => {
-  await openSize(page, knapsack);
-  const kit = page.locator('.on-front').first();
-  await kit.focus();
-  await page.keyboard.press('Enter');
-  await expect(page.locator('.why')).toContainText('The battery gives, above its reserve');
-  await expect(page.locator('.difference')).toContainText('kg');
-  await kit.blur();
-  await page.keyboard.press('Control+z');
-  await expect(page.locator('.difference')).not.toContainText('kg');
-  await page.keyboard.press('g');
-  await page.keyboard.press('p');
-  await expect(verdict(page)).toContainText('lasts');
 });
 
 test('limits and ways to lie narrow the search; nonsense gets a sentence', async ({ page, knapsack }) => {
@@ -111,18 +85,22 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
   await expect(page.locator('.difference')).not.toBeEmpty();
 });
 
-test('a search is stopped, and begins again when told', async ({ page, knapsack }) => {
+test('a search is stopped, and begins again when told; the ideal figures and the ration stand beside it', async ({
+  page,
+  knapsack,
+}) => {
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/size`);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.locator('.standing', { hasText: 'Stopped.' })).toBeVisible();
-  await page.getByRole('button', { name: 'Search again' }).click();
-  await expect(
-    page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }),
-  ).toBeVisible();
-});
 
-test('the ration stands beside the plan and is put on', async ({ page, knapsack }) => {
-  await openSize(page, knapsack);
+  await expect(page.locator('.trade .line-name')).toHaveCount(4);
+  const forEver = page.locator('.ideal').last();
+  await expect(forEver).toContainText(/A panel of \d+ W carries the mean load for ever/);
+  const before = await forEver.textContent();
+  await page.getByLabel('Month').selectOption('December');
+  await expect(forEver).toContainText('December');
+  await expect(forEver).not.toHaveText(before!);
+
   const ration = page.locator('ks-ration');
   await expect(ration.locator('.gain')).toContainText('as much on the air as the plan');
   await expect(ration.locator('.gain')).toContainText('it asks for no more than was planned');
@@ -132,23 +110,13 @@ test('the ration stands beside the plan and is put on', async ({ page, knapsack 
   await expect(ration.locator('.gain')).toContainText('without checking the battery');
   await ration.getByText('The table to take along').click();
   await expect(ration.locator('.rules')).toContainText(/from \d+ %: \d+ W/);
+  await page.getByRole('button', { name: 'Search again' }).click();
+  await expect(
+    page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }),
+  ).toBeVisible();
   await ration.getByRole('button', { name: 'Apply' }).click();
   await expect(page.locator('.difference')).not.toBeEmpty();
   await saved(page);
-});
-
-test('the ideal figures are drawn, and the month of the panel for ever is chosen', async ({
-  page,
-  knapsack,
-}) => {
-  await openSize(page, knapsack);
-  await expect(page.locator('.trade .line-name')).toHaveCount(4);
-  const forEver = page.locator('.ideal').last();
-  await expect(forEver).toContainText(/A panel of \d+ W carries the mean load for ever/);
-  const before = await forEver.textContent();
-  await page.getByLabel('Month').selectOption('December');
-  await expect(forEver).toContainText('December');
-  await expect(forEver).not.toHaveText(before!);
 });
 
 test('kits are held against the next build, what they are proof against and the noise on a band', async ({

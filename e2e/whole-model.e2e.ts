@@ -26,23 +26,6 @@ test('a share is counted in slots and calls, there and back', async ({ page, kna
   await expect(page.locator('.sum')).toContainText('0.60 × (1.92 A − 0.22 A)');
 });
 
-test('the load is rated three ways, and what else the run knows is told', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  const opens = async (look: string, words: string | RegExp) => {
-    await page.locator(`[data-unfolds="${look}"]`).last().click();
-    await expect(page.locator('.sum')).toContainText(words);
-    await page.keyboard.press('Escape');
-  };
-  await opens('assumptions', 'measured, taken here');
-  await opens('schools', 'down to the volts at which the radio quits');
-  await opens('sun', 'would carry for ever');
-  await opens('runs', /Frond 42 to Rill 8.*91\.1 mΩ/);
-  await opens('events', 'the sun sets');
-  await expect(verdict(page)).toContainText('lasts');
-  await page.getByLabel('Consumption figures', { exact: true }).selectOption('cautious');
-  await expect(verdict(page)).toContainText(/ends Sun 0\d:\d\d/);
-});
-
 test('weather is simulated, read from a file with gaps, and undone', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   const painted = await textOf(page);

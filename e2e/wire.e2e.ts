@@ -78,7 +78,7 @@ test('a kit with parts missing is drawn with its gaps', async ({ page, knapsack 
   await expect(page.locator('.wire')).toContainText('The plan cannot be calculated');
 });
 
-test('by keyboard a run is chosen, told and changed, and the change is undone', async ({
+test('by keyboard a run is chosen, told and changed, and the change is undone; the order and the parts are taken along as files', async ({
   page,
   knapsack,
 }) => {
@@ -92,13 +92,7 @@ test('by keyboard a run is chosen, told and changed, and the change is undone', 
   await page.getByLabel('Length, one way', { exact: true }).blur();
   await page.keyboard.press('Control+z');
   await expect(page.locator('.checks')).not.toContainText('volts lost');
-});
 
-test('the order is told both ways, and the drawing and the parts are taken along as files', async ({
-  page,
-  knapsack,
-}) => {
-  await openWire(page, knapsack);
   await expect(page.locator('.order li').nth(2)).toContainText('Connect Rill 8 to Shale 18, plus last.');
   await page.getByRole('button', { name: 'disconnect in this' }).click();
   await expect(page.locator('.order li').nth(1)).toContainText('Turn Frond 42 face down');
