@@ -48,11 +48,15 @@ test.describe('on a slow phone with the server away', () => {
     isMobile: true,
   });
 
-  /** A page of its own, as after the phone was off.  */
+  /** A page of its own, as after the phone was off, at a quarter of the processor's speed until it stands. */
   async function openCold(context: BrowserContext, address: string): Promise<Page> {
     const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     await atSea(page);
     await page.goto(address);
+    await expect(block(page, 'b2').or(sentence(page))).toBeVisible();
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
     return page;
   }
   async function enter(page: Page, digits: string): Promise<void> {

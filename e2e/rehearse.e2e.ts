@@ -59,29 +59,6 @@ test('noise on a band stays with the controller, and Wire tells of it', async ({
   );
 });
 
-test('charging is laid out backward from the departure; one in the past gets a sentence', async ({
-  page,
-  knapsack,
-}) => {
-  await openRehearse(page, knapsack);
-  const up = page.locator('ks-charge-up');
-  await expect(up).toContainText('Shale 18, now at');
-  await page.getByRole('button', { name: /^Departure/ }).click();
-  await page.getByRole('textbox', { name: 'Departure' }).fill('2027-09-03T18:00');
-  await page.keyboard.press('Enter');
-  // 9 Ah at 5 A and the taper: about two hours before six in the evening.
-  await expect(up).toContainText(/From Fri 3 Sep 1[56]:\d\d to Fri 3 Sep 18:00/);
-  await type(page, /^Charge now, /, '100');
-  await expect(up).toContainText('Nothing needs a charger.');
-  await page.getByRole('button', { name: /^Departure/ }).click();
-  await page.getByRole('textbox', { name: 'Departure' }).fill('2020-01-01T08:00');
-  await page.keyboard.press('Enter');
-  await expect(up.getByRole('alert')).toHaveText('This departure is in the past: say when you leave next.');
-  await page.locator('.trip-title input').blur();
-  await page.keyboard.press('Control+z');
-  await expect(up.getByRole('alert')).toHaveCount(0);
-});
-
 test('the field card has it all on one page, in print and as a PDF', async ({ page, knapsack }) => {
   await page.goto(`${knapsack.address}/trips/gannet-rock-light/card`);
   const card = page.locator('.field-card');
@@ -126,11 +103,28 @@ test('without the server the card is still there, and its PDF says what is missi
   await expect(page.locator('.field-card')).toBeVisible();
 });
 
-test('what the site asks for follows from the bag, the forecast and who knows', async ({
+test('charging is laid out backward from the departure, one in the past gets a sentence; what the site asks for follows from the bag, the forecast and who knows', async ({
   page,
   knapsack,
 }) => {
   await openRehearse(page, knapsack);
+  const up = page.locator('ks-charge-up');
+  await expect(up).toContainText('Shale 18, now at');
+  await page.getByRole('button', { name: /^Departure/ }).click();
+  await page.getByRole('textbox', { name: 'Departure' }).fill('2027-09-03T18:00');
+  await page.keyboard.press('Enter');
+  // 9 Ah at 5 A and the taper: about two hours before six in the evening.
+  await expect(up).toContainText(/From Fri 3 Sep 1[56]:\d\d to Fri 3 Sep 18:00/);
+  await type(page, /^Charge now, /, '100');
+  await expect(up).toContainText('Nothing needs a charger.');
+  await page.getByRole('button', { name: /^Departure/ }).click();
+  await page.getByRole('textbox', { name: 'Departure' }).fill('2020-01-01T08:00');
+  await page.keyboard.press('Enter');
+  await expect(up.getByRole('alert')).toHaveText('This departure is in the past: say when you leave next.');
+  await page.locator('.trip-title input').blur();
+  await page.keyboard.press('Control+z');
+  await expect(up.getByRole('alert')).toHaveCount(0);
+
   const site = page.getByRole('region', { name: 'On the site' });
   await expect(site).toContainText('Tell the harbour office where you are');
   await expect(site).toContainText('farther than 7.0 m from power lines');

@@ -62,9 +62,17 @@ test('units, clock, currency and keys are chosen once and stay', async ({ page, 
   await expect(page.getByRole('dialog')).toBeVisible();
 });
 
-test('an address that leads nowhere says so', async ({ page, knapsack }) => {
+test('an address that leads nowhere says so, and so does that of a trip that is not there; both lead on', async ({
+  page,
+  knapsack,
+}) => {
   await page.goto(`${knapsack.address}/no/such/room`);
   await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
   await page.getByRole('link', { name: 'Go to the trips' }).click();
   await expect(page.getByRole('heading', { name: 'Trips' })).toBeVisible();
+
+  await page.goto(`${knapsack.address}/trips/nowhere`);
+  await expect(page.getByRole('alert')).toHaveText('There is no such trip.');
+  await page.getByRole('link', { name: 'Back to the trips' }).click();
+  await expect(page.getByRole('link', { name: 'Winter bothy' })).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import { expect, openTrip, test, verdict } from './knapsack.js';
 
-test('each trip stands with its own ridge and verdict, by date, and is looked for', async ({
+test('each trip stands with its own ridge and verdict, by date, and is looked for; one is copied, put away and brought back', async ({
   page,
   knapsack,
 }) => {
@@ -18,10 +18,8 @@ test('each trip stands with its own ridge and verdict, by date, and is looked fo
   await expect(page.locator('.trip-name')).toHaveText(['Gannet Rock light']);
   await page.keyboard.type(' nowhere');
   await expect(page.locator('.trips-page')).toContainText('No trip is called or lies at “gannet nowhere”');
-});
+  await page.getByRole('searchbox').fill('');
 
-test('a trip is copied, put away and brought back', async ({ page, knapsack }) => {
-  await page.goto(knapsack.address);
   await page.getByRole('button', { name: 'Copy Winter bothy' }).click();
   await expect(page.getByRole('link', { name: 'Winter bothy, copy' })).toBeVisible();
   await page.getByRole('button', { name: 'Archive Winter bothy, copy' }).click();

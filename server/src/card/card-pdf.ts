@@ -1,29 +1,17 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import type { FieldCard } from '@knapsack/contract/card';
 import pdfmake from 'pdfmake';
+import { CARD_STYLES, teachFonts } from './card-fonts.js';
 import { CARD_FONT, cardSheet, type Paper } from './card-sheet.js';
 import { teachTags } from './tagged-pdf.js';
 
-const fontFolder = join(
-  dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
-  'files',
-);
-const fontFile = (weight: 400 | 700, style: 'normal' | 'italic') =>
-  join(fontFolder, `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
-
 pdfmake.setFonts({
-  [CARD_FONT]: {
-    normal: fontFile(400, 'normal'),
-    bold: fontFile(700, 'normal'),
-    italics: fontFile(400, 'italic'),
-    bolditalics: fontFile(700, 'italic'),
-  },
+  [CARD_FONT]: Object.fromEntries(CARD_STYLES.map((style) => [style, style])),
 });
+teachFonts();
 teachTags();
-// Nothing but the fonts is read, and nothing is fetched.
+// Nothing is read but the styles, which are no files; nothing is fetched.
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder));
+pdfmake.setLocalAccessPolicy((name) => (CARD_STYLES as readonly string[]).includes(name));
 
 /** Sizes that are tried until everything stands on one page, the largest first. */
 const SHRINKS = [1, 0.93, 0.86, 0.8, 0.74, 0.68];

@@ -1,5 +1,5 @@
-import { createRequire } from 'node:module';
 import type { Content } from 'pdfmake/interfaces.js';
+import { methodOf, partOf } from './pdfmake-parts.js';
 
 /**
  * Tags in a PDF, so that a screen reader finds headings, tables and lists in it and reads them in the order of the page.
@@ -48,18 +48,6 @@ interface Renderer {
   tree?: Tree;
 }
 type Draw = (this: Renderer, item: Drawn, ...place: number[]) => void;
-
-const require = createRequire(import.meta.url);
-const partOf = (name: string) =>
-  (require(`pdfmake/js/${name}.js`) as { readonly default: { readonly prototype: Record<string, unknown> } })
-    .default.prototype;
-
-/** A method of pdfmake; another release may have none of that name, which must be seen at once. */
-function methodOf<Method>(part: Record<string, unknown>, name: string): Method {
-  if (typeof part[name] !== 'function')
-    throw new Error(`This pdfmake has no ${name}: the card cannot be tagged.`);
-  return part[name] as Method;
-}
 
 /** The structure of one document while it is drawn. */
 class Tree {
