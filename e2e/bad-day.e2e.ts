@@ -1,6 +1,9 @@
 import { block, expect, openTrip, saved, test, textOf, twoTabsApart, verdict } from './knapsack.js';
 
-test('bad values get a sentence beside the field and change nothing', async ({ page, knapsack }) => {
+test('bad values get a sentence beside the field and change nothing; one that is not mended stays with its own block', async ({
+  page,
+  knapsack,
+}) => {
   await openTrip(page, knapsack);
   const before = await textOf(page);
   await block(page, 'b2').click();
@@ -31,6 +34,20 @@ test('bad values get a sentence beside the field and change nothing', async ({ p
   await place.press('Escape');
   await expect(verdict(page)).toHaveText(before);
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
+  await block(page, 'b2').click();
+  const power = page.locator('.block-sentence').getByLabel('Power');
+  await power.fill('-5');
+  await block(page, 'b3').click();
+  await expect(power).toHaveValue('5');
+  await expect(page.locator('.block-sentence .problem')).toHaveCount(0);
+  await block(page, 'b2').click();
+  await expect(power).toHaveValue('-5');
+  await expect(page.locator('.block-sentence .problem')).toBeVisible();
+  await expect(power).toHaveAttribute('aria-invalid', 'true');
+  await power.focus();
+  await page.keyboard.press('Escape');
+  await expect(power).toHaveValue('10');
 });
 
 test('nothing is lost while the server is stopped, nor by a reload in mid-edit, nor of what was typed into a field and not entered', async ({
@@ -76,13 +93,30 @@ test('a server that stops before the page is whole leaves the picture, and says 
   ).toBe(true);
 });
 
-test('two tabs never overwrite each other silently', async ({ page, context, knapsack }) => {
-  await twoTabsApart(page, context, knapsack, { block: 'b2', times: 2 });
+test('two tabs that changed different things of a trip are brought together; where both changed the same, one is asked', async ({
+  page,
+  context,
+  knapsack,
+}) => {
+  const other = await twoTabsApart(page, context, knapsack, { block: 'b3', times: 1 });
+  await expect(page.locator('.notice')).toContainText('Both changes stand.');
+  await expect(block(page, 'b2')).toContainText('5 W');
+  await expect(block(page, 'b3')).toContainText('2 W');
+  await saved(page);
+  await other.reload();
+  await expect(block(other, 'b3')).toContainText('2 W');
+
+  // Once more, now of the same block.
+  await block(other, 'b2').focus();
+  await other.keyboard.press('[');
+  await saved(other);
+  await block(page, 'b2').focus();
+  await page.keyboard.press(']');
   await expect(page.getByRole('alert')).toContainText('changed or deleted elsewhere');
   await page.getByRole('button', { name: 'Use the other one' }).click();
-  await expect(block(page, 'b2')).toContainText('5 W');
-  await page.keyboard.press('Control+z');
   await expect(block(page, 'b2')).toContainText('2 W');
+  await page.keyboard.press('Control+z');
+  await expect(block(page, 'b2')).toContainText('10 W');
   await saved(page);
 });
 

@@ -71,7 +71,7 @@ test('the stretches are proposed, drawn by hand, and taken out', async ({ page, 
   expect(measured.map(({ rfW }) => rfW)).toContain(8);
 });
 
-test('a recording goes on in other rooms, and goes out as a file that the bench reads back', async ({
+test('a recording goes on in other rooms, and goes out as a file that the bench reads back; a meter that stops in mid-session leaves what it read', async ({
   page,
   knapsack,
 }) => {
@@ -109,11 +109,7 @@ test('a recording goes on in other rooms, and goes out as a file that the bench 
   await page.getByRole('button', { name: 'restore the one before' }).click();
   await expect(page.locator('.marks tr')).toHaveCount(1);
   await expect(page.locator('.live')).toHaveText(shown!);
-});
 
-test('a meter that stops in mid-session leaves what it read', async ({ page, knapsack }) => {
-  await page.goto(`${knapsack.address}/bench`);
-  await page.getByLabel('How fast its clock runs').selectOption('60');
   await page.getByRole('button', { name: 'Record' }).click();
   await expect(page.locator('.live')).toContainText(/\d\d s/, { timeout: 30_000 });
   await knapsack.stop();

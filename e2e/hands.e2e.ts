@@ -144,26 +144,6 @@ test('a key acts on what has the focus, and a letter never from a link or a butt
   await expect(page.getByLabel('Mode')).toBeFocused();
 });
 
-test('a wrong value stays with its own block, and is there again when that is', async ({
-  page,
-  knapsack,
-}) => {
-  await openTrip(page, knapsack);
-  await block(page, 'b2').click();
-  const power = page.locator('.block-sentence').getByLabel('Power');
-  await power.fill('-5');
-  await block(page, 'b3').click();
-  await expect(power).toHaveValue('5');
-  await expect(page.locator('.block-sentence .problem')).toHaveCount(0);
-  await block(page, 'b2').click();
-  await expect(power).toHaveValue('-5');
-  await expect(page.locator('.block-sentence .problem')).toBeVisible();
-  await expect(power).toHaveAttribute('aria-invalid', 'true');
-  await power.focus();
-  await page.keyboard.press('Escape');
-  await expect(power).toHaveValue('10');
-});
-
 test('a drag that is called off leaves everything as it was', async ({ page, knapsack }) => {
   await openTrip(page, knapsack);
   await textOf(page);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { atRest, block, expect, openTrip, saved, test, textOf, twoTabsApart, verdict } from './knapsack.js';
+import { atRest, block, expect, openTrip, saved, test, textOf, verdict } from './knapsack.js';
 
 const difference = (page: Page) => page.locator('.difference');
 const hoursShown = (page: Page) => page.locator('ks-near-and-far [role=status]');
@@ -236,20 +236,6 @@ test('variants of one outing are kept, compared, taken in hand and dropped', asy
   await expect(page.getByRole('button', { name: 'Compare', exact: true })).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: 'Compare', exact: true })).toBeVisible();
-});
-
-test('two tabs that changed different things of a trip are brought together without being asked', async ({
-  page,
-  context,
-  knapsack,
-}) => {
-  const other = await twoTabsApart(page, context, knapsack, { block: 'b3', times: 1 });
-  await expect(page.locator('.notice')).toContainText('Both changes stand.');
-  await expect(block(page, 'b2')).toContainText('5 W');
-  await expect(block(page, 'b3')).toContainText('2 W');
-  await saved(page);
-  await other.reload();
-  await expect(block(other, 'b3')).toContainText('2 W');
 });
 
 test.describe('on a phone', () => {

@@ -17,8 +17,29 @@ async function swipe(page: Page, x: number, y: number, dx: number, dy: number): 
   await session.detach();
 }
 
-test('the whole job by thumb, from the plan to the card, without a drag', async ({ page, knapsack }) => {
+test('a swipe over the sky or a block scrolls the page and changes nothing; then the whole job by thumb, from the plan to the card, without a drag', async ({
+  page,
+  knapsack,
+}) => {
   await openTrip(page, knapsack);
+  const undo = page.getByRole('button', { name: 'Undo' });
+  for (const lane of [page.locator('.sky-lane'), block(page, 'b3')]) {
+    await lane.scrollIntoViewIfNeeded();
+    const { x, y, width, height } = await atRest(lane);
+    const before = await page.evaluate(() => scrollY);
+    await swipe(page, x + width / 2, y + height / 2, 3, -200);
+    await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(before + 50);
+    await expect(undo).toBeDisabled();
+    await page.evaluate(() => scrollTo(0, 0));
+  }
+  // Sideways it paints.
+  const sky = page.locator('.sky-lane');
+  await sky.scrollIntoViewIfNeeded();
+  const { x, y, width, height } = await atRest(sky);
+  await swipe(page, x + width / 4, y + height / 2, 60, 0);
+  await expect(undo).toBeEnabled();
+  await undo.tap();
+
   const tap = (name: string | RegExp) => page.getByRole('button', { name }).first().tap();
   await tap('Add hours');
   const added = page.locator('.block.selected');
@@ -62,24 +83,4 @@ test('the whole job by thumb, from the plan to the card, without a drag', async 
   await trail.getByRole('link', { name: 'Card' }).tap();
   await tap('PDF, A5');
   await expect(page.getByText('Making the A5')).toBeVisible();
-});
-
-test('a swipe over the sky or a block scrolls the page and changes nothing', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
-  const undo = page.getByRole('button', { name: 'Undo' });
-  for (const lane of [page.locator('.sky-lane'), block(page, 'b3')]) {
-    await lane.scrollIntoViewIfNeeded();
-    const { x, y, width, height } = await atRest(lane);
-    const before = await page.evaluate(() => scrollY);
-    await swipe(page, x + width / 2, y + height / 2, 3, -200);
-    await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(before + 50);
-    await expect(undo).toBeDisabled();
-    await page.evaluate(() => scrollTo(0, 0));
-  }
-  // Sideways it paints.
-  const sky = page.locator('.sky-lane');
-  await sky.scrollIntoViewIfNeeded();
-  const { x, y, width, height } = await atRest(sky);
-  await swipe(page, x + width / 4, y + height / 2, 60, 0);
-  await expect(undo).toBeEnabled();
 });

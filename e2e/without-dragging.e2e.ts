@@ -3,7 +3,10 @@ import { block, expect, openTrip, test } from './knapsack.js';
 
 test.describe.configure({ timeout: 240_000 });
 
-test('the skyline keeps the focus in its dialog, and is made by fields alone', async ({ page, knapsack }) => {
+test('the skyline is made by fields alone and keeps the focus in its dialog; the hours are a table too, which is changed where it stands', async ({
+  page,
+  knapsack,
+}) => {
   await openTrip(page, knapsack);
   await page.getByRole('button', { name: 'edit the skyline' }).click();
   const dialog = page.getByRole('dialog');
@@ -27,10 +30,7 @@ test('the skyline keeps the focus in its dialog, and is made by fields alone', a
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expectFocus(page, /^button edit the skyline/);
-});
 
-test('the hours are a table too, which is changed where it stands', async ({ page, knapsack }) => {
-  await openTrip(page, knapsack);
   await page.getByRole('button', { name: 'Table of hours' }).click();
   await expectFocus(page, /^h2 Hours/);
   const table = page.locator('.hours table');

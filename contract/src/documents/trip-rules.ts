@@ -22,17 +22,13 @@ export function tripProblems(trip: Trip): readonly Problem[] {
   ];
 }
 
+/** What is wrong with how far a stand tilts, or null. */
+export const standProblem = ({ leastDeg, mostDeg }: { leastDeg: number; mostDeg: number }): string | null =>
+  mostDeg < leastDeg ? 'The greatest tilt of a stand must not be less than its least.' : null;
+
 function standProblems({ panelPlace }: Trip): Problem[] {
-  const stand = panelPlace?.stand;
-  return stand && stand.mostDeg < stand.leastDeg
-    ? [
-        problem(
-          'stand',
-          '/panelPlace/stand/mostDeg',
-          'The greatest tilt of a stand must not be less than its least.',
-        ),
-      ]
-    : [];
+  const said = panelPlace?.stand && standProblem(panelPlace.stand);
+  return said ? [problem('stand', '/panelPlace/stand/mostDeg', said)] : [];
 }
 
 /** What is wrong in the blocks and bags of the variants that are kept beside the one in hand. */

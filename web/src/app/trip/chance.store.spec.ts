@@ -139,6 +139,7 @@ describe('the chances of the page', () => {
     SlowWorker.lastOf().die();
     expect([store.chance(), store.words(), store.sizeSign()]).toEqual([null, null, null]);
     expect(store.isWorking()).toBeFalse();
+    expect(store.sentence()).toEqual(['The chance cannot be calculated, by a fault in Knapsack.']);
   });
 
   describe('of samples that are done', () => {
@@ -160,8 +161,10 @@ describe('the chances of the page', () => {
       worked.push(store.isWorking());
       planned.set(trip({ startSoc: 0.5 }));
       worked.push(store.isWorking());
+      expect(store.sentence()).toEqual(['Calculating the chance …']);
       problems.set(['none']);
       worked.push(store.isWorking());
+      expect(store.sentence()).toEqual([]);
       expect(worked).toEqual([true, true, false, true, false]);
     });
 

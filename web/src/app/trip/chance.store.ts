@@ -1,11 +1,13 @@
 import { computed, effect, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import {
   chanceMark,
+  chanceSentence,
   chanceSum,
   planMark,
   sayLasting,
   sayLastingShort,
   type PlanMark,
+  type SentencePart,
   type Sum,
 } from '@knapsack/core';
 import { markWithWire, missingIn, sayMissing, type Missing } from '@knapsack/contract';
@@ -20,6 +22,8 @@ import { ForecastStore } from './forecast.store';
 /** How long the hand must rest before samples are drawn, ms; longer while it still holds what it moves. */
 const REST_MS = 120;
 const HELD_MS = 800;
+
+const NO_CHANCE = 'The chance cannot be calculated, by a fault in Knapsack.';
 
 /** What is said of a plan whose samples cannot be drawn. */
 const NOTHING: ChanceAnswer = { chance: null, wire: null, tornado: null };
@@ -72,6 +76,12 @@ export class ChanceStore implements OnDestroy {
   readonly tornado = computed(() => (this.chance() ? (this.answer()?.is.tornado ?? null) : null));
   /** Below the target: the battery of this kind that would do, Ah, or null where none would; undefined while nobody has looked. */
   readonly wouldDoAh = computed(() => (this.chance() ? this.answer()?.is.wouldDoAh : undefined));
+  /** The chance as a sentence; nothing where the plan has a problem, which is told in its place. */
+  readonly sentence = computed<readonly SentencePart[]>(() => {
+    const chance = this.chance();
+    if (chance || this.isWorking()) return chanceSentence(chance);
+    return this.forecast.problems().length > 0 ? [] : [NO_CHANCE];
+  });
   readonly words = computed(() => {
     const chance = this.chance();
     return chance && sayLasting(chance);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { resolve, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
+import { resolve, standProblem, USUAL_PLACE, type AimChoice, type PanelPlace } from '@knapsack/contract';
 import { bestFixedAim, CABLINGS, MOUNTS, type Cabling } from '@knapsack/core';
 import { choicesOf, type Choice } from '../../parts/choices';
 import { InlineChoiceComponent } from '../../parts/inline-choice.component';
@@ -96,6 +96,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
             field="tiltDeg"
             label="Least tilt of the stand"
             [value]="stand.leastDeg"
+            [refuse]="refuseLeast"
             (committed)="setPlace({ stand: { leastDeg: $event, mostDeg: stand.mostDeg } })"
           />
           to
@@ -103,6 +104,7 @@ const AIM_CHOICES: readonly { readonly value: AimChoice['how']; readonly label: 
             field="tiltDeg"
             label="Greatest tilt of the stand"
             [value]="stand.mostDeg"
+            [refuse]="refuseMost"
             (committed)="setPlace({ stand: { leastDeg: stand.leastDeg, mostDeg: $event } })"
           />.
           <button type="button" class="quiet" (click)="noStand()">any tilt</button>
@@ -160,6 +162,8 @@ export class PanelFactsComponent {
     const { aim } = this.place();
     return aim.how === 'fixed' ? aim : { tiltDeg: 0, azimuthDeg: 180 };
   });
+  protected readonly refuseLeast = (leastDeg: number) => this.problemOfStand({ leastDeg });
+  protected readonly refuseMost = (mostDeg: number) => this.problemOfStand({ mostDeg });
   protected readonly isTilted = computed(() => !['flat', 'hung'].includes(this.place().aim.how));
   protected readonly cablings: readonly Choice<Cabling | ''>[] = [
     { value: '', label: 'by cables that are not entered' },
@@ -248,6 +252,11 @@ export class PanelFactsComponent {
   protected cable(index: number, change: { lengthM?: number; areaMm2?: number }): void {
     const before = this.several()?.cabling;
     if (before) this.store.edit((trip) => setCabling(trip, index, { ...before, ...change }));
+  }
+
+  private problemOfStand(change: Partial<NonNullable<PanelPlace['stand']>>): string | null {
+    const { stand } = this.place();
+    return stand ? standProblem({ ...stand, ...change }) : null;
   }
 
   protected setPlace(change: Partial<PanelPlace>): void {

@@ -4,7 +4,6 @@ import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import type { WhatIf } from '@knapsack/contract/what-if';
 import { planFindings, sayMissing, sayWarnings, withSomeWeather } from '@knapsack/contract';
 import {
-  chanceSentence,
   missingSentence,
   plainSentence,
   verdictSentence,
@@ -234,7 +233,7 @@ export class VerdictComponent {
   /** How many stand there; on paper all of them do. */
   protected readonly shownFindings = computed(() => this.findings().length - this.hidden());
   protected readonly mark = computed(() => MARKS[this.chance.mark()]);
-  protected readonly oddsParts = computed(() => chanceSentence(this.chance.chance()));
+  protected readonly oddsParts = this.chance.sentence;
   protected readonly wouldDo = computed(() =>
     plainSentence(missingSentence({ chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() })),
   );
