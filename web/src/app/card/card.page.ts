@@ -9,7 +9,7 @@ import { ApiService } from '../data/api.service';
 import { problemText } from '../data/problem-text';
 import { saveFile } from '../data/save-file';
 import { ShelfService } from '../data/shelf.service';
-import { hireDesk } from '../work/hire';
+import { hireWorker } from '../work/hire';
 import { NewestWorker } from '../work/newest-worker';
 import { TripStore } from '../trip/trip.store';
 import { kept } from '../trip/kept-options';
@@ -79,7 +79,7 @@ export class CardPage implements OnDestroy {
   }
 
   private ask(question: CardQuestion): void {
-    this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(() => hireDesk('card'), {
+    this.worker ??= new NewestWorker<CardQuestion, CardAnswer>(() => hireWorker('card'), {
       answered: (card, newest) => {
         this.failed.set(false);
         if (newest) this.card.set(card);

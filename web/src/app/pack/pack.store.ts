@@ -91,13 +91,17 @@ export class PackStore implements OnDestroy {
   }
 
   private ask(question: PackingQuestion): void {
-    this.worker ??= new NewestWorker<PackingQuestion, PackingAnswer>(() => hireDesk('pack'), {
-      answered: (is, newest) => {
-        this.failed.set(false);
-        if (newest && this.asked) this.answer.set({ of: this.asked, is });
+    this.worker ??= new NewestWorker<PackingQuestion, PackingAnswer>(
+      () => hireDesk('pack'),
+      {
+        answered: (is, newest) => {
+          this.failed.set(false);
+          if (newest && this.asked) this.answer.set({ of: this.asked, is });
+        },
+        failed: () => this.failed.set(true),
       },
-      failed: () => this.failed.set(true),
-    });
+      true,
+    );
     this.asked = question;
     this.worker.ask(question);
   }

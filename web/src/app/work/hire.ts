@@ -46,8 +46,8 @@ const hireRest = (name: string): Worker =>
 /** A worker for one kind of work. */
 export const hireWorker = (kind: WorkKind): Worker => hireRest(nameOf(kind));
 
-/** What a trip has worked out beside its forecast: each short, or in parts. */
-type DeskKind = 'card' | 'chance' | 'pack' | 'whatIf' | 'wire';
+/** What a trip has worked out beside its forecast, each short or in parts: what takes its time in one (a ration) has a worker of its own. */
+type DeskKind = 'chance' | 'pack' | 'whatIf' | 'wire';
 
 const tripThread = new Thread<DeskKind>(() => nameOf('thread'), hireRest);
 

@@ -3,6 +3,8 @@ import { assessTrip, keepVariant } from '@knapsack/contract';
 import { whatIf } from '@knapsack/contract/what-if';
 import type { ChanceAnswer } from './chance-protocol';
 import { chanceWork } from './chance-work';
+import type { PackingAnswer } from './pack-protocol';
+import { packingWork } from './pack-work';
 import type { WhatIfAnswer } from './what-if-protocol';
 import { whatIfWork } from './what-if-work';
 import { whileNewest, type Answers } from './work';
@@ -57,6 +59,24 @@ describe('long work', () => {
       await chanceWork(question, hearer);
       expect(hearer.said.filter(({ more }) => !more)).toEqual([]);
       expect(hearer.looks).toBe(looks);
+    }
+  });
+
+  it('of a bag without a piece says it once, or nothing where nobody waits', async () => {
+    const question = { trip: trip({ startSoc: 0.2 }), shelf, without: [shelf[1].id] };
+    const hearer = new Hearer<PackingAnswer>();
+    await packingWork(question, hearer);
+    expect(hearer.said.length).toBe(1);
+    const [{ answer }] = hearer.said;
+    const { found } = assessTrip(question.trip, shelf);
+    expect([answer.oddsPacked!.finished, answer.oddsPacked!.samples]).toEqual([
+      found!.chance.finished,
+      found!.chance.samples,
+    ]);
+    for (const looks of [1, hearer.looks - 1]) {
+      const left = new Hearer<PackingAnswer>(looks);
+      await packingWork(question, left);
+      expect([left.said, left.looks]).toEqual([[], looks]);
     }
   });
 

@@ -1,16 +1,22 @@
 import { resolve, type Gear, type Trip } from '@knapsack/contract';
 import { leaveBehind } from '@knapsack/contract/what-if';
-import { chanceOf, type Odds } from '@knapsack/core';
+import { chanceInParts, type InParts, type Odds } from '@knapsack/core';
 import type { PackingAnswer, PackingQuestion } from './pack-protocol';
-import type { Work } from './work';
+import { whileNewest, type Work } from './work';
 
 /** What is left of a plan without some of its gear, and how often it lasts then. */
-export const packingWork: Work<PackingQuestion, PackingAnswer> = ({ trip, shelf, without }, { say }) => {
-  const left = leaveBehind(trip, shelf, without);
-  say({ left, odds: left.trip && oddsOf(left.trip, shelf), oddsPacked: oddsOf(trip, shelf) });
+export const packingWork: Work<PackingQuestion, PackingAnswer> = async (question, { say, isNewest }) => {
+  const answer = await whileNewest(answerInParts(question), isNewest);
+  if (answer.isDone) say(answer.is);
 };
 
-function oddsOf(trip: Trip, shelf: readonly Gear[]): Odds | null {
+function* answerInParts({ trip, shelf, without }: PackingQuestion): InParts<PackingAnswer> {
+  const left = leaveBehind(trip, shelf, without);
+  const odds = left.trip && (yield* oddsInParts(left.trip, shelf));
+  return { left, odds, oddsPacked: yield* oddsInParts(trip, shelf) };
+}
+
+function* oddsInParts(trip: Trip, shelf: readonly Gear[]): InParts<Odds | null> {
   const plan = resolve(trip, shelf);
-  return plan.ok ? chanceOf(plan.value) : null;
+  return plan.ok ? yield* chanceInParts(plan.value) : null;
 }
