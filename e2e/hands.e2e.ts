@@ -223,6 +223,7 @@ test('whatever is done, the focus stands somewhere that one would look for it', 
   expect(await press('Keep', () => expect(difference).toBeEmpty())).not.toBe('nothing');
   await page.getByRole('button', { name: 'Add gear' }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.locator('.dropdown-menu.show')).toBeVisible();
   await page.keyboard.press('ArrowDown');
   const put = (await focused(page)).replace(/^button /, '');
   await page.keyboard.press('Enter');
