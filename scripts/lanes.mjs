@@ -13,7 +13,7 @@ export async function inLanes(count, tasks) {
   const waiting = [...tasks];
   const done = new Set();
   let failed = false;
-  let moved = [];
+  const moved = [];
   const lane = async () => {
     while (waiting.length > 0 && !failed) {
       const next = waiting.findIndex(({ after = [] }) => after.every((name) => done.has(name)));

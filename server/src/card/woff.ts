@@ -12,7 +12,7 @@ const aligned = (bytes: number): number => (bytes + 3) & ~3;
  *
  * @param woff a font file in WOFF 1.0
  * @returns the same font as an OpenType (sfnt) file
- * @throws RangeError where the file is no WOFF 1.0, or is cut off
+ * @throws RangeError where the file is no WOFF 1.0, or ends within its list of tables; the Error of zlib where a table is cut off
  * @source WOFF File Format 1.0, W3C Recommendation, sections 3 to 5; OpenType 1.9, “Organization of an OpenType font”
  */
 export function expandWoff(woff: Buffer): Buffer {
