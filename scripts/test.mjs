@@ -20,7 +20,7 @@ await step('setting up', async () => {
   await ensureInstalled();
   await ensureChromium();
 });
-// Compiling keeps one core busy for two minutes on Node.js 20; what needs no database goes on beside it.
+// Compiling keeps one core busy for a minute on Node.js 20; what needs no database goes on beside it.
 const engine = ensureEngine();
 await step('type check and libraries', ensureLibraries);
 // What runs beside is shown only where it fails.
