@@ -19,7 +19,7 @@ export function scriptsByAddress(stats, first, { routes, rooms }) {
   ];
 }
 
-/** Runs before any other script: asks the server for the trip that is opened, and names the scripts of the page. */
+/** Runs before any other script: asks the server for what a trip that is opened waits for, and names the scripts of the page. */
 function openEarly(names, pages) {
   const [, id] = /^\/trips\/([^/]+)/.exec(location.pathname) ?? [];
   // See web/src/app/data/first-answers.ts, which takes them; the header as in PAST_THE_WORKER.
@@ -27,7 +27,10 @@ function openEarly(names, pages) {
   const read = (answer) =>
     answer.ok ? answer.json().then((body) => ({ etag: answer.headers.get('ETag'), body })) : null;
   if (id)
-    globalThis.firstAnswers = [`/api/trips/${id}`, '/api/gear'].map((url) => [
+    globalThis.firstAnswers = [
+      ...['trips', 'packings', 'rehearsals'].map((kind) => `/api/${kind}/${id}`),
+      '/api/gear',
+    ].map((url) => [
       url,
       ask(url)
         .then(read)
@@ -41,6 +44,8 @@ function openEarly(names, pages) {
     link.href = names[name];
     document.head.append(link);
   }
+  // The first clock that is asked takes tens of milliseconds: asked for while the scripts are on their way.
+  if (id) new Intl.DateTimeFormat('en-US', { hour: 'numeric' }).format();
 }
 
 /** A call of {@link openEarly} in which each name stands once. */

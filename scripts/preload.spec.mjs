@@ -69,7 +69,7 @@ describe('what the server is asked for before the page stands', () => {
   const script = openingScript([]);
   const answer = { ok: true, headers: new Map([['ETag', '"3"']]), json: async () => ({ id: 'islet' }) };
 
-  it('is the trip that is opened, in whichever room, and the shelf', async () => {
+  it('is the trip that is opened, in whichever room, what it is not shown without, and the shelf', async () => {
     const asked = [];
     const { answers } = openedAt('/trips/islet/wire', script, async (url, { headers }) => {
       asked.push([url, headers['ngsw-bypass']]);
@@ -77,9 +77,11 @@ describe('what the server is asked for before the page stands', () => {
     });
     expect(asked).toEqual([
       ['/api/trips/islet', 'true'],
+      ['/api/packings/islet', 'true'],
+      ['/api/rehearsals/islet', 'true'],
       ['/api/gear', 'true'],
     ]);
-    expect(answers.map(([url]) => url)).toEqual(['/api/trips/islet', '/api/gear']);
+    expect(answers.map(([url]) => url)).toEqual(asked.map(([url]) => url));
     expect(await answers[0][1]).toEqual({ etag: '"3"', body: { id: 'islet' } });
   });
 

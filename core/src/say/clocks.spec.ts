@@ -41,6 +41,19 @@ describe('clocks', () => {
     expect(isSteadyClock(Date.UTC(2027, 0, 1), Date.UTC(2027, 11, 1), 'Etc/UTC')).toBeTrue();
   });
 
+  it('mark the same hours where a day has 24 hours and where one has not: those that a look at each five minutes finds', () => {
+    const FIVE_MINUTES = HOUR / 12;
+    for (const zone of [OSLO, 'Asia/Kolkata', 'Australia/Lord_Howe', 'America/New_York'])
+      for (const startMs of [SATURDAY, SATURDAY + FIVE_MINUTES, BACK - 30 * HOUR, Date.UTC(2027, 2, 27, 3)])
+        for (const every of [0.25, 1, 3, 6, 24]) {
+          const endMs = startMs + 2.5 * 24 * HOUR;
+          const looked: number[] = [];
+          for (let at = startMs; at <= endMs; at += FIVE_MINUTES)
+            if ((localHour(at, zone) * 60) % (every * 60) === 0) looked.push(at);
+          expect(localHours(startMs, endMs, every, zone)).toEqual(looked);
+        }
+  });
+
   it('tell the hour of the day with its minutes, and midnight', () => {
     expect(localHour(SATURDAY, OSLO)).toBe(16.5);
     expect(toLocalField(midnightBefore(SATURDAY, OSLO), OSLO)).toBe('2027-09-04T00:00');

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { MINUTE_MS } from '../span.js';
+import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { habits } from './habits.js';
 
 const inZone = (timeMs: number, zone: string) => DateTime.fromMillis(timeMs, { zone, locale: 'en-US' });
@@ -105,6 +105,24 @@ export const isZone = (zone: string): boolean => DateTime.utc().setZone(zone).is
  * @param everyHours a part of an hour, whole hours that divide the day, or whole days (from midnight)
  */
 export function localHours(startMs: number, endMs: number, everyHours: number, zone: string): number[] {
+  const midnightMs = midnightBefore(startMs, zone);
+  return isSteadyClock(midnightMs, endMs, zone)
+    ? steadyHours(midnightMs, startMs, endMs, everyHours)
+    : walkedHours(startMs, endMs, everyHours, zone);
+}
+
+/** {@link localHours} where each day has 24 hours: a zone's clock, slow to ask, is not asked for each of them. */
+function steadyHours(midnightMs: number, startMs: number, endMs: number, everyHours: number): number[] {
+  const stepMs = everyHours * HOUR_MS;
+  const fromMs = Math.min(stepMs, 24 * HOUR_MS);
+  const firstMs = midnightMs + Math.ceil((startMs - midnightMs) / fromMs) * fromMs;
+  return Array.from(
+    { length: Math.max(0, Math.floor((endMs - firstMs) / stepMs) + 1) },
+    (_, index) => firstMs + index * stepMs,
+  );
+}
+
+function walkedHours(startMs: number, endMs: number, everyHours: number, zone: string): number[] {
   const everyMinutes = Math.round(everyHours * 60);
   const ofDays = everyHours >= 24;
   const step = ofDays ? { days: everyHours / 24 } : { minutes: Math.min(60, everyMinutes) };

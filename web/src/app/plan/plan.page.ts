@@ -128,7 +128,7 @@ export class PlanPage implements TellsDifference {
   protected readonly notLoaded =
     'This part of the page did not load: the server does not answer. What you typed is kept; reload the page once it runs again.';
   /** The verdict is read first; the picture, which takes longer to draw, stands a moment after it. */
-  protected readonly isSaid = afterFirstDraw();
+  protected readonly isSaid = afterFirstDraw(this.forecast.answered);
   private readonly hands: PlanHands = {
     ...injectWorkHands(),
     undo: inject(UndoService),

@@ -1,11 +1,4 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  Injector,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { MARKS } from '../parts/marks';
 import { roomSigns, type Sign } from './room-signs';
@@ -50,7 +43,6 @@ interface Shown {
 })
 export class TrailComponent {
   private readonly store = inject(TripStore);
-  private readonly injector = inject(Injector);
   private readonly roomSigns = roomSigns();
   protected readonly signs = MARKS;
   protected readonly rooms = computed<readonly Shown[]>(() => {
@@ -64,13 +56,13 @@ export class TrailComponent {
 
   /** The room that one is in stands in sight where the line is longer than the screen. */
   protected show(way: HTMLElement): void {
-    afterNextRender(
-      () => {
-        const line = way.parentElement!;
-        const [one, all] = [way.getBoundingClientRect(), line.getBoundingClientRect()];
-        line.scrollLeft += one.left + one.width / 2 - (all.left + all.width / 2);
-      },
-      { injector: this.injector },
-    );
+    // Told once the page is laid out: asked for before, it would be laid out for this alone.
+    new ResizeObserver((_, laidOut) => {
+      laidOut.disconnect();
+      const line = way.parentElement;
+      if (!line) return;
+      const [one, all] = [way.getBoundingClientRect(), line.getBoundingClientRect()];
+      line.scrollLeft += one.left + one.width / 2 - (all.left + all.width / 2);
+    }).observe(way);
   }
 }

@@ -1,4 +1,4 @@
-import { localHour, localHours, sayFullHour, sayHour, sayWeekday, valueAt } from '@knapsack/core';
+import { localHours, sayFullHour, sayHour, sayWeekday, valueAt } from '@knapsack/core';
 import { markHours } from '../time-scale';
 import { endMarks, lowestMark, swapMarks } from './marks';
 import { FONT, type Frame, type Layer, type Scene } from './scene';
@@ -7,14 +7,16 @@ import { line, plate } from './strokes';
 /** Where the hours are marked, with their words: as many as can be read over the visible stretch. */
 export function hourMarks({ visible, zone }: Scene, widthPx: number): Frame['hours'] {
   const every = markHours(visible.endMs - visible.startMs, widthPx);
+  const ofDays = every >= 24;
+  const midnights = new Set(localHours(visible.startMs, visible.endMs, 24, zone));
+  const sayMark = every < 1 ? sayHour : sayFullHour;
   return localHours(visible.startMs, visible.endMs, every, zone).map((timeMs) => {
-    const hour = sayHour(timeMs, zone);
     const day = sayWeekday(timeMs, zone);
     return {
       timeMs,
-      midnight: every < 24 && localHour(timeMs, zone) === 0,
-      text: every >= 24 ? day : every < 1 ? hour : sayFullHour(timeMs, zone),
-      day: every >= 24 ? null : day,
+      midnight: !ofDays && midnights.has(timeMs),
+      text: ofDays ? day : sayMark(timeMs, zone),
+      day: ofDays ? null : day,
     };
   });
 }

@@ -17,6 +17,14 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Filler);
 /** Where there are many points, the line is thinned to columns of this width. */
 const COLUMN_PX = 2;
 
+/** A scale of which nothing is drawn: its marks are not worked out either, nor are their words. */
+const BARE = {
+  type: 'linear',
+  display: false,
+  ticks: { display: false },
+  afterBuildTicks: (scale: { ticks: unknown[] }) => (scale.ticks = []),
+} as const;
+
 const layoutOf = ({ margins }: Scene) => ({
   padding: { ...margins, top: MARGIN_TOP_PX, bottom: HOURS_PX },
 });
@@ -97,8 +105,8 @@ export class RidgeChart {
         maintainAspectRatio: false,
         layout: layoutOf(scene),
         scales: {
-          x: { type: 'linear', display: false, ...limitsX(scene) },
-          y: { type: 'linear', display: false, ...limitsY(scene) },
+          x: { ...BARE, ...limitsX(scene) },
+          y: { ...BARE, ...limitsY(scene) },
         },
       },
       plugins: [layers],

@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -25,7 +26,7 @@ import type { ForecastView } from '../../work/forecast-protocol';
 import { VariantsStore } from '../../trip/variants.store';
 import { pictureOf } from './picture';
 import { RidgeChart } from './ridge-chart';
-import { readMargins, type BesideLine } from './scene';
+import { readMargins, type BesideLine, type Scene } from './scene';
 import { ForecastStore } from '../../trip/forecast.store';
 import { SelectionStore } from '../../trip/selection.store';
 
@@ -138,20 +139,33 @@ export class RidgeComponent implements OnDestroy {
   protected readonly percent = computed(() => Math.round((this.readout()?.soc ?? 0) * 100));
   protected readonly spoken = computed(() => this.readout()?.words ?? 'no forecast yet');
 
+  private readonly scene = computed<Scene | null>(() => {
+    const view = this.forecast.view();
+    const picture = this.picture();
+    if (!view || !picture) return null;
+    return {
+      view,
+      picture,
+      beside: this.beside(),
+      haze: this.lanes.face() === 'charge' ? this.chances.chance() : null,
+      visible: this.lanes.visible(),
+      zone: this.zone(),
+      palette: this.palette(),
+      margins: readMargins(),
+    };
+  });
+
   constructor() {
+    // Once all that stands around it has its place: drawn before, it would be drawn again in another height.
+    const first = afterRenderEffect(() => {
+      const scene = this.scene();
+      if (!scene) return;
+      this.chart = new RidgeChart(this.canvas().nativeElement, scene);
+      first.destroy();
+    });
     effect(() => {
-      const view = this.forecast.view();
-      const zone = this.zone();
-      const canvas = this.canvas().nativeElement;
-      const palette = this.palette();
-      const picture = this.picture();
-      const visible = this.lanes.visible();
-      const beside = this.beside();
-      const haze = this.lanes.face() === 'charge' ? this.chances.chance() : null;
-      if (!view || !picture) return;
-      const scene = { view, picture, beside, haze, visible, zone, palette, margins: readMargins() };
-      if (this.chart) this.chart.show(scene);
-      else this.chart = new RidgeChart(canvas, scene);
+      const scene = this.scene();
+      if (scene) this.chart?.show(scene);
     });
   }
 
