@@ -70,6 +70,14 @@ await step('lint, units and hard days', () =>
         },
       },
       {
+        name: 'what end to end needs',
+        after: ['server and page'],
+        work: async () => {
+          await makeRelease();
+          await tool('typescript/bin/tsc', ['--noEmit', '--project', 'e2e'], { shown });
+        },
+      },
+      {
         name: 'the server killed, full, asked nonsense, left alone and backed up',
         after: ['server and page'],
         work: async () => {
@@ -84,8 +92,6 @@ await step('lint, units and hard days', () =>
   ),
 );
 await step('end to end', async () => {
-  await makeRelease();
-  await tool('typescript/bin/tsc', ['--noEmit', '--project', 'e2e'], { shown });
   await tool('@playwright/test/cli.js', ['test', '--config', 'e2e/playwright.config.ts'], {
     shown,
     // A release runs on Node.js 22 and later, whatever runs this.
