@@ -18,6 +18,7 @@ describe('what would be otherwise', () => {
   const view = signal<object | null>(null);
   const isMoving = signal(false);
   const isWorking = signal(false);
+  const mark = signal('look');
   const hand = withSlowWorkers();
   let store: WhatIfStore;
   const asked = () => SlowWorker.lastOf<{ trip: Trip }>().sent.map(({ question }) => question.trip.name);
@@ -28,12 +29,13 @@ describe('what would be otherwise', () => {
     view.set({});
     isMoving.set(false);
     isWorking.set(false);
+    mark.set('look');
     TestBed.configureTestingModule({
       providers: [
         WhatIfStore,
         { provide: TripStore, useValue: { trip: planned, calculated: planned, isMoving } },
         { provide: ForecastStore, useValue: { view } },
-        { provide: ChanceStore, useValue: { isWorking } },
+        { provide: ChanceStore, useValue: { isWorking, mark } },
         { provide: ShelfService, useValue: { gear } },
       ],
     });
@@ -120,6 +122,41 @@ describe('what would be otherwise', () => {
     expect(SlowWorker.last).toBeNull();
     rest(1);
     expect(asked()).toEqual(['Islet']);
+  });
+
+  it('is asked of a good plan once somebody is about to look, and of every plan from there on', () => {
+    for (const good of ['fine', 'calculating']) {
+      mark.set(good);
+      rest(5000);
+      expect(SlowWorker.last).toBeNull();
+    }
+    mark.set('fine');
+    store.look();
+    rest();
+    SlowWorker.lastOf().answer(1, said('first'));
+    planned.set(trip({ name: 'second' }));
+    rest();
+    expect(asked()).toEqual(['Islet', 'second']);
+  });
+
+  it('is asked of a good plan that has variants', () => {
+    mark.set('fine');
+    planned.set(trip({ variants: [{ ...trip(), id: 'v', name: 'another' }] }));
+    rest();
+    expect(asked()).toEqual(['Islet']);
+  });
+
+  it('tells no more of the plan before once a plan is good', () => {
+    rest();
+    SlowWorker.lastOf().answer(1, said('first'));
+    planned.set(trip({ name: 'second' }));
+    mark.set('calculating');
+    TestBed.tick();
+    // Its own chance is not there yet: what would fix the plan before stands, faded.
+    expect(store.found()).not.toBeNull();
+    mark.set('fine');
+    rest();
+    expect([store.found(), asked().length]).toEqual([null, 1]);
   });
 
   it('asks nothing anew where the forecast of the same plan is newer', () => {

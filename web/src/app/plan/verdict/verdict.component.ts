@@ -180,7 +180,7 @@ const isOtherwise = (look: Look): look is keyof WhatIf['sums'] =>
       </ul>
       <ks-fixes />
       @if (view(); as now) {
-        <p class="looks">
+        <p class="looks" (pointerenter)="whatIf.look()" (focusin)="whatIf.look()">
           @for (look of looks(); track look.at) {
             <button
               type="button"
@@ -206,7 +206,7 @@ export class VerdictComponent {
   protected readonly store = inject(TripStore);
   private readonly hands = injectWorkHands();
   protected readonly forecast = inject(ForecastStore);
-  private readonly whatIf = inject(WhatIfStore);
+  protected readonly whatIf = inject(WhatIfStore);
   protected readonly chance = inject(ChanceStore);
   protected readonly view = this.forecast.view;
   protected readonly problems = this.forecast.problems;
