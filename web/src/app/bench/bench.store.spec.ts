@@ -128,6 +128,12 @@ describe('a measuring session', () => {
     expect(bench.state().is).toBe('stopped');
   });
 
+  it('promises nothing of a meter that has not read anything', () => {
+    bench.start();
+    stream().fail();
+    expect(bench.state()).toEqual({ is: 'stopped', why: jasmine.stringContaining('nothing was read') });
+  });
+
   it('can bring back the recording before with its segments, and the newer one again', () => {
     bench.bringBack();
     expect(bench.before()).toBeNull();

@@ -164,7 +164,10 @@ export class BenchStore {
       this.hangUp();
       this.state.set({
         is: 'stopped',
-        why: 'The meter stopped in mid-session. What it read so far is kept below; start again for a new recording.',
+        why:
+          this.recording.length > 0
+            ? 'The meter stopped in mid-session. What it read so far is kept below; start again for a new recording.'
+            : 'The meter does not answer, so nothing was read. Start again once the server runs.',
       });
     };
     this.timer = setInterval(() => this.tellRead(), SHOWN_EVERY_MS);
