@@ -54,6 +54,8 @@ test.describe('on a phone', () => {
     // The sentence and the commonest entries stand on one screen.
     for (const one of [
       sentence(page),
+      // The room's own name, the seventh in a line that goes on beyond the screen.
+      page.locator('.trail .here'),
       page.getByRole('button', { name: 'Keep' }),
       page.locator('.pad button').last(),
     ])

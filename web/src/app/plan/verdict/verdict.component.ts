@@ -264,6 +264,8 @@ export class VerdictComponent {
   }
 
   protected lookAt(at: Look): void {
+    // A reader of the screen may press without a pointer or the focus.
+    this.whatIf.look();
     this.shownLook = at;
     this.forecast.explain();
   }
