@@ -96,7 +96,8 @@ test('batteries in turn, panels in series, a lamp with its own rule', async ({ p
   await expect(page.locator('.sum')).toContainText('the next battery, Cobble 17');
   await page.keyboard.press('Escape');
   await page.getByLabel('Use of the batteries').selectOption('parallel');
-  await expect(page.locator('.findings .stop')).toContainText('different kinds in parallel fight each other');
+  // The stops of the plan before stand until this one is worked out: then it is the only one.
+  await expect(page.locator('.findings .stop')).toHaveText([/different kinds in parallel fight each other/]);
   await page.getByLabel('Use of the batteries').selectOption('turns');
   // What Wire stops in this kit stays.
   await expect(page.locator('.findings')).not.toContainText('different kinds in parallel fight each other');
