@@ -5,6 +5,7 @@
 //   npm run mutate core -- --sample 80 --lot 2     others, drawn anew: to count after specs were written for those of a first lot
 //   npm run mutate core/src/panel                 one folder, every fault
 //   npm run mutate core/src/panel -- --beside     by the specs in that folder alone: seconds; a file may be said as well
+//   npm run mutate core/src/panel -- --spare      the same, every test asked for each fault: which find none that others do not
 //   npm run mutate web/src/app/trip               of the page: a minute, and a second for each
 //   npm run mutate web/src/app -- --only store    of the files alone whose name has that in it, as a pattern: store|words
 //
@@ -19,6 +20,7 @@ import { parseArgs } from 'node:util';
 import { ensureLibraries } from './builds.mjs';
 import { generator } from './generator.mjs';
 import { ensureInstalled } from './install.mjs';
+import { spareTests } from './mutate-spare.mjs';
 import { faultsInPage } from './mutate-web.mjs';
 import { at, die, run, say } from './process.mjs';
 
@@ -33,6 +35,7 @@ const { values, positionals } = parseArgs({
     sample: { type: 'string' },
     lot: { type: 'string', default: '1' },
     beside: { type: 'boolean', default: false },
+    spare: { type: 'boolean', default: false },
     only: { type: 'string' },
   },
 });
@@ -69,7 +72,7 @@ async function mutated(folder) {
   mkdirSync(at(scratch), { recursive: true });
   const [name] = folder.split('/');
   const home = isFile(folder) ? dirname(folder) : folder;
-  const specs = values.beside ? home.replace('/src', '/dist') : `${name}/dist`;
+  const specs = values.beside || values.spare ? home.replace('/src', '/dist') : `${name}/dist`;
   const written = (file, content) => {
     writeFileSync(at(scratch, file), JSON.stringify(content, null, 2));
     return `${scratch}/${file}`;
@@ -86,6 +89,7 @@ async function mutated(folder) {
     plugins: ['@stryker-mutator/jasmine-runner', at('scripts/mutate-said.mjs')],
     jasmineConfigFile: jasmine,
     coverageAnalysis: 'perTest',
+    disableBail: values.spare,
     ignoreStatic: true,
     concurrency: 2,
     // A fault that runs for ever is told by that: as long as its tests take, and a little.
@@ -116,7 +120,9 @@ async function mutated(folder) {
     during: `Putting faults into ${folder}`,
     env: { PROPERTY_RUNS },
   });
-  return read(at(scratch, 'report.json'));
+  const report = JSON.parse(readFileSync(at(scratch, 'report.json'), 'utf8'));
+  if (values.spare) for (const name of spareTests(report)) say(`Finds nothing alone: ${name}`);
+  return read(report);
 }
 
 /** The faults of a folder of the page. */
@@ -186,8 +192,7 @@ async function drawnOf(folder, count) {
 }
 
 /** What the report says of each fault: found (a test failed, or ran out of time) or not. */
-function read(file) {
-  const { files } = JSON.parse(readFileSync(file, 'utf8'));
+function read({ files }) {
   return Object.entries(files).flatMap(([path, { source, mutants }]) =>
     mutants
       .filter(({ status }) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status))

@@ -2,12 +2,10 @@
 import fc from 'fast-check';
 
 // Property tests draw the same cases at every run, so that the gate says the same of the same code.
+// Of the faults that are put in (npm run mutate) five cases find what specs can find: more of the same at every run find no more.
 // Look further with another seed and more runs: PROPERTY_SEED=7 PROPERTY_RUNS=5000 npm test
-const { PROPERTY_SEED = '20270904', PROPERTY_RUNS } = process.env;
-fc.configureGlobal({
-  seed: Number(PROPERTY_SEED),
-  ...(PROPERTY_RUNS && { numRuns: Number(PROPERTY_RUNS) }),
-});
+const { PROPERTY_SEED = '20270904', PROPERTY_RUNS = '25' } = process.env;
+fc.configureGlobal({ seed: Number(PROPERTY_SEED), numRuns: Number(PROPERTY_RUNS) });
 
 // A limit is there so that what hangs is told; how fast something is, npm run bench says. Shared machines stall for seconds.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 180_000;

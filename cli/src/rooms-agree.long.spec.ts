@@ -14,7 +14,7 @@ import { sayLine } from './say-line.js';
 import { DEMO, run } from './testing/run.js';
 
 /** The gate's; PROPERTY_RUNS=100 looks at more. */
-const RANDOM_TRIPS = fc.readConfigureGlobal().numRuns ?? 40;
+const RANDOM_TRIPS = fc.readConfigureGlobal().numRuns ?? 25;
 /** Longer ones take long to simulate and print nothing else. */
 const LONGEST_MS = 48 * 3_600_000;
 

@@ -2,16 +2,9 @@ import fc from 'fast-check';
 import { acceptance, chargeFor } from './charge.js';
 import { batteryPackAt, type PackLabel } from './battery-pack.js';
 
-const shale: PackLabel = { chemistry: 'lifepo4', cellsInSeries: 4, ratedAh: 10, health: 1 };
 const cobble: PackLabel = { chemistry: 'agm', cellsInSeries: 6, ratedAh: 20, health: 1 };
 
 describe('charge', () => {
-  it('refuses lithium below freezing and halves lead', () => {
-    expect(batteryPackAt(shale, -0.1).charge).toBeNull();
-    expect(batteryPackAt(shale, 0).charge?.maxA).toBe(5);
-    expect(batteryPackAt(cobble, -5).charge?.maxA).toBe(2.5);
-  });
-
   it('comes to the same in one step as in many, and never goes above the acceptance', () => {
     const pack = batteryPackAt(cobble, 20);
     const charge = pack.charge!;

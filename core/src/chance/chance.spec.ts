@@ -6,11 +6,10 @@ import { HOUR_MS, MINUTE_MS } from '../span.js';
 import { harvest } from '../sun/harvest.js';
 import { measuredRadio, whiteboardPlan } from '../testing/plans.js';
 import { sunPlan } from '../testing/sun-plans.js';
-import { betaQuantiles, normalProbability, quantileOf } from './beta.js';
+import { betaQuantiles, quantileOf } from './beta.js';
 import { chanceLaw, sampleFor, emptyRun, expectedFor, take } from './chance-law.js';
 import { SEED } from '../random/seed.js';
 import { chanceOf, ChanceRun, oddsOf } from './chance.js';
-import { SocBands } from './soc-bands.js';
 import { tornado } from './tornado.js';
 
 const START_MS = Date.UTC(2027, 5, 1, 8);
@@ -51,12 +50,6 @@ describe('the beta law', () => {
     }
     expect(quantileOf(betaQuantiles(0, 30), 0.9)).toBe(0);
     expect(quantileOf(betaQuantiles(1, 30), 0.1)).toBe(1);
-  });
-
-  it('reads the normal law as tables have it', () => {
-    expect(normalProbability(0)).toBeCloseTo(0.5, 7);
-    expect(normalProbability(1.96)).toBeCloseTo(0.9750021, 6);
-    expect(normalProbability(-1.2816)).toBeCloseTo(0.1, 4);
   });
 });
 
@@ -196,16 +189,6 @@ describe('a chance', () => {
   });
 });
 
-describe('the bands of charge', () => {
-  it('are the quantiles of what was counted', () => {
-    const bands = new SocBands(1);
-    for (let index = 0; index <= 1000; index++) bands.add(Float32Array.of(index / 1000));
-    expect(bands.quantile(0.1)[0]).toBeCloseTo(0.1, 2);
-    expect(bands.quantile(0.5)[0]).toBeCloseTo(0.5, 2);
-    expect(bands.quantile(0.9)[0]).toBeCloseTo(0.9, 2);
-  });
-});
-
 describe('what matters most', () => {
   it('is told from the widest bar, each from worse to better around what is expected', () => {
     const { expectedAh, swings } = tornado(plan(12));
@@ -220,9 +203,5 @@ describe('what matters most', () => {
     // A measured pack of 12 Ah, a tenth worse: 1.2816 x 5 % of its rating.
     const capacity = swings.find(({ input }) => input === 'capacity')!;
     expect((capacity.goodAh - capacity.badAh) / (2 * 1.2816 * 0.05 * 12)).toBeCloseTo(0.9, 1);
-  });
-
-  it('goes below nothing where charge is lacking', () => {
-    expect(tornado(plan(4, 0)).expectedAh).toBeLessThan(-2);
   });
 });

@@ -33,13 +33,6 @@ describe('panel', () => {
     );
   });
 
-  it('gives nothing in the dark and never less than nothing', () => {
-    const shape = panelShape(labelFromWatts(50, 'thin_film'));
-    expect(greatestPower(panelCurve(shape, 0, 10)).watts).toBe(0);
-    expect(currentAt(panelCurve(shape, 0, 10), 12)).toBe(0);
-    expect(currentAt(panelCurve(shape, 800, 30), 40)).toBe(0);
-  });
-
   it('adds volts in series and amps in parallel', () => {
     const four = joined(labelFromWatts(50, 'good_mono'), 2, 2);
     expect([four.watts, four.vocV, four.vmpV]).toEqual([200, 43.2, 36]);

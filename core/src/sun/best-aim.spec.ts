@@ -44,29 +44,9 @@ describe('the best fixed aim', () => {
     expect(bestFixedAim(overcast, equinox)!.tiltDeg).toBeLessThan(5);
   });
 
-  it('is not beaten by its neighbours, nor there without a sun', () => {
-    const best = bestFixedAim(plan(), equinox)!;
-    const edges = Float64Array.from({ length: 49 }, (_, step) => equinox.startMs + (step * HOUR_MS) / 2);
-    const light = (tiltDeg: number, azimuthDeg: number) =>
-      harvest(plan({ aim: { how: 'fixed', tiltDeg, azimuthDeg } }), edges).lightWM2.reduce(
-        (sum, value) => sum + value,
-        0,
-      );
-    const most = light(best.tiltDeg, best.azimuthDeg);
-    for (const [tilt, turn] of [
-      [5, 0],
-      [-5, 0],
-      [0, 10],
-      [0, -10],
-    ]) {
-      expect(light(best.tiltDeg + tilt, best.azimuthDeg + turn)).toBeLessThan(most);
-    }
-    expect(
-      bestFixedAim(plan({ latitudeDeg: 85 }), {
-        startMs: Date.UTC(2027, 11, 20),
-        endMs: Date.UTC(2027, 11, 22),
-      }),
-    ).toBeNull();
+  it('is none where no sun rises', () => {
+    const winter = { startMs: Date.UTC(2027, 11, 20), endMs: Date.UTC(2027, 11, 22) };
+    expect(bestFixedAim(plan({ latitudeDeg: 85 }), winter)).toBeNull();
   });
 });
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { clearSky, dayOfYear, underCloud } from './clear-sky.js';
+import { clearSky, underCloud } from './clear-sky.js';
 
 describe('the sky', () => {
   const altitude = fc.double({ min: 0.1, max: 90, noNaN: true });
@@ -29,15 +29,5 @@ describe('the sky', () => {
         expect(dhi).toBeGreaterThanOrEqual(0);
       }),
     );
-  });
-
-  it('is dark once the sun is down', () => {
-    expect(clearSky(0, 0, 3.5, 100)).toEqual({ ghi: 0, dni: 0, dhi: 0 });
-    expect(clearSky(-5, 0, 3.5, 100).ghi).toBe(0);
-  });
-
-  it('counts days from the first of January, UTC', () => {
-    expect(dayOfYear(Date.UTC(2027, 0, 1))).toBe(1);
-    expect(dayOfYear(Date.UTC(2028, 11, 31, 23))).toBe(366);
   });
 });

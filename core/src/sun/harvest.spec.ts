@@ -2,10 +2,9 @@ import fc from 'fast-check';
 import { timeGrid } from '../time-grid.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { HOUR_MS, MINUTE_MS } from '../span.js';
-import { aimsAt, type AimPlan } from './aim.js';
+import type { AimPlan } from './aim.js';
 import { sunPlan as plan } from '../testing/sun-plans.js';
 import { harvest, type SunPlan } from './harvest.js';
-import { hiddenSky, shadedFraction, shadeLoss, skylineAt } from './shade.js';
 
 const START_MS = Date.UTC(2027, 5, 21);
 const day = timeGrid({ startMs: START_MS, endMs: START_MS + 24 * HOUR_MS }, 10 * MINUTE_MS, []);
@@ -82,48 +81,5 @@ describe('harvest', () => {
     expect(crystalline).toBeLessThan(film);
     const walled = at({ horizon: [{ azimuthDeg: 0, elevationDeg: 89 }], spans: [], sensitivity: 2.5 });
     expect(walled).toBeLessThan(0.1 * open);
-  });
-});
-
-describe('aim', () => {
-  const sunAt = (timeMs: number) => ({ altitudeDeg: 40, azimuthDeg: (timeMs / HOUR_MS) % 360 });
-
-  it('stays as it was last turned', () => {
-    const every = (hours: number) =>
-      aimsAt({ how: 'every', minutes: 120 }, hours * HOUR_MS, 0, sunAt)[0].azimuthDeg;
-    expect([0.5, 1.9, 2, 3.9].map(every)).toEqual([0, 0, 2, 2]);
-    const at = (hours: number) =>
-      aimsAt({ how: 'at', timesMs: [3 * HOUR_MS, 5 * HOUR_MS] }, hours * HOUR_MS, HOUR_MS, sunAt)[0];
-    expect([2, 3, 4.9, 6].map((hours) => at(hours).azimuthDeg)).toEqual([1, 3, 3, 5]);
-    expect(at(6).tiltDeg).toBe(50);
-  });
-});
-
-describe('shade', () => {
-  const horizon = [
-    { azimuthDeg: 90, elevationDeg: 10 },
-    { azimuthDeg: 180, elevationDeg: 30 },
-    { azimuthDeg: 350, elevationDeg: 0 },
-  ];
-
-  it('follows the skyline straight between its points, round north too', () => {
-    expect(skylineAt(horizon, 135)).toBeCloseTo(20, 9);
-    expect(skylineAt(horizon, 350)).toBeCloseTo(0, 9);
-    expect(skylineAt(horizon, 40)).toBeCloseTo(5, 9);
-    expect(skylineAt([], 40)).toBe(0);
-  });
-
-  it('hides the sky by the square of the sine', () => {
-    expect(hiddenSky([])).toBe(0);
-    expect(hiddenSky([{ azimuthDeg: 0, elevationDeg: 30 }])).toBeCloseTo(0.25, 9);
-  });
-
-  it('is whole behind the skyline, partial in its hours, and costs more than its area', () => {
-    const shade = { horizon, spans: [{ startMs: 0, endMs: 10, fraction: 0.3 }], sensitivity: 2.5 };
-    expect(shadedFraction(shade, 20, { altitudeDeg: 20, azimuthDeg: 180 })).toBe(1);
-    expect(shadedFraction(shade, 5, { altitudeDeg: 40, azimuthDeg: 180 })).toBe(0.3);
-    expect(shadedFraction(shade, 10, { altitudeDeg: 40, azimuthDeg: 180 })).toBe(0);
-    expect(shadeLoss(0.3, 2.5)).toBe(0.75);
-    expect(shadeLoss(0.9, 2.5)).toBe(1);
   });
 });

@@ -18,14 +18,6 @@ describe('rise, set and dark', () => {
     expect(length).toBeLessThan(12 + 9 / 60);
   });
 
-  it('do not come in polar day and night', () => {
-    const north = { latitudeDeg: 75, longitudeDeg: 20 };
-    expect(sunCrossings(day(5, 21), north, RISE_AND_SET_DEG)).toEqual([]);
-    expect(darkSpans(day(5, 21), north)).toEqual([]);
-    expect(sunCrossings(day(11, 21), north, RISE_AND_SET_DEG)).toEqual([]);
-    expect(darkSpans(day(11, 21), north)).toEqual([day(11, 21)]);
-  });
-
   it('tell the dark hours of a night in one piece, cut to the outing', () => {
     const outing = { startMs: Date.UTC(2027, 8, 4, 8), endMs: Date.UTC(2027, 8, 5, 14) };
     const spans = darkSpans(outing, { latitudeDeg: 59, longitudeDeg: 5.3 });
