@@ -29,11 +29,13 @@ async function withRecording(page: Page): Promise<void> {
 
 async function withVariants(page: Page): Promise<void> {
   await lasting(page);
+  await page.getByRole('button', { name: 'Table of hours' }).click();
   await block(page, 'b2').click();
   await page.keyboard.press(']');
   await page.getByRole('button', { name: 'Keep as a variant' }).click();
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await expect(page.locator('.variant-table')).toBeVisible();
+  await page.locator('ks-facts').waitFor();
   await page.locator('.sky-lane').focus();
 }
 
@@ -69,13 +71,7 @@ export const PAGES: readonly LookedAt[] = [
     await page.locator('.requirements tfoot').waitFor();
   }),
   there('Bench', '/bench', withRecording),
-  there('Plan', GANNET, async (page) => {
-    await lasting(page);
-    await page.getByRole('button', { name: 'Table of hours' }).click();
-    await block(page, 'b2').click();
-    await page.locator('ks-facts').waitFor();
-  }),
-  there('Plan, its variants', GANNET, withVariants),
+  there('Plan, with variants and its table of hours', GANNET, withVariants),
   there('Plan, its skyline', GANNET, withSkyline),
   there('Plan, of what ends too soon', CAMP, async (page) => {
     await expect(page.locator('.fix').first()).toBeEnabled();
