@@ -78,7 +78,6 @@ export const PAGES: readonly LookedAt[] = [
     await page.locator('[data-unfolds="chance"]').click();
     await expect(page.locator('.tornado li').first()).toBeVisible();
   }),
-  there('Plan, of a winter', '/trips/winter-bothy', lasting),
   there('Size', `${GANNET}/size`, async (page) => {
     await page.locator('.standing', { hasText: /kits, each tried in 400 simulated outings/ }).waitFor();
     await page.getByRole('button', { name: 'Why?' }).first().click();

@@ -4,7 +4,6 @@ import type { Panel } from '../documents/gear.js';
 import type { Weather } from '../documents/sun.js';
 import { readGear, readTrip } from '../schemas/read.js';
 import { shelf, trip } from '../testing/documents.js';
-import { panelLabel } from './panel-label.js';
 import { resolve } from './resolve.js';
 import { skyOf } from './sky-of.js';
 
@@ -40,14 +39,6 @@ const sentenceOf = (...args: Parameters<typeof resolve>) => {
 
 describe('resolving the sun', () => {
   it('takes from the watts what the label does not say, and says so', () => {
-    expect(panelLabel(frond)).toEqual({
-      technology: 'good_mono',
-      watts: 36,
-      vmpV: 18,
-      vocV: 21.6,
-      impA: 2,
-      iscA: 2.16,
-    });
     const plan = resolve(sunny, gear);
     expect(plan.ok && plan.value.assumed).toContain('Frond: output against label 90 %, Vmp, Voc, Isc');
     expect(plan.ok && plan.value.sun!.panel.impA).toBe(4);

@@ -189,12 +189,6 @@ describe('resolving a trip', () => {
     const [dark] = planOf(trip({ loadout, place, ...night }), shelf).accessories[0].pieces;
     expect((dark.endMs - dark.startMs) / 3_600_000).toBeGreaterThan(8);
     expect((dark.endMs - dark.startMs) / 3_600_000).toBeLessThan(10);
-    const summer = { start: '2027-06-20T12:00:00Z', end: '2027-06-21T12:00:00Z', blocks: [] };
-    const north = { ...place, latitudeDeg: 70 };
-    const bright = planOf(trip({ loadout, place: north, ...summer }), shelf);
-    expect(forecast(bright).verdict.findings.map(({ sentence }) => sentence)).toContain(
-      'It does not get dark in this outing: relay stays off.',
-    );
   });
 
   it('adds the cables of each run and refuses two for one', () => {
