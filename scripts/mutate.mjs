@@ -48,6 +48,8 @@ const folders = (positionals.length ? positionals : ['core', 'contract']).map((w
 for (const folder of folders)
   if (!PACKAGES.includes(folder.split('/')[0]) || !existsSync(at(folder)))
     die(`No folder of core, contract or web: ${folder}. Say one as core/src/panel.`);
+if (values.spare && folders.some((folder) => folder.startsWith('web')))
+  die('Which tests are spare is told of core and of contract alone.');
 
 await ensureInstalled();
 await ensureLibraries();
