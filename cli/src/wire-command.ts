@@ -7,7 +7,7 @@ import {
   svgOf,
   type HarnessReport,
 } from '@knapsack/contract/harness';
-import { fixed, RULES, sayQuantity } from '@knapsack/core';
+import { fixed, sayQuantity, SEVERITY_NAMES } from '@knapsack/core';
 import type { Terminal } from './terminal.js';
 import { GEAR_OPTION, readTripFiles } from './trip-files.js';
 
@@ -38,7 +38,10 @@ export function wireCommand(terminal: Terminal): Command {
     });
 }
 
-function inWords(name: string, { runs, checks, joining, uncalculated }: HarnessReport): string {
+function inWords(name: string, report: HarnessReport): string {
+  const { runs, checks, joining, joiningBlocked, parting, cautions, uncalculated } = report;
+  const steps = (order: HarnessReport['joining']) =>
+    order.map(({ words }, index) => `  ${index + 1}. ${words}`);
   const amps = (value: number) => sayQuantity({ value, unit: 'A' });
   return `${[
     name,
@@ -52,10 +55,16 @@ function inWords(name: string, { runs, checks, joining, uncalculated }: HarnessR
       return `  ${label}: ${flows}${mostDropV === null ? ', resistance not entered' : `, loses ${fixed(mostDropV, 2)} V`}`;
     }),
     '',
-    checks.length > 0 ? 'What the rules say' : 'Every rule is kept.',
-    ...checks.map(({ severity, rule, sentence }) => `  ${severity}, ${RULES[rule].title}: ${sentence}`),
+    checks.length > 0 ? 'Findings' : 'No findings.',
+    ...checks.flatMap(({ severity, sentence, remedy, noRemedy }) => [
+      `  ${SEVERITY_NAMES[severity]}: ${sentence}`,
+      ...(remedy ? [`    fix: ${remedy.description}`] : noRemedy ? [`    ${noRemedy}`] : []),
+    ]),
     '',
-    'Connect in this order',
-    ...joining.map(({ words }, index) => `  ${index + 1}. ${words}`),
+    ...(joiningBlocked ? [joiningBlocked] : ['Connect in this order', ...steps(joining)]),
+    '',
+    'Disconnect in this order',
+    ...steps(parting),
+    ...(cautions.length > 0 ? ['', 'Cautions', ...cautions.map((caution) => `  ${caution}`)] : []),
   ].join('\n')}\n`;
 }

@@ -126,7 +126,7 @@ export function fieldCard(trip: Trip, shelf: readonly Gear[], ration: Ration | n
       const fuseA = report.parts.find(({ id }) => id === part)?.run?.fuseA;
       return fuseA ? [[label, `${fuseA} A`] as const] : [];
     }),
-    joining: report.joining.map(({ words }) => words).join(' '),
+    joining: report.joiningBlocked ?? report.joining.map(({ words }) => words).join(' '),
     parting: report.parting.map(({ words }) => words).join(' '),
     cautions: [...report.cautions, ...siteCareOf(trip, shelf).map(({ short }) => short)],
     wiring: harnessDrawing(report, 'across'),

@@ -13,7 +13,7 @@ const atPower = (trip: Trip, watts: number): Trip => ({
 const tooMuch = (trip: Trip, gear: readonly Gear[]) =>
   harnessReport(trip, gear).checks.find(({ rule }) => rule === 'peak');
 const allowedW = (trip: Trip, gear: readonly Gear[]) =>
-  Number(/At (\d+) W it would do\./.exec(tooMuch(trip, gear)?.sentence ?? '')?.[1] ?? NaN);
+  Number(/At (\d+) W it is within the limit\./.exec(tooMuch(trip, gear)?.sentence ?? '')?.[1] ?? NaN);
 
 describe('the power at which a battery would do', () => {
   const weak = (peakA: number) =>

@@ -5,7 +5,9 @@ import {
   openCircuitVolts,
   batteryPackAt,
   resistancesAt,
+  USUAL_SOCKET,
   chemistryOf,
+  isLead,
   type ChemistryName,
   type FaultSource,
   type BatteryPack,
@@ -61,7 +63,8 @@ export const faultSources = (carried: readonly Carried[]): ReadonlyMap<string, F
       const label = packLabelOf(gear, 1);
       const { chemistry, cellsInSeries } = gear;
       const fullV = fullRestVolts({ name, chemistry, cellsInSeries });
-      return [[id, { fullV, ohmicOhm: resistancesAt(label, ROOM_C).ohmic }]];
+      const ohmicOhm = resistancesAt(label, ROOM_C).ohmic;
+      return [[id, { fullV, ohmicOhm, isLead: isLead(chemistry) }]];
     }),
   );
 
@@ -88,11 +91,11 @@ export function checkedPack(trip: Trip, gear: Battery | PowerStation, name: stri
     ofCells: gear.kind === 'battery' && isOfCells(gear.chemistry, label.ratedAh),
   };
   if (gear.kind === 'station') {
-    // Its own electronics keep a charge out where the cells must not have one.
     return {
       ...common,
       hasSocket: true,
-      coldProtected: true,
+      socketV: gear.socketV?.value ?? USUAL_SOCKET.volts,
+      socketEntered: gear.socketV !== undefined,
       ...(gear.socketA && { socketA: gear.socketA.value }),
       ...(gear.sleepsBelowW && { sleepsBelowW: gear.sleepsBelowW.value }),
     };

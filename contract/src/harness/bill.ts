@@ -1,6 +1,7 @@
 import {
   type Connector,
   CONNECTORS,
+  type Connector,
   fixed,
   FUSE_KINDS,
   PART_KINDS,
@@ -65,7 +66,7 @@ export function billOf({ parts, runs }: HarnessReport): readonly BillRow[] {
         : []),
       ...ends.map((end) => ({
         what: 'connector',
-        detail: `${sayConnector(end)}, ${CONNECTORS[end.family].ratedA} A`,
+        detail: `${sayConnector(end)}, ${describeRating(end)}`,
         count: 1,
         lengthM: null,
         where,
@@ -104,3 +105,9 @@ export const billCsv = (rows: readonly BillRow[]): string =>
       ...[what, detail, count, lengthM === null ? null : fixed(lengthM, 2), where],
     ]),
   );
+
+/** "30 A"; a crimped lug is rated by its wire. */
+function describeRating({ family }: Connector): string {
+  const { ratedA } = CONNECTORS[family];
+  return Number.isFinite(ratedA) ? `${ratedA} A` : 'for the wire';
+}

@@ -115,8 +115,8 @@ describe('a remedy', () => {
       });
     mends(run({ areaMm2: 1, fuseA: 30 }), 'ampacity', strong);
     mends(run({ areaMm2: 6, far: { family: 'barrel25', end: 'plug' } }), 'rating', strong);
-    // 1.25 x 22 A = 27.5 A, and 2.5 mm2 carries 25 A: no fuse is between.
-    mends(run({ areaMm2: 2.5 }), 'sold', strong);
+    // 1.25 x 22 A = 27.5 A, and 1.5 mm2 carries 24 A: no fuse is between.
+    mends(run({ areaMm2: 1.5 }), 'sold', strong);
   });
 
   it('puts a disconnect before every load, and none before the controller', () => {

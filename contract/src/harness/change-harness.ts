@@ -113,7 +113,15 @@ export function applyRemedy(
   remedy: Remedy,
   newId: string,
 ): Trip {
-  const { offTerminals, disconnect, changeover, words: _words, also = [], isCopper, ...run } = remedy;
+  const {
+    offTerminals,
+    disconnect,
+    changeover,
+    description: _description,
+    also = [],
+    isCopper,
+    ...run
+  } = remedy;
   if (changeover) return withChangeover(trip, {});
   if (offTerminals) return offTheTerminals(trip, shelf, to);
   if (disconnect) return withDisconnect(trip, shelf, to, newId);
@@ -151,6 +159,9 @@ function withFuse(trip: Trip, shelf: readonly Gear[], to: string): Trip {
   return remedy ? applyRemedy(trip, shelf, to, remedy, to) : trip;
 }
 
+/** Cable between the battery and a disconnect that is put in, one way, m. Source: convention of this project. */
+const DISCONNECT_CABLE_M = 0.2;
+
 /** A low-voltage disconnect between the battery and everything that it feeds. */
 function withDisconnect(trip: Trip, shelf: readonly Gear[], battery: string, id: string): Trip {
   const parts = harnessOf(trip, lookUp(trip, shelf).carried);
@@ -160,5 +171,18 @@ function withDisconnect(trip: Trip, shelf: readonly Gear[], battery: string, id:
   );
   const { parts: added = [], ...rest } = trip.harness ?? {};
   const put = withHarness(trip, { ...rest, parts: [...added, { id, kind: 'disconnect', from: root }] });
-  return fed.reduce((changed, part) => changeCableRun(changed, part.id, { from: id }), put);
+  const moved = fed.reduce((changed, part) => changeCableRun(changed, part.id, { from: id }), put);
+  // It sits close to the battery, on wire as thick as the thickest behind it and under the fuse of that run.
+  const thickest = fed
+    .flatMap(({ run }) => (run?.wire ? [run] : []))
+    .sort((a, b) => b.wire!.size.areaMm2 - a.wire!.size.areaMm2)[0];
+  if (!thickest?.wire) return moved;
+  const { awg, areaMm2 } = thickest.wire.size;
+  return changeCableRun(moved, id, {
+    lengthM: DISCONNECT_CABLE_M,
+    contactPairs: 1,
+    ...(awg === null ? { areaMm2 } : { awg }),
+    ...(typeof thickest.fuseA === 'number' && { fuseA: thickest.fuseA }),
+    ...(thickest.fuseKind && { fuseKind: thickest.fuseKind }),
+  });
 }

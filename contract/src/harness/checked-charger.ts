@@ -15,6 +15,7 @@ export function checkedCharger(charging: Charging, zone: string): CheckedCharger
   return {
     ...{ name, hours, maxA: amps, hasEnd: hasEnd(gear.law) },
     ...(gear.profiles && { profiles: gear.profiles }),
+    fromVehicle: gear.from === 'vehicle',
     starterA: gear.isolated ? null : vehicleA,
     generator:
       generator && mainsW !== null

@@ -8,6 +8,7 @@ import {
   positionsOf,
   type AccessoryLoad,
   controllerCableAmps,
+  controllerLastingAmps,
   panelCableAmps,
   type Charging,
   type BatteryPack,
@@ -122,8 +123,12 @@ export function harnessCharging(
   if (panels.length > 0 && controller && pack) {
     const throughControllerCable =
       plan?.sun && march && packs ? controllerCurrents(plan, packs, march) : NOTHING;
-    const safeForA = controllerCableAmps(controllerKind(controller.gear, cells), all, pack);
-    charging.set(controller.gear.id, { ...throughControllerCable, safeForA });
+    const kind = controllerKind(controller.gear, cells);
+    charging.set(controller.gear.id, {
+      ...throughControllerCable,
+      safeForA: controllerCableAmps(kind, all, pack),
+      lastingA: controllerLastingAmps(kind, all, pack),
+    });
   }
   return charging;
 }

@@ -1,5 +1,6 @@
 import {
   ampsOutOf,
+  batteryShares,
   USUAL_SOCKET,
   coldOpenCircuitVolts,
   CONVERTERS,
@@ -94,7 +95,7 @@ export function harnessFacts(
     temperatureC: trip.temperatureC,
     isUnattended: !isAttended(trip),
     byAir: trip.packing?.wayIn === 'air',
-    getsToDropout: run?.march ? run.march.ends.radioDropoutMs !== null : false,
+    getsToDropout: run?.march ? run.march.ends.radioDropoutMs !== null : null,
     storedDays: trip.storedDays ?? 0,
     standingA: carried
       .filter(isKind('controller'))
@@ -118,22 +119,25 @@ function checkedPacks(
   const pieces = batteryPieces(carried);
   const loads = plannedBy(trip, carried, run);
   const flowOf = (of: PlannedLoads) => harnessFlow(trip, carried, parts, run, of);
-  const sharing = trip.batteryUse === 'turns' ? 1 : Math.max(1, pieces.length);
+  const shares = batteryShares(parts, flow);
   const total = (of: 'receiveA' | 'keyDownA') => ampsOutOf(onSocket, flow, of);
   const meanA = run ? largest(run.load.mean.amps) : total('receiveA');
-  const keyDownA = total('keyDownA') / sharing;
+  // An amplifier takes its own current, whatever power the radio drives it with.
+  const hasAmplifier = carried.some(isKind('amplifier'));
   return pieces.map(({ gear, id, name }, index) => {
+    const share = shares.get(id) ?? 1;
+    const keyDownA = share * total('keyDownA');
     const checked = checkedPack(trip, gear, name, lowestSoc(trip, run, index));
     const { socketA, peakA, continuousA }: Partial<CheckedPack> = checked;
     const limitA = socketA ?? peakA ?? continuousA;
     const allowedW =
-      limitA === undefined || keyDownA <= limitA || !loads
+      limitA === undefined || keyDownA <= limitA || !loads || hasAmplifier
         ? null
-        : allowedPower(loads, (of) => ampsOutOf(onSocket, flowOf(of), 'keyDownA') / sharing, limitA);
+        : allowedPower(loads, (of) => share * ampsOutOf(onSocket, flowOf(of), 'keyDownA'), limitA);
     return {
       part: id,
       ...checked,
-      meanA: meanA / sharing,
+      meanA: share * meanA,
       keyDownA,
       ...(gear.kind === 'station' && {
         leastW: total('receiveA') * (gear.socketV?.value ?? USUAL_SOCKET.volts),
@@ -163,6 +167,8 @@ function checkedPanels(trip: Trip, carried: readonly Carried[], run: CalculatedT
     return {
       part: gear.id,
       name: gear.name,
+      labelVmpV: label.vmpV,
+      labelVocV: label.vocV,
       coldV: coldOpenCircuitVolts(label, coldest(trip), gear.vocPerKelvin?.value),
       shortA: label.iscA,
       stringA: label.iscA / own[index],
@@ -209,7 +215,7 @@ function harnessFlow(
       run,
     ),
     lowV: { receive: restV, keyDown: restV },
-    batteryShare: inTurns ? 1 : 1 / Math.max(1, pieces.length),
+    inParallel: !inTurns && pieces.length > 1,
     ...(trip.oneSpeaks && { oneSpeaks: radioParts(carried) }),
     sources: faultSources(carried),
     temperatureC: trip.temperatureC,
@@ -232,6 +238,7 @@ function checkedController(
     part: id,
     name,
     ...(type !== 'usb' && { maxA: maxA.value }),
+    kind: type,
     limits: type === 'pwm' ? limitsCurrent : true,
     heard: heardOn(gear),
     hasLoads: below.some(({ kind }) => kind === 'radio' || kind === 'load' || kind === 'amplifier'),

@@ -238,6 +238,7 @@ function addedPart({ id, kind, name, maxA, from, outV, efficiency }: AddedPart):
       supply: {
         volts: outV ?? USUAL_SUPPLY.volts,
         efficiency: efficiency ?? USUAL_SUPPLY.efficiency,
+        ...(outV === undefined && { isAssumed: true }),
       },
     }),
   };

@@ -1,10 +1,12 @@
 import {
   cautions,
   connectionOrder,
+  describeNoRemedy,
   disconnectionOrder,
   forecast,
   cableRunFigures,
   cableRunLabel,
+  isPrimary,
   type Check,
   type Forecast,
   type HarnessFacts,
@@ -20,7 +22,7 @@ import { resolve } from '../resolve/resolve.js';
 import { batteryPieces } from './battery-pieces.js';
 import { applyRemedy } from './change-harness.js';
 import { expectedReadings, type ExpectedReadings } from './expected-readings.js';
-import { checkedHarness } from './harness-checks.js';
+import { checkedHarness, type CheckedHarness } from './harness-checks.js';
 
 /** A run of the harness with what flows through it. */
 export interface ReportedCableRun extends CableRunFigures {
@@ -35,7 +37,10 @@ export interface HarnessReport {
   readonly parts: readonly HarnessPart[];
   readonly runs: readonly ReportedCableRun[];
   readonly checks: readonly Check[];
+  /** The order of connecting; empty while a stop stands. */
   readonly joining: readonly OrderStep[];
+  /** Why there is no order of connecting; null if there is one. */
+  readonly joiningBlocked: string | null;
   readonly parting: readonly OrderStep[];
   readonly expected: ExpectedReadings;
   /** What can hurt someone in the work with this kit, in sentences. */
@@ -51,6 +56,7 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
   const calculated = plan.ok ? forecast(plan.value) : null;
   const { parts, facts, checks } = checkedHarness(trip, carried, calculated, true);
   const figures = cableRunFigures(parts, facts.flow);
+  const stops = checks.filter(isStop).length;
   return {
     parts,
     runs: parts.flatMap((part) => {
@@ -58,7 +64,8 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
       return run ? [{ part: part.id, label: cableRunLabel(parts, part), ...run }] : [];
     }),
     checks: checks.map((check) => withSureRemedy(trip, shelf, carried, calculated, checks, check)),
-    joining: connectionOrder(parts, orderFacts(facts)),
+    joining: stops > 0 ? [] : connectionOrder(parts, orderFacts(facts)),
+    joiningBlocked: stops > 0 ? describeBlocked(stops) : null,
     parting: disconnectionOrder(parts),
     expected: expectedReadings(trip, carried, parts, calculated, facts.flow),
     cautions: cautionsOf(carried),
@@ -66,25 +73,29 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
   };
 }
 
+const describeBlocked = (stops: number): string =>
+  `Connect nothing yet: put the ${stops === 1 ? 'stop' : `${stops} stops`} above right first.`;
+
 /** What to look out for in the work with these batteries; what the site asks for stands in site/. */
 const cautionsOf = (carried: readonly Carried[]): readonly string[] => [
   ...new Set(batteryPieces(carried).flatMap(({ gear }) => cautions(gear.chemistry))),
 ];
 
 /** What the order of connecting depends on besides the parts. */
-const orderFacts = ({ packs, inParallel }: HarnessFacts): OrderFacts =>
+export const orderFacts = ({ packs, inParallel }: HarnessFacts): OrderFacts =>
   packs.length < 2
     ? {}
     : {
         batteries: inParallel ? 'parallel' : 'turns',
         fullByCharger: packs.some(({ chemistry }) => chemistry === 'lifepo4'),
+        isPrimary: packs.some(({ chemistry }) => isPrimary(chemistry)),
         isMixed: new Set(packs.map(({ chemistry }) => chemistry)).size > 1,
       };
 
-/** Rules whose remedy is looked at along the runs already (see runChecks). */
-const isSure = ({ on, part, remedy }: Check): boolean => on === 'run' || part === null || !remedy;
-
-/** A check with its remedy, where that mends it and stops nothing that was not stopped; else without. */
+/**
+ * A check with its remedy if that heals it, stops nothing else in the whole kit, and leaves no finding merely unknown; otherwise
+ * without, and a stop says why.
+ */
 function withSureRemedy(
   trip: Trip,
   shelf: readonly Gear[],
@@ -93,16 +104,34 @@ function withSureRemedy(
   before: readonly Check[],
   check: Check,
 ): Check {
-  if (isSure(check)) return check;
+  if (!check.remedy || check.part === null) return check;
   const { remedy, ...bare } = check;
-  const mended = applyRemedy(trip, shelf, check.part!, remedy!, 'put-in');
-  // Another place for the radio is another plan.
-  const plan = remedy!.offTerminals ? resolve(mended, shelf) : null;
-  const { checks } = checkedHarness(mended, carried, plan ? (plan.ok ? forecast(plan.value) : null) : run);
-  const stops = new Set(before.filter(isStop).map(placeOf));
-  const heals = !checks.some((after) => placeOf(after) === placeOf(check));
-  return heals && checks.filter(isStop).every((stop) => stops.has(placeOf(stop))) ? check : bare;
+  const mended = applyRemedy(trip, shelf, check.part, remedy, 'put-in');
+  // Another cable or another place for the radio is another plan.
+  const plan = resolve(mended, shelf);
+  const after = checkedHarness(mended, carried, plan.ok ? forecast(plan.value) : run);
+  const heals = !after.checks.some((one) => placeOf(one) === placeOf(check));
+  const isSafe =
+    heals &&
+    after.checks.filter(isStop).every((stop) => before.some((one) => isStop(one) && sameRule(one, stop))) &&
+    knownRadios(after) >= knownRadios(checkedHarness(trip, carried, run)) &&
+    !leavesRadioOff(check, after.checks);
+  return isSafe ? check : { ...bare, ...(isStop(check) && { noRemedy: describeNoRemedy(check.rule) }) };
+}
+
+/** A thicker cable that leaves the radio without enough volts is no remedy. */
+const leavesRadioOff = ({ rule }: Check, after: readonly Check[]): boolean =>
+  rule === 'drop' && after.some((one) => one.rule === 'floor' && isStop(one));
+
+/** Radios whose volts are known: with a run on the way that is not entered nothing is said of them. */
+function knownRadios({ parts, facts }: CheckedHarness): number {
+  const figures = cableRunFigures(parts, facts.flow);
+  return facts.radios.filter(({ part }) => {
+    const volts = figures.get(part)?.keyDownV;
+    return volts !== null && volts !== undefined;
+  }).length;
 }
 
 const isStop = ({ severity }: Check): boolean => severity === 'stop';
 const placeOf = ({ rule, part }: Check): string => `${rule} ${part}`;
+const sameRule = (one: Check, other: Check): boolean => placeOf(one) === placeOf(other);

@@ -59,7 +59,7 @@ describe('the sample kits', () => {
         if (!check.remedy || check.part === null) continue;
         const mended = applyRemedy(trip, gear, check.part, check.remedy, 'put-in');
         const after = harnessReport(mended, gear).checks;
-        const words = `${name}, ${key(check)}: ${check.remedy.words}`;
+        const words = `${name}, ${key(check)}: ${check.remedy.description}`;
         expect(after.map(key)).withContext(words).not.toContain(key(check));
         const worse = after.filter((one) => one.severity === 'stop' && !before.has(key(one)));
         expect(worse.map(key)).withContext(words).toEqual([]);

@@ -1,4 +1,5 @@
 import {
+  branchCablesOhm,
   connectorAmps,
   cableRunOhm,
   wayToRoot,
@@ -21,6 +22,7 @@ export const ASSUMED_CABLE: PlannedCable = { name: 'the cable', ohm: ASSUMED_CAB
 export function wiringOf(
   parts: readonly HarnessPart[],
   temperatureC: number,
+  batteries: BatteryBranches = NO_BRANCHES,
 ): Readonly<Record<CableRunName, PlannedCable | null>> {
   const cable = (part: HarnessPart | undefined) => (part?.run ? cableOf(part.run, temperatureC) : null);
   const radio = parts.find(({ kind }) => kind === 'radio');
@@ -28,13 +30,44 @@ export function wiringOf(
   // Beyond the load terminals the current takes the controller's own cable.
   const shared = way.slice(1).filter(({ kind, run }) => run && kind !== 'controller' && kind !== 'battery');
   const own = cable(way[0]);
-  const before = inRow(shared.map((part) => cable(part)).filter((known) => known !== null));
+  const before = inRow(
+    [...shared.map((part) => cable(part)), branchCable(parts, temperatureC, batteries)].filter(
+      (known) => known !== null,
+    ),
+  );
   return {
     panel: cable(parts.find(({ kind }) => kind === 'panel')),
     controller: cable(parts.find(({ kind }) => kind === 'controller')),
     distribution: before,
     radio: own ?? (before ? null : ASSUMED_CABLE),
   };
+}
+
+/** Batteries that hang from a common point: how they are used, and the resistance inside each, ohm, by part id. */
+export interface BatteryBranches {
+  readonly inParallel: boolean;
+  readonly ohms: ReadonlyMap<string, number>;
+}
+
+const NO_BRANCHES: BatteryBranches = { inParallel: false, ohms: new Map() };
+
+/**
+ * The cables between several batteries and their common point as one; null if none of them is entered. In parallel they share the
+ * current by resistance, as in Wire; one after the other the worst of them counts.
+ */
+function branchCable(
+  parts: readonly HarnessPart[],
+  temperatureC: number,
+  { inParallel, ohms }: BatteryBranches,
+): PlannedCable | null {
+  const branches = parts.flatMap(({ id, run, from }) => {
+    const packOhm = from === null ? undefined : ohms.get(id);
+    return packOhm === undefined ? [] : [{ packOhm, cableOhm: run && cableRunOhm(run, temperatureC) }];
+  });
+  const ohm = inParallel
+    ? branchCablesOhm(branches)
+    : Math.max(0, ...branches.map(({ cableOhm }) => cableOhm ?? 0));
+  return ohm > 0 ? { name: 'the cables of the batteries', ohm } : null;
 }
 
 function cableOf(run: CableRun, temperatureC: number): PlannedCable | null {

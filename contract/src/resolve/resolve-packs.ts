@@ -1,8 +1,10 @@
 import {
+  branchShares,
   CHEMISTRIES,
   chemistryOf,
   fail,
   leaksAMonth,
+  resistancesAt,
   socAfterStorage,
   succeed,
   USUAL_SOCKET,
@@ -35,14 +37,17 @@ export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<re
       ),
     );
   }
-  const [first, second] = sources;
-  if (second) {
+  const [first] = sources;
+  const other = sources.find(({ gear }) => !canBeParallel(first.gear, gear));
+  if (other) {
     return fail({
       code: 'mixed-batteries',
-      pointer: `/loadout/${second.index}`,
-      sentence: `The bag holds ${first.gear.name} and ${second.gear.name}. Use them one after the other, or take one kind, as many as you like; different kinds in parallel fight each other.`,
+      pointer: `/loadout/${other.index}`,
+      sentence: `The bag holds ${first.gear.name} and ${other.gear.name}. Use them one after the other, or take one kind, as many as you like; different kinds in parallel fight each other.`,
     });
   }
+  const batteries = sources.filter(isKind('battery'));
+  if (batteries.length > 1) return succeed([mixedPack(trip, batteries)]);
   if (first.gear.kind === 'station' && first.item.count > 1) {
     return fail({
       code: 'stations-parallel',
@@ -54,6 +59,61 @@ export function resolvePacks(trip: Trip, carried: readonly Carried[]): Result<re
     plannedPack(trip, first.gear, first.item.count, counted(first.gear.name, first.item.count)),
   ]);
 }
+
+/** Batteries of one chemistry and as many cells can be put in parallel, whatever their size. */
+const canBeParallel = (one: Battery | PowerStation, other: Battery | PowerStation): boolean =>
+  one === other ||
+  (one.kind === 'battery' &&
+    other.kind === 'battery' &&
+    one.chemistry === other.chemistry &&
+    one.cellsInSeries === other.cellsInSeries);
+
+/** Batteries of several sizes in parallel as one: they share the current by their resistance, and the weakest limit counts. */
+function mixedPack(trip: Trip, batteries: readonly Carried<Battery>[]): PlannedPack {
+  const each = batteries.map(({ gear, item: { count } }) => ({
+    gear,
+    count,
+    planned: plannedPack(trip, gear, count, counted(gear.name, count)),
+  }));
+  const [first] = each;
+  const shares = branchShares(
+    each.map(({ planned }) => ({ packOhm: resistancesAt(planned.label, ROOM_C).ohmic, cableOhm: null })),
+  );
+  const sum = (of: (label: PackLabel) => number) =>
+    each.reduce((total, { planned }) => total + of(planned.label), 0);
+  // The limit of all together is reached when the first of them gives as much as it may.
+  const limit = (of: (pack: PlannedPack) => number | undefined) => {
+    const limits = each.map(({ planned }, index) => (of(planned) ?? NaN) / shares[index]);
+    const least = Math.min(...limits);
+    return Number.isNaN(least) ? undefined : least;
+  };
+  const ratedAh = sum((label) => label.ratedAh);
+  const conductance = each.reduce(
+    (total, { planned }) => total + 1 / resistancesAt(planned.label, ROOM_C).ohmic,
+    0,
+  );
+  const [continuousA, peakA, maxChargeA] = [
+    limit((pack) => pack.continuousA),
+    limit((pack) => pack.peakA),
+    limit((pack) => pack.label.maxChargeA),
+  ];
+  return {
+    ...first.planned,
+    name: each.map(({ planned }) => planned.name).join(' and '),
+    label: {
+      ...first.planned.label,
+      ratedAh,
+      health: sum((label) => label.ratedAh * label.health) / ratedAh,
+      ohmicOhm: 1 / conductance,
+      ...(maxChargeA !== undefined && { maxChargeA }),
+    },
+    ...(continuousA !== undefined && { continuousA }),
+    ...(peakA !== undefined && { peakA }),
+  };
+}
+
+/** Temperature that resistances of a label are stated at, C. */
+const ROOM_C = 25;
 
 function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, name: string): PlannedPack {
   const kept = gear.kind === 'battery' && gear.keepsCharge === true;
@@ -94,18 +154,25 @@ export const packLabelOf = (gear: Battery | PowerStation, count: number): PackLa
 function batteryLabel(battery: Battery, count: number): PackLabel {
   const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA, keepsCharge, coldProtected } =
     battery;
+  const aged = measuredAh ? measuredAh.value / ratedAh.value : (health?.value ?? 1);
   return {
     chemistry: battery.chemistry,
     cellsInSeries: battery.cellsInSeries,
     ratedAh: ratedAh.value * count,
-    health: measuredAh ? measuredAh.value / ratedAh.value : (health?.value ?? 1),
-    ...(resistanceOhm && { ohmicOhm: ohmicOf(resistanceOhm) / count }),
+    health: aged,
+    ...(resistanceOhm
+      ? { ohmicOhm: ohmicOf(resistanceOhm) / count }
+      : aged < 1 && { ohmicOhm: agedOhm(battery, aged) / count }),
     ...(cutoffV && { cutoffV: cutoffV.value }),
     ...(maxChargeA && { maxChargeA: maxChargeA.value * count }),
     ...(coldProtected !== undefined && { coldProtected }),
     ...(keepsCharge && { leaksAMonth: leaksAMonth(battery.chemistry, true) }),
   };
 }
+
+/** Resistance of a battery that has lost capacity with age: R x (1 + 2 (1 - health)). Source: convention of this project, docs/model.md. */
+const agedOhm = ({ chemistry, cellsInSeries, ratedAh }: Battery, health: number): number =>
+  (chemistryOf(chemistry).inside(cellsInSeries).ohmicOhmAh / ratedAh.value) * (1 + 2 * (1 - health));
 
 /** Makers' milliohms are measured at 1 kHz and are half of what direct current meets, or less. */
 const SHEET_TO_DIRECT = 2;

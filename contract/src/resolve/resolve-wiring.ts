@@ -12,6 +12,7 @@ import {
 } from '@knapsack/core';
 import type { Cable, Wire } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
+import { faultSources } from '../harness/battery-facts.js';
 import { harnessOf } from '../harness/harness-of.js';
 import { cableRunNameOf, sizeOf } from '../harness/cable-runs.js';
 import { ASSUMED_CABLE, ASSUMED_CABLE_OHM, wiringOf } from '../harness/wiring-of.js';
@@ -41,7 +42,8 @@ export function resolveWiring(trip: Trip, carried: readonly Carried[]): Result<W
       sentence: `In the wiring, ${loop.map(({ name }) => name).join(' feeds ')} feeds ${loop[0].name} again, and the battery feeds none of them. Feed one of them from the battery, or from a part that the battery feeds.`,
     });
   }
-  return succeed(wiringOf(parts, trip.temperatureC));
+  const ohms = new Map([...faultSources(carried)].map(([id, { ohmicOhm }]) => [id, ohmicOhm]));
+  return succeed(wiringOf(parts, trip.temperatureC, { inParallel: trip.batteryUse !== 'turns', ohms }));
 }
 
 const WORDS: Record<CableRunName, string> = {

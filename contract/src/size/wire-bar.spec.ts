@@ -13,7 +13,7 @@ const thin: Cable = {
   id: 'thin',
   name: 'thin lead',
   run: 'controller',
-  wire: { areaMm2: 0.5, lengthM: 1, contactPairs: 2, fusesA: [], connectorA: 30 },
+  wire: { areaMm2: 0.2, lengthM: 1, contactPairs: 2, fusesA: [], connectorA: 30 },
 };
 const priced = { value: 100, source: 'datasheet' } as const;
 const shelf = [
@@ -52,7 +52,7 @@ describe('what Wire stops in a search', () => {
     expect(trips.length).toBeGreaterThan(3);
     for (const offered of trips) expect(stops(offered)).toEqual([]);
     const rules = new Set(search.ruledOut.map(({ reason }) => reason.rule));
-    expect(rules).toEqual(new Set(['wire carries the current']));
+    expect(rules).toEqual(new Set(['current in the wire']));
   });
 
   it('bars every battery where the radio’s own cable is at fault, and says so', () => {
@@ -66,7 +66,7 @@ describe('what Wire stops in a search', () => {
     });
     if (!('kits' in begun) || !begun.kits) throw new Error('no kits');
     expect(begun.kits.allowed).toEqual([]);
-    expect(begun.kits.ruledOut[0].rule).toBe('fuse rated for the load');
+    expect(begun.kits.ruledOut[0].rule).toBe('rating of the fuse');
     expect(begun.kits.ruledOut[0].sentence).toContain('through a fuse of 1 A');
   });
 });

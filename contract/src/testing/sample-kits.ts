@@ -1,5 +1,6 @@
 import type { SampleKit } from './sample-kit.js';
 import { OTHERS, UNSOUND } from './sample-kits-by-kind.js';
+import { ELECTRICIANS_KITS } from './sample-kits-of-the-electrician.js';
 import { DRY, LARGE, MIDDLE, SMALL } from './sample-kits-by-size.js';
 
 export type { SampleKit };
@@ -12,4 +13,5 @@ export const SAMPLE_KITS: readonly SampleKit[] = [
   ...LARGE,
   ...OTHERS,
   ...UNSOUND,
+  ...ELECTRICIANS_KITS,
 ];

@@ -37,7 +37,7 @@ describe('the rule of the low-voltage disconnect', () => {
     expect(disconnectPresent(pack)).toEqual(
       jasmine.objectContaining({
         severity: 'stop',
-        remedy: { words: 'a low-voltage disconnect', disconnect: true },
+        remedy: { description: 'a low-voltage disconnect', disconnect: true },
       }),
     );
     expect(disconnectPresent({ ...pack, protects: undefined })?.sentence).toContain('is not entered');
@@ -121,9 +121,18 @@ describe('the rule of batteries by air', () => {
   const of = (wattHours: number, chemistry: PackAge['chemistry'] = 'lifepo4') =>
     byAir({ name: 'Shale 18', chemistry, wattHours })?.severity;
 
-  it('is kept up to 100 Wh, and by what is not lithium', () => {
-    expect(of(100)).toBeUndefined();
-    expect(of(300, 'agm')).toBeUndefined();
+  it('notes the cabin up to 100 Wh and sealed lead, and stops liquid acid', () => {
+    expect(of(100)).toBe('note');
+    expect(of(300, 'agm')).toBe('note');
+    expect(of(300, 'flooded')).toBe('stop');
+    expect(of(300, 'nimh')).toBeUndefined();
+  });
+
+  it('stops a third battery that needs approval', () => {
+    const third = (approved: number) =>
+      byAir({ name: 'Shale 9', chemistry: 'lifepo4', wattHours: 120 }, approved)?.severity;
+    expect(third(2)).toBe('look');
+    expect(third(3)).toBe('stop');
   });
 
   it('looks up to 160 Wh and stops beyond', () => {

@@ -1,4 +1,4 @@
-import { chemistryOf, isLead, isLithium, type ChemistryName } from '../battery/chemistry.js';
+import { chemistryOf, isLead, isLithium, isPrimary, type ChemistryName } from '../battery/chemistry.js';
 import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import type { Answer } from './check.js';
 import { amps, volts } from './say.js';
@@ -15,7 +15,7 @@ export interface PackAge {
 /** Packs that lie in parallel must be alike; a tenth of health between them is as much as usual. */
 const MOST_APART = 0.1;
 
-/** Packs in parallel are of one chemistry, as many cells, and of about the same age. */
+/** Packs in parallel are of one chemistry, as many cells, and of about the same age; sets of primary cells are kept apart by diodes. */
 export function parallelPacksAlike(packs: readonly PackAge[]): Answer {
   const [first, ...rest] = packs;
   const other = rest.find(
@@ -24,9 +24,17 @@ export function parallelPacksAlike(packs: readonly PackAge[]): Answer {
   if (other) {
     return {
       severity: 'stop',
-      sentence: `${first.name} and ${other.name} lie in parallel: one would drive current into the other without limit. Use them one after the other.`,
+      sentence: `${first.name} and ${other.name} are in parallel: one would drive current into the other without limit. Use them one after the other.`,
       asks: 'one chemistry, as many cells',
       has: `${chemistryOf(first.chemistry).label}, ${chemistryOf(other.chemistry).label}`,
+    };
+  }
+  if (packs.length > 1 && isPrimary(first.chemistry)) {
+    return {
+      severity: 'look',
+      sentence: `Sets of ${first.name} are in parallel: the fuller set charges the emptier one, and its cells leak. Use them one after the other, or put an isolating diode behind each.`,
+      asks: 'one set at a time, or diodes',
+      has: 'in parallel',
     };
   }
   const health = packs.map((pack) => pack.health);
@@ -58,11 +66,11 @@ export function disconnectPresent({ name, chemistry, protects, disconnects }: Gu
   return {
     severity: unknown || isLead(chemistry) ? 'look' : 'stop',
     sentence: unknown
-      ? `Whether a protection inside ${name} opens when it is empty is not entered. Look at its label; without one, put a low-voltage disconnect in.`
+      ? `Whether ${name} has a protection that opens when it is empty is not entered. Look at its label; without one, put a low-voltage disconnect in.`
       : `Nothing switches ${name} off before it is emptied too far, which ruins it. Put a low-voltage disconnect in, or use load terminals that open.`,
     asks: 'a protection or a disconnect',
     has: unknown ? 'not entered' : 'none',
-    remedy: { words: 'a low-voltage disconnect', disconnect: true },
+    remedy: { description: 'a low-voltage disconnect', disconnect: true },
   };
 }
 
@@ -103,10 +111,10 @@ export const changeoverPresent = (names: readonly string[], isThere: boolean): A
   names.length > 1 && !isThere
     ? {
         severity: 'stop',
-        sentence: `${inWords(names)} are used one after the other, and nothing keeps them apart: connected at one point, the fuller one drives current into the emptier one without limit. Put in a change-over switch that breaks before it makes.`,
+        sentence: `${inWords(names)} are used one after the other, and nothing separates them: connected at one point, the fuller one drives current into the emptier one without limit. Put in a change-over switch that breaks before it makes.`,
         asks: 'a change-over switch',
         has: 'one joint',
-        remedy: { words: 'a change-over switch', changeover: true },
+        remedy: { description: 'a change-over switch', changeover: true },
       }
     : null;
 
@@ -156,40 +164,114 @@ export const lastResort = (
   isUnattended && isLithium(chemistry) && protects === true && !disconnects
     ? {
         severity: 'look',
-        sentence: `Nobody is there, and only the protection inside ${name} takes the loads off: it is a last resort and may need a charger to wake it. Put a low-voltage disconnect in.`,
+        sentence: `The station is unattended, and only the protection inside ${name} takes the loads off: it may need a charger to wake it. Put a low-voltage disconnect in.`,
         asks: 'a disconnect',
         has: 'its own protection',
-        remedy: { words: 'a low-voltage disconnect', disconnect: true },
+        remedy: { description: 'a low-voltage disconnect', disconnect: true },
       }
     : null;
 
-/** Lithium in the cabin: so much without asking, and so much with the airline's approval, Wh. Source: rules of air transport, as usual; the airline's own go first. */
+/** Lithium in the cabin: up to this without asking, and up to this with the airline's approval, Wh. Source: IATA dangerous goods rules for passengers; the airline's own go first. */
 const CABIN_WH = 100;
 const APPROVED_WH = 160;
+/** Spares between the two that one passenger may take. Source: as above. */
+const MAX_APPROVED_SPARES = 2;
 
-/** A lithium battery that goes by air. */
-export function byAir({
-  name,
-  chemistry,
-  wattHours,
-}: {
-  readonly name: string;
-  readonly chemistry: ChemistryName;
-  readonly wattHours: number;
-}): Answer {
-  if (!isLithium(chemistry) || wattHours <= CABIN_WH) return null;
+/** A battery that goes by air. @param approved batteries of the bag between 100 and 160 Wh */
+export function byAir(
+  {
+    name,
+    chemistry,
+    wattHours,
+  }: { readonly name: string; readonly chemistry: ChemistryName; readonly wattHours: number },
+  approved = 1,
+): Answer {
   const has = `${fixed(wattHours, 0)} Wh`;
-  return wattHours > APPROVED_WH
+  if (chemistry === 'flooded') {
+    return {
+      severity: 'stop',
+      sentence: `${name} holds liquid acid: it does not go in an aircraft with passengers. Send it another way, or take a sealed battery.`,
+      asks: 'no liquid acid',
+      has: 'flooded lead-acid',
+    };
+  }
+  if (isLead(chemistry)) {
+    return {
+      severity: 'note',
+      sentence: `${name} is sealed lead-acid: cap its terminals and ask the airline for the size that it takes.`,
+      asks: 'terminals capped',
+      has: chemistryOf(chemistry).label,
+    };
+  }
+  if (!isLithium(chemistry)) return null;
+  if (wattHours <= CABIN_WH) {
+    return {
+      severity: 'note',
+      sentence: `${name} (${has}) flies in the cabin only, never in checked baggage, with its terminals covered.`,
+      asks: 'in the cabin',
+      has,
+    };
+  }
+  if (wattHours > APPROVED_WH) {
+    return {
+      severity: 'stop',
+      sentence: `${name} holds ${has}: over ${APPROVED_WH} Wh lithium does not go in an aircraft with passengers. Take smaller ones, or send it another way.`,
+      asks: `at most ${APPROVED_WH} Wh`,
+      has,
+    };
+  }
+  return approved > MAX_APPROVED_SPARES
     ? {
         severity: 'stop',
-        sentence: `${name} holds ${has}: over ${APPROVED_WH} Wh lithium does not go in an aircraft with passengers. Take smaller ones, or send it another way.`,
-        asks: `at most ${APPROVED_WH} Wh`,
-        has,
+        sentence: `The bag holds ${approved} batteries of ${CABIN_WH} to ${APPROVED_WH} Wh, and one passenger takes two. Take smaller ones, or share them among passengers.`,
+        asks: `at most ${MAX_APPROVED_SPARES}`,
+        has: String(approved),
       }
     : {
         severity: 'look',
-        sentence: `${name} holds ${has}: in the cabin only, its terminals capped, and over ${CABIN_WH} Wh with the airline’s approval. Ask before you go.`,
+        sentence: `${name} holds ${has}: in the cabin only, its terminals covered, at most two of them, and with the airline’s approval. Ask before you go.`,
         asks: `at most ${CABIN_WH} Wh`,
         has,
       };
 }
+
+/** Whether a battery counts towards the two of a passenger that need approval. */
+export const needsApproval = ({
+  chemistry,
+  wattHours,
+}: {
+  readonly chemistry: ChemistryName;
+  readonly wattHours: number;
+}): boolean => isLithium(chemistry) && wattHours > CABIN_WH && wattHours <= APPROVED_WH;
+
+/** Lead below this charge sulfates while it is stored, 0 to 1, and after so many days. Source: makers' practice. */
+const STORED_FULL_SOC = 0.9;
+const SULFATES_AFTER_DAYS = 14;
+
+/** Lead is stored full. */
+export const leadStoredFull = ({ name, chemistry, soc, days }: InStore): Answer =>
+  isLead(chemistry) && soc < STORED_FULL_SOC && days >= SULFATES_AFTER_DAYS
+    ? {
+        severity: 'look',
+        sentence: `${name} was stored for ${days} days at ${sayQuantity({ value: soc, unit: 'share' })}: lead-acid that is not full sulfates and loses capacity for good. Charge it full before it is stored.`,
+        asks: 'stored full',
+        has: sayQuantity({ value: soc, unit: 'share' }),
+      }
+    : null;
+
+/** Lowest temperature at which lithium is discharged, C. Source: makers' practice. */
+const COLDEST_DISCHARGE_C = -20;
+
+/** Lithium is not used below the temperature that its makers allow, under which its figures here are guesses. @param coldC lowest of the outing, C */
+export const dischargedCold = (
+  { name, chemistry }: { readonly name: string; readonly chemistry: ChemistryName },
+  coldC: number,
+): Answer =>
+  coldC < COLDEST_DISCHARGE_C
+    ? {
+        severity: 'look',
+        sentence: `At ${sayQuantity({ value: coldC, unit: 'C' })} ${name} is below ${sayQuantity({ value: COLDEST_DISCHARGE_C, unit: 'C' })}: ${isLithium(chemistry) ? 'makers allow no discharge there, and its protection may open' : 'its capacity there is not known'}. The forecast calculates as at ${sayQuantity({ value: COLDEST_DISCHARGE_C, unit: 'C' })}. Keep it warmer.`,
+        asks: `at least ${sayQuantity({ value: COLDEST_DISCHARGE_C, unit: 'C' })}`,
+        has: sayQuantity({ value: coldC, unit: 'C' }),
+      }
+    : null;

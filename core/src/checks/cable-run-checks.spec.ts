@@ -33,13 +33,17 @@ describe('the rule of connectors and their current', () => {
   const far = { family: 'flat30', end: 'plug' } as const;
 
   it('is kept under their rating', () => {
-    expect(connectorCarries({ label: 'battery to lamp', safeForA: 5, near, far })).toBeNull();
-    expect(connectorCarries({ label: 'battery to lamp', safeForA: 50, near: null, far: null })).toBeNull();
+    expect(connectorCarries({ label: 'battery to lamp', safeForA: 5, near, far, ratedA: 5 })).toBeNull();
+    expect(
+      connectorCarries({ label: 'battery to lamp', safeForA: 50, near: null, far: null, ratedA: null }),
+    ).toBeNull();
   });
 
-  it('stops a weak one', () => {
-    const breach = connectorCarries({ label: 'battery to radio', safeForA: 12, near, far });
-    expect(breach?.severity).toBe('stop');
+  it('stops a weak one, and warns if only full power is too much for it', () => {
+    const run = { label: 'battery to radio', safeForA: 12, near, far, ratedA: 5 };
+    expect(connectorCarries(run)?.severity).toBe('stop');
+    expect(connectorCarries({ ...run, plannedA: 6 })?.severity).toBe('stop');
+    expect(connectorCarries({ ...run, plannedA: 4 })?.severity).toBe('look');
   });
 });
 
@@ -50,6 +54,7 @@ describe('the rule of connectors that go together', () => {
     offered: [{ family: 'barrel25', end: 'socket' }],
     end: { family: 'barrel25', end: 'plug' },
     which: 'far',
+    safeForA: 2,
     isLive: true,
   } as const;
 
@@ -68,10 +73,13 @@ describe('the remedy of connectors that do not go together', () => {
       offered: [{ family: 'bullet4', end: 'socket' }],
       end: { family: 'flat30', end: 'plug' },
       which: 'far',
+      safeForA: 2,
       isLive: true,
     } as const;
     expect(connectorsMate(meeting)?.remedy).toBeUndefined();
     expect(connectorsMate({ ...meeting, isLive: false })?.remedy?.far?.end).toBe('plug');
+    // A 4 mm bullet carries 40 A.
+    expect(connectorsMate({ ...meeting, isLive: false, safeForA: 41 })?.remedy).toBeUndefined();
   });
 });
 
@@ -80,7 +88,7 @@ describe('the rule of polarity', () => {
 
   it('notes a barrel: which pole is its centre has to be measured', () => {
     const far = { family: 'barrel21', end: 'plug' } as const;
-    const said = polarityMarked({ label: 'battery to radio', safeForA: 2, near: flat, far });
+    const said = polarityMarked({ label: 'battery to radio', near: flat, far });
     expect(said).toEqual(jasmine.objectContaining({ severity: 'note', asks: 'the centre measured' }));
   });
 });

@@ -11,7 +11,7 @@ import {
 } from '../harness/connectors.js';
 import type { Answer } from './check.js';
 import { UNSURE_V } from './model-error.js';
-import { amps, metres, sayShare, sayMost, volts, type MostAmps } from './say.js';
+import { amps, isOnlyAtFullPower, metres, sayShare, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its wire is held against its currents. */
 export interface WireLoad extends MostAmps {
@@ -27,7 +27,7 @@ export function wireCarries(wire: WireLoad): Answer {
   const { label, name, safeForA, ampacityA } = wire;
   if (ampacityA === null || safeForA <= ampacityA) return null;
   return {
-    severity: 'stop',
+    severity: isOnlyAtFullPower(wire, ampacityA) ? 'look' : 'stop',
     sentence: `From ${label}, ${sayMost(wire)} flow and ${name} may carry ${amps(ampacityA)}: it would get hot. Take a thicker cable.`,
     asks: `at least ${amps(safeForA)}`,
     has: amps(ampacityA),
@@ -64,20 +64,20 @@ export interface Connected extends MostAmps {
   readonly label: string;
   readonly near: Connector | null;
   readonly far: Connector | null;
+  /** What its connectors may carry, A: as the cable states it, else by their kind; null if not known. */
+  readonly ratedA: number | null;
 }
 
 /** Every connector of a run carries its largest current. */
 export function connectorCarries(run: Connected): Answer {
-  const { label, safeForA, near, far } = run;
-  const weak = [near, far].find(
-    (connector) => connector !== null && CONNECTORS[connector.family].ratedA < safeForA,
-  );
-  if (!weak) return null;
+  const { label, safeForA, near, far, ratedA } = run;
+  if (ratedA === null || ratedA >= safeForA) return null;
+  const weak = [near, far].find((end) => end !== null && CONNECTORS[end.family].ratedA <= ratedA);
   return {
-    severity: 'stop',
-    sentence: `From ${label}, ${sayMost(run)} flow through a ${sayConnector(weak)} made for ${amps(CONNECTORS[weak.family].ratedA)}: it would melt. Take a connector that carries it.`,
+    severity: isOnlyAtFullPower(run, ratedA) ? 'look' : 'stop',
+    sentence: `From ${label}, ${sayMost(run)} flow through ${weak ? `a ${sayConnector(weak)}` : 'connectors'} made for ${amps(ratedA)}: it would melt. Take a connector that carries it.`,
     asks: `at least ${amps(safeForA)}`,
-    has: amps(CONNECTORS[weak.family].ratedA),
+    has: amps(ratedA),
   };
 }
 
@@ -89,26 +89,32 @@ export interface Meeting {
   readonly offered: readonly Connector[];
   readonly end: Connector | null;
   readonly which: 'near' | 'far';
+  /** The largest current of the run, A. */
+  readonly safeForA: number;
   /** Unplugged, this end is live. */
   readonly isLive: boolean;
 }
 
 /** The end of a run goes into what the part has. */
-export function connectorsMate({ label, part, offered, end, which, isLive }: Meeting): Answer {
+export function connectorsMate({ label, part, offered, end, which, safeForA, isLive }: Meeting): Answer {
   if (!end || offered.length === 0 || offered.some((one) => mates(one, end))) return null;
   const fitting = mateOf(offered[0]);
+  const carries = CONNECTORS[fitting.family].ratedA >= safeForA;
   return {
     severity: 'look',
-    sentence: `From ${label}, the cable ends in a ${sayConnector(end)} and ${part} has ${offered.map((one) => `a ${sayConnector(one)}`).join(' and ')}: they do not go together. Fit another end or carry an adapter.`,
+    sentence: `From ${label}, a ${sayConnector(end)} does not fit ${part}, which has ${offered.map((one) => `a ${sayConnector(one)}`).join(' and ')}. Fit another end or carry an adapter.`,
     asks: sayConnector(fitting),
     has: sayConnector(end),
     // A bare pin never goes on the side that is live: then the part's own connector is what has to change.
-    ...(!(isLive && isBarePin(fitting)) && { remedy: { words: sayConnector(fitting), [which]: fitting } }),
+    ...(carries &&
+      !(isLive && isBarePin(fitting)) && {
+        remedy: { description: sayConnector(fitting), [which]: fitting },
+      }),
   };
 }
 
 /** Two poles that can be connected the wrong way round are marked, and of a barrel it is known which pole is the centre. */
-export function polarityMarked({ label, near, far }: Connected): Answer {
+export function polarityMarked({ label, near, far }: Pick<Connected, 'label' | 'near' | 'far'>): Answer {
   const ends = [near, far].filter((end) => end !== null);
   const open = ends.find(({ family }) => MAY_REVERSE.includes(family));
   if (open) {
@@ -149,6 +155,6 @@ export const isCopper = (label: string, isClad: boolean): Answer =>
         sentence: `From ${label} the wire is copper-clad aluminium: it loses 1.6 times as much as copper, and it breaks and works loose at its crimps. Take copper.`,
         asks: 'copper',
         has: 'copper-clad aluminium',
-        remedy: { words: 'the same of copper', isCopper: true },
+        remedy: { description: 'the same of copper', isCopper: true },
       }
     : null;

@@ -11,8 +11,10 @@ export interface Chargeable {
   readonly name: string;
   readonly chemistry: ChemistryName;
   readonly cellsInSeries: number;
-  /** Its protection keeps a charge out below freezing; undefined where it is not entered. */
+  /** Its protection keeps a charge out below freezing; undefined if not entered. */
   readonly coldProtected?: boolean;
+  /** The cells of a power station, whose electronics decide. */
+  readonly hasSocket?: boolean;
 }
 
 /** Cells that cannot be charged are connected to no panel and no charger, at any temperature. */
@@ -33,13 +35,24 @@ const coldHarm = (chemistry: ChemistryName): string =>
     : 'the cells gas and lose capacity';
 
 /** Lithium and NiMH are not charged below freezing unless something keeps the charge out. @param coldC lowest temperature of the outing, C */
-export function chargedCold({ name, chemistry, coldProtected }: Chargeable, coldC: number): Answer {
+export function chargedCold(
+  { name, chemistry, coldProtected, hasSocket }: Chargeable,
+  coldC: number,
+): Answer {
   if (coldC >= 0 || chemistryOf(chemistry).charge?.belowFreezing !== 0) return null;
   const has = degrees(coldC);
   if (coldProtected) {
     return {
       severity: 'note',
       sentence: `Down to ${has} the protection of ${name} keeps a charge out: the sun helps only what is switched on.`,
+      asks: `at least ${degrees(0)}`,
+      has,
+    };
+  }
+  if (hasSocket && coldProtected === undefined) {
+    return {
+      severity: 'look',
+      sentence: `At ${has} the cells of ${name} must not be charged, and whether its electronics refuse a charge then is not entered. Read its manual, or keep it above freezing while it charges.`,
       asks: `at least ${degrees(0)}`,
       has,
     };
@@ -106,18 +119,24 @@ export interface Charged {
   readonly isEntered: boolean;
 }
 
+/** Below freezing the usual limit of lead is halved; this takes it back. */
+const COLD_LEAD_HALVED = 2;
+
 /**
- * The battery takes what the controller can bring. A maker's limit that is passed is a stop; a usual one, and lead, whose charge
+ * The battery takes the current that the controller can bring. A maker's limit that is passed is a stop; a usual one, and lead, whose charge
  * falls by itself once the controller holds its volts, is worth a look.
  *
- * @param bringsA the most that comes, by the hardware, A (see controllerRunAmps)
+ * @param bringsA the most that lasts, by the hardware, A (see controllerLastingAmps)
+ * @param isCold below freezing, where lead is charged with half of its usual limit: above that it only charges less well
  */
 export function batteryAccepts(
   controller: string,
   { name, chemistry, maxChargeA, isEntered }: Charged,
   bringsA: number,
+  isCold = false,
 ): Answer {
-  if (bringsA <= maxChargeA + 1e-9) return null;
+  const mostA = isCold && isLead(chemistry) && !isEntered ? COLD_LEAD_HALVED * maxChargeA : maxChargeA;
+  if (bringsA <= mostA + 1e-9) return null;
   const harm = isLithium(chemistry)
     ? 'its protection would open, in full sun and under load'
     : chargeHarm(chemistry);

@@ -4,7 +4,7 @@ import { checkHarness } from './check-harness.js';
 
 const charger = (more: Partial<CheckedCharger> = {}): CheckedCharger => ({
   ...{ name: 'Ebb 5', maxA: 5, hasEnd: true, profiles: ['lifepo4'], hours: 2 },
-  ...{ starterA: null, generator: null },
+  ...{ fromVehicle: false, starterA: null, generator: null },
   ...more,
 });
 const generator = (more: Partial<NonNullable<CheckedCharger['generator']>> = {}) => ({
@@ -30,18 +30,41 @@ describe('a charger that charges during the outing', () => {
     expect(rules(charger(generator()))).toEqual([]);
   });
 
-  it('must have an end of its own for lithium, not for lead', () => {
+  it('must end by itself for lithium, and for others if it is on for longer than they take to fill', () => {
     const endless = charger({ hasEnd: false, profiles: ['lifepo4', 'agm', 'liion'] });
     expect(rules(endless)).toEqual(['stop noEnd']);
     expect(rules(endless, { chemistry: 'liion' })).toEqual(['stop noEnd']);
     expect(found(endless)[0].sentence).toContain('may burn. Take a charger for LiFePO4');
-    expect(rules(endless, { chemistry: 'agm' })).toEqual([]);
+    // From half full: 9 Ah / (0.92 x 5 A) are 1.96 h.
+    const agm = { chemistry: 'agm', soc: 0.5, maxChargeA: 9 } as const;
+    expect(rules({ ...endless, hours: 1.9 }, agm)).toEqual([]);
+    expect(rules({ ...endless, hours: 2 }, agm)).toEqual(['stop noEnd']);
+    // 2 A for 4 h into full cells of 2 Ah; a twentieth of their capacity does no harm.
+    const cells = { chemistry: 'nimh', capacityAh: 2, maxChargeA: 4, soc: 1 } as const;
+    const constant = { ...endless, profiles: ['nimh'] as const, hours: 4 };
+    expect(rules({ ...constant, maxA: 2 }, cells)).toEqual(['stop noEnd']);
+    expect(rules({ ...constant, maxA: 0.1 }, cells)).toEqual([]);
   });
 
-  it('must be made for the battery; one that does not say is for all but NiMH', () => {
+  it('has a cable of its own from 10 A on, in a vehicle with a fuse at both batteries', () => {
+    const cable = (more: Partial<CheckedCharger>) =>
+      checkHarness([], factsOf({ chargers: [charger(more)], packs: [checkedPack({ maxChargeA: 40 })] })).find(
+        ({ rule }) => rule === 'chargerCable',
+      );
+    expect(cable({ maxA: 9.9 })).toBeUndefined();
+    expect(cable({ maxA: 20 })?.severity).toBe('note');
+    const vehicle = cable({ maxA: 20, fromVehicle: true, starterA: 24 });
+    expect(vehicle?.severity).toBe('look');
+    expect(vehicle?.sentence).toContain('Both');
+    // 25 A want 2.5 mm2, which carries 32 A.
+    expect(vehicle?.asks).toBe('2.5 mm² wire');
+  });
+
+  it('must be made for the battery; if its profiles are not entered it is a warning, for NiMH a stop', () => {
     expect(rules(charger(), { chemistry: 'agm' })).toEqual(['stop profile']);
     const { profiles: _profiles, ...silent } = charger();
-    expect(rules(silent, { chemistry: 'agm' })).toEqual([]);
+    expect(rules(silent, { chemistry: 'agm' })).toEqual(['look profile']);
+    expect(rules(silent, { chemistry: 'liion' })).toEqual(['look profile']);
     expect(rules(silent, { chemistry: 'nimh' })).toEqual(['stop profile']);
   });
 

@@ -1,9 +1,8 @@
 import type { MostAmps } from './say.js';
-import { fullRestVolts } from '../battery/most-volts.js';
+import { fullRestVolts, mostChargingVolts } from '../battery/most-volts.js';
 import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import { cableRunFigures, type CableRunFigures } from '../harness/cable-run-figures.js';
-import { supplyCarriesKeyDown } from './discharge-checks.js';
-import type { Connector } from '../harness/connectors.js';
+import { supplyCarriesKeyDown, switchCarries } from './discharge-checks.js';
 import type { Answer, Remedy } from './check.js';
 import { at, type Check, type HarnessFacts } from './facts.js';
 import {
@@ -26,6 +25,7 @@ import {
   liveSideShrouded,
   polarityMarked,
   wireCarries,
+  type Meeting,
 } from './cable-run-checks.js';
 
 /** Rules that a new fuse, wire or connectors mend, all of them of a run at once. */
@@ -51,8 +51,20 @@ interface CableRunContext {
   readonly mostV: (part: HarnessPart) => number;
 }
 
-function contextOf(parts: readonly HarnessPart[], { flow, packs, panels }: HarnessFacts): CableRunContext {
-  const batteryV = Math.max(0, ...packs.map((pack) => (pack.hasSocket ? 0 : fullRestVolts(pack))));
+function contextOf(
+  parts: readonly HarnessPart[],
+  { flow, packs, panels, hasCharger, coldC }: HarnessFacts,
+): CableRunContext {
+  // A battery that is charged on the way has more volts than at rest.
+  const isCharged = panels.length > 0 || hasCharger;
+  const batteryV = Math.max(
+    0,
+    ...packs.map((pack) =>
+      pack.hasSocket
+        ? 0
+        : ((isCharged ? mostChargingVolts(pack, { temperatureC: coldC }) : null) ?? fullRestVolts(pack)),
+    ),
+  );
   return {
     temperatureC: flow.temperatureC,
     lowV: flow.lowV.keyDown,
@@ -133,9 +145,12 @@ function cableRunBreaches(
   const isPanel = part.kind === 'panel';
   const isCharge = isPanel || part.kind === 'controller';
   const most = { safeForA, plannedA: keyDownA, isCharge: isCharge && keyDownA < safeForA };
-  const connected = { label, near, far, ...most };
+  const connected = { label, near, far, ratedA: figures.connectorA, ...most };
+  const isToMissing = part.kind === 'missing' || above?.kind === 'missing';
   // Towards the battery, a panel is what is live.
   const [live, liveAt] = isPanel ? [near, above?.name ?? 'the controller'] : [far, part.name];
+  // A run towards a gap is complete only once the part is there.
+  if (isToMissing) return [];
   return [
     ...fuseBreaches({ part, above, label, most }, figures, context),
     told('ampacity', wireCarries({ label, name, ampacityA, ...most })),
@@ -156,17 +171,24 @@ function cableRunBreaches(
     told('pin', liveSideShrouded(label, live, liveAt)),
     told('copper', isCopper(label, run.wire?.size.isClad ?? false)),
     told('polarity', polarityMarked(connected)),
-    ...(above ? [told('mating', mating(label, above, near, 'near', isPanel))] : []),
-    told('mating', mating(label, part, far, 'far', !isPanel)),
-    SWITCHES.has(part.kind)
+    ...(above
+      ? [told('mating', mating({ label, which: 'near', end: near, isLive: isPanel, safeForA }, above))]
+      : []),
+    told('mating', mating({ label, which: 'far', end: far, isLive: !isPanel, safeForA }, part)),
+    part.kind === 'converter'
       ? at(
           'supply',
           part.id,
           'part',
-          // What a converter gives counts on its own side.
-          supplyCarriesKeyDown({ name: part.name, needA: behind(part, figures, context), limitA: part.maxA }),
+          // The output of a converter counts on its own side.
+          supplyCarriesKeyDown(
+            { name: part.name, needA: behind(part, figures, context), limitA: part.maxA },
+            part.supply?.volts,
+          ),
         )
-      : null,
+      : SWITCHES.has(part.kind)
+        ? at('supply', part.id, 'part', switchCarries(part.name, keyDownA, part.maxA))
+        : null,
   ];
 }
 
@@ -202,34 +224,23 @@ function fuseBreaches(
   };
   const ownFuse = typeof fuseA === 'number';
   const carries = fuseCarriesLoad(fused);
+  const guards = isPanel ? null : fuseGuardsWire({ label, guardA, ownFuse, ampacityA, connectorA, wantsA });
   return [
     atBattery ? told('fuse', fuseAtBattery(fused)) : null,
     atBattery ? told('reach', fuseWithinReach(fused)) : null,
     told('fuseVolts', fuseWithinVolts(label, fuseA, fuseKind, mostV(part))),
     told('carries', carries),
-    isPanel
-      ? null
-      : told('guards', fuseGuardsWire({ label, guardA, ownFuse, ampacityA, connectorA, wantsA })),
-    isPanel || carries
+    told('guards', guards),
+    isPanel || carries || guards
       ? null
       : told('sold', fuseExists({ label, name: cable ?? 'its cable', ampacityA, ...most, wantsA })),
   ];
 }
 
-const SWITCHES: ReadonlySet<HarnessPart['kind']> = new Set([
-  'converter',
-  'distribution',
-  'splitter',
-  'disconnect',
-]);
+const SWITCHES: ReadonlySet<HarnessPart['kind']> = new Set(['distribution', 'splitter', 'disconnect']);
 
-const mating = (
-  label: string,
-  { name, connectors }: HarnessPart,
-  end: Connector | null,
-  which: 'near' | 'far',
-  isLive: boolean,
-): Answer => connectorsMate({ label, part: name, offered: connectors, end, which, isLive });
+const mating = (meeting: Omit<Meeting, 'part' | 'offered'>, { name, connectors }: HarnessPart): Answer =>
+  connectorsMate({ ...meeting, part: name, offered: connectors });
 
 /** What a part gives to what hangs behind it, A. */
 const behind = ({ supply }: HarnessPart, { keyDownA }: CableRunFigures, { lowV }: CableRunContext): number =>

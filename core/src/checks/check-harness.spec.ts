@@ -20,7 +20,17 @@ const facts = (more: Partial<HarnessFacts> = {}): HarnessFacts =>
     radios: [{ part: 'radio', name: 'radio', mostW: 10, dropoutV: 9, fullPowerV: 12.5, maxV: 15 }],
     ...more,
   });
-const panel = { part: 'panel', name: 'panel', coldV: 26, shortA: 2, stringA: 2, strings: 1, bestA: 1 };
+const panel = {
+  part: 'panel',
+  name: 'panel',
+  labelVmpV: 18,
+  labelVocV: 22,
+  coldV: 26,
+  shortA: 2,
+  stringA: 2,
+  strings: 1,
+  bestA: 1,
+};
 const rules = (parts: readonly HarnessPart[], given = facts()) =>
   checkHarness(parts, given).map(({ rule, part: where, severity }) => `${severity} ${rule} ${where}`);
 
@@ -154,7 +164,7 @@ describe('a harness against all rules', () => {
     const given = (input: { maxInputV?: number }) =>
       facts({
         packs: [checkedPack({ hasSocket: true, socketA: 10, coldProtected: true })],
-        panels: [{ ...panel, coldV: 50 }],
+        panels: [{ ...panel, labelVmpV: 18, labelVocV: 22, coldV: 50 }],
         inputs: [{ part: 'battery', name: 'Tarn', ...input }],
       });
     expect(rules(parts, given({ maxInputV: 28 }))).toContain('stop input battery');

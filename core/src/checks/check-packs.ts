@@ -1,11 +1,19 @@
-import { ampsOutOf, BRANCH_SHARE, type CableRunFigures } from '../harness/cable-run-figures.js';
+import {
+  ampsOutOf,
+  batteryShares,
+  safeBranchShare,
+  type CableRunFigures,
+} from '../harness/cable-run-figures.js';
 import { wayToRoot, type HarnessPart } from '../harness/harness.js';
 import {
   byAir,
   changeoverPresent,
   disconnectEntered,
+  dischargedCold,
   disconnectPresent,
   lastResort,
+  leadStoredFull,
+  needsApproval,
   parallelPacksAlike,
   parasiticDraw,
 } from './battery-checks.js';
@@ -17,6 +25,7 @@ import {
   peakDischarge,
   staysAwake,
   supplyCarriesKeyDown,
+  switchCarries,
   unevenShare,
 } from './discharge-checks.js';
 import { fuseInterrupts } from './fuse-checks.js';
@@ -30,7 +39,7 @@ export function packChecks(
 ): (Check | null)[] {
   const { packs, coldC, storedDays, standingA, inParallel } = facts;
   const disconnects = loadsDisconnected(parts, facts);
-  const each = packs.flatMap((pack) => {
+  const each = withoutTwins(packs).flatMap((pack) => {
     const { part } = pack;
     const guarded = { ...pack, protects: pack.hasSocket || pack.protects, disconnects };
     return [
@@ -38,12 +47,15 @@ export function packChecks(
       at('disconnect', part, 'part', disconnectPresent(guarded)),
       pack.hasSocket ? null : at('resort', part, 'part', lastResort(guarded, facts.isUnattended)),
       at('freeze', part, 'part', freezes(pack, pack.lowestSoc, coldC)),
-      at('interrupts', part, 'part', interrupts(parts, pack, figures)),
-      facts.byAir ? at('air', part, 'part', byAir(pack)) : null,
-      at('storage', part, 'part', parasiticDraw({ ...pack, standingA, days: storedDays })),
+      interrupts(parts, pack, figures),
+      facts.byAir ? at('air', part, 'part', byAir(pack, packs.filter(needsApproval).length)) : null,
+      at('storage', part, 'part', parasiticDraw({ ...pack, standingA, days: storedDays })) ??
+        at('storage', part, 'part', leadStoredFull({ ...pack, standingA, days: storedDays })),
+      at('coldUse', part, 'part', dischargedCold(pack, facts.temperatureC)),
     ];
   });
-  const joint = parts.find(({ from }) => from === null)?.id ?? null;
+  const root = parts.find(({ from }) => from === null);
+  const joint = root?.id ?? null;
   return [
     ...each,
     inParallel
@@ -57,10 +69,28 @@ export function packChecks(
             parts.some(({ kind }) => kind === 'changeover'),
           ),
         ),
+    root?.kind === 'changeover'
+      ? at(
+          'supply',
+          root.id,
+          'part',
+          switchCarries(root.name, ampsOutOf(parts, facts.flow, 'keyDownA'), root.maxA),
+        )
+      : null,
     ...facts.disconnects.map(({ part, ...disconnect }) =>
       at('settings', part, 'part', disconnectEntered(disconnect, packs[0]?.cutoffV)),
     ),
   ];
+}
+
+/** Batteries that differ in nothing but their name and part are checked once. */
+function withoutTwins(packs: readonly CheckedPack[]): readonly CheckedPack[] {
+  const keyOf = ({ part: _part, name: _name, ...rest }: CheckedPack) => JSON.stringify(rest);
+  const seen = new Set<string>();
+  return packs.filter((pack) => {
+    const key = keyOf(pack);
+    return !seen.has(key) && seen.add(key);
+  });
 }
 
 function dischargeChecks(
@@ -76,7 +106,8 @@ function dischargeChecks(
     ];
   }
   const limitA = pack.peakA ?? continuousA;
-  const unevenA = BRANCH_SHARE * ampsOutOf(parts, flow, 'keyDownA');
+  const share = batteryShares(parts, flow).get(part) ?? 1;
+  const unevenA = safeBranchShare(share) * ampsOutOf(parts, flow, 'keyDownA');
   return [
     at('limit', part, 'part', dischargeLimitKnown(pack, needA)),
     at('peak', part, 'part', peakDischarge({ name, needA, limitA, allowedW })) ??
@@ -90,9 +121,9 @@ function dischargeChecks(
 /** The first fuses of a battery: the one that would have to break the most and cannot. */
 function interrupts(
   parts: readonly HarnessPart[],
-  { part: battery, name, protects, capacityAh, hasSocket }: CheckedPack,
+  { part: battery, protects, capacityAh, hasSocket }: CheckedPack,
   figures: ReadonlyMap<string, CableRunFigures>,
-) {
+): Check | null {
   if (hasSocket) return null;
   const own = parts.find(({ id }) => id === battery);
   const first = own?.run ? [own] : parts.filter(({ from }) => from === battery);
@@ -101,8 +132,8 @@ function interrupts(
     const { fuseA, fuseKind } = part.run ?? {};
     if (typeof fuseA !== 'number') continue;
     const [label, faultA] = [cableRunLabel(parts, part), faultOf(part)];
-    const found = fuseInterrupts({ name, label, fuseA, fuseKind, faultA, protects, capacityAh });
-    if (found) return found;
+    const found = fuseInterrupts({ label, fuseA, fuseKind, faultA, protects, capacityAh });
+    if (found) return at('interrupts', part.id, 'run', found);
   }
   return null;
 }

@@ -8,9 +8,11 @@ import {
   setPointFits,
   wakesBattery,
 } from './charge-checks.js';
+import { setPointVolts } from '../battery/most-volts.js';
 import { cellsFilled, cellsOut } from './cell-checks.js';
 import {
   chargerAccepted,
+  chargerCable,
   chargerEnds,
   chargerFits,
   generatorCarries,
@@ -21,10 +23,13 @@ import type { Answer } from './check.js';
 import { at, type Check, type CheckedPanel, type HarnessFacts } from './facts.js';
 import {
   belowShock,
+  cellsProtected,
   controllerCarries,
   controllerNoise,
   inputSurvivesCold,
+  notEqualised,
   panelNeedsController,
+  panelVoltsSuit,
   powerStationInputKnown,
   stringsFused,
   terminalsCarry,
@@ -62,9 +67,12 @@ function panelChecks(
   const into = parts.find(({ id }) => id === own?.from);
   const charges = into?.kind === 'controller' || into?.kind === 'station';
   return [
-    at('straight', part, 'run', panelNeedsController(name, into ? { name: into.name, charges } : null)),
+    // A controller that is missing is reported as missing.
+    into?.kind === 'missing'
+      ? null
+      : at('straight', part, 'run', panelNeedsController(name, into ? { name: into.name, charges } : null)),
     at('shock', part, 'part', belowShock(name, coldV)),
-    at('strings', part, 'run', stringsFused(name, strings, stringA, own?.run?.stringFuseA)),
+    at('strings', part, 'run', stringsFused(name, strings, stringA, own?.run?.stringFuseA, coldV)),
   ];
 }
 
@@ -76,7 +84,7 @@ const chargedChecks = ({ packs, coldC, hotC }: HarnessFacts): (Check | null)[] =
     at('hot', pack.part, 'part', chargedHot(pack, hotC)),
   ]);
 
-/** Chargers that charge during the outing; they are said of the battery, since they are no part of the drawing. */
+/** Chargers that charge during the outing; the findings are on the battery, since chargers are not part of the drawing. */
 function chargerChecks({ chargers, packs, inParallel }: HarnessFacts): (Check | null)[] {
   const shares = inParallel ? Math.max(1, packs.length) : 1;
   return chargers.flatMap((charger) => {
@@ -84,7 +92,7 @@ function chargerChecks({ chargers, packs, inParallel }: HarnessFacts): (Check | 
     return [
       ...packs.flatMap((pack) => {
         const { part, name, chemistry, maxChargeA, chargeEntered = false } = pack;
-        const ends = chargerEnds(charger, pack);
+        const ends = chargerEnds(charger, pack, charger.maxA / shares);
         return [
           at('noEnd', part, 'part', ends),
           ends ? null : at('profile', part, 'part', chargerFits(charger, pack)),
@@ -102,6 +110,7 @@ function chargerChecks({ chargers, packs, inParallel }: HarnessFacts): (Check | 
               ),
         ];
       }),
+      at('chargerCable', first?.part ?? null, first ? 'part' : 'kit', chargerCable(charger)),
       at('starter', first?.part ?? null, first ? 'part' : 'kit', leavesTheStarter(charger)),
       at('generator', first?.part ?? null, first ? 'part' : 'kit', generatorCarries(charger)),
       at('quiet', null, 'kit', generatorRests(charger)),
@@ -123,7 +132,8 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
     const bestA = fed.reduce((most, panel) => Math.max(most, panel.bestA), 0);
     const whenFed = (rule: Parameters<typeof at>[0], answers: readonly Answer[]) =>
       fed.length > 0 ? at(rule, part, 'part', first(answers)) : null;
-    const bringsA = (flow.charging.get(part)?.safeForA ?? 0) / shares;
+    const charging = flow.charging.get(part);
+    const bringsA = (charging?.lastingA ?? charging?.safeForA ?? 0) / shares;
     return [
       ...fed.map(({ name, coldV }) => at('input', part, 'part', inputSurvivesCold(controller, name, coldV))),
       fed.length > 0 ? at('current', part, 'part', controllerCarries(controller, shortA, bestA)) : null,
@@ -134,11 +144,25 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
             controller.name,
             { name, chemistry, maxChargeA: maxChargeA!, isEntered: chargeEntered },
             bringsA,
+            facts.coldC < 0,
           ),
         ),
       ),
       ...(controller.ofCells ? cellChecks(controller, controller.ofCells, packs) : []),
       whenFed('profile', gravestFirst(packs.map((pack) => chargeProfile(controller, pack)))),
+      ...fed.map((panel) =>
+        at(
+          'panelVolts',
+          part,
+          'part',
+          gravestFirst(packs.map((pack) => panelSuits(controller, panel, pack, temperatureC)))[0] ?? null,
+        ),
+      ),
+      whenFed('overcharge', gravestFirst(packs.map((pack) => cellsProtected(controller.name, pack)))),
+      whenFed(
+        'equalising',
+        packs.map((pack) => notEqualised(controller, pack)),
+      ),
       whenFed('setpoint', gravestFirst(packs.map((pack) => setPointFits(controller, pack, temperatureC)))),
       whenFed(
         'wake',
@@ -150,6 +174,17 @@ function controllerChecks(parts: readonly HarnessPart[], facts: HarnessFacts): (
       at('noise', part, 'part', controllerNoise(controller.name, controller.heard)),
     ];
   });
+}
+
+/** A panel against the volts at which a battery is charged; single cells on USB have their own charger. */
+function panelSuits(
+  controller: HarnessFacts['controllers'][number],
+  panel: CheckedPanel,
+  pack: HarnessFacts['packs'][number],
+  temperatureC: number,
+): Answer {
+  const chargeV = setPointVolts(pack, temperatureC);
+  return controller.ofCells || chargeV === null ? null : panelVoltsSuit(controller, panel, chargeV);
 }
 
 /** Cells that are charged one by one. */

@@ -5,7 +5,14 @@ export const SEVERITIES = ['stop', 'look', 'note'] as const;
 /** Stop: it would break, hurt someone or not work at all. Look: it may not work as planned. Note: good to know. */
 export type Severity = (typeof SEVERITIES)[number];
 
-/** What is changed of a run; what is absent stays as it is. */
+/** How a severity is called in the page and in the terminal; documents and JSON keep the short names. */
+export const SEVERITY_NAMES: Readonly<Record<Severity, string>> = {
+  stop: 'stop',
+  look: 'warning',
+  note: 'note',
+};
+
+/** A change of a run; absent fields stay as they are. */
 export interface CableRunChange {
   /** Fuse, A, its kind, and how far from the battery, m. */
   readonly fuseA?: number;
@@ -20,11 +27,11 @@ export interface CableRunChange {
   readonly far?: Connector;
 }
 
-/** What is to be said of a run or its part, so that a rule is kept. */
+/** A change to a run or its part that makes a rule hold. */
 export interface Remedy extends CableRunChange {
   /** For example "a 10 A fuse". */
-  readonly words: string;
-  /** What it asks of other runs, by the ids of the parts that they lead to. */
+  readonly description: string;
+  /** Changes of other runs, by the ids of the parts that they lead to. */
   readonly also?: readonly (CableRunChange & { readonly to: string })[];
   /** The part that it is joined to instead. */
   readonly from?: string;
@@ -38,7 +45,7 @@ export interface Remedy extends CableRunChange {
   readonly stringFuseA?: number;
 }
 
-/** What a rule found where it is not kept. */
+/** A finding of a rule that does not hold. */
 export interface Breach {
   readonly severity: Severity;
   /** A plain sentence: what is wrong and what would be right. */
@@ -47,7 +54,9 @@ export interface Breach {
   readonly asks: string;
   readonly has: string;
   readonly remedy?: Remedy;
+  /** Of a stop without a remedy: why there is none. */
+  readonly noRemedy?: string;
 }
 
-/** A rule's answer: null where it is kept or where nothing is known that it could be held against. */
+/** A rule's answer: null if it holds, or if too little is known to check it. */
 export type Answer = Breach | null;

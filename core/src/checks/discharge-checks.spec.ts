@@ -4,6 +4,7 @@ import {
   peakDischarge,
   staysAwake,
   supplyCarriesKeyDown,
+  switchCarries,
   unevenShare,
 } from './discharge-checks.js';
 
@@ -24,9 +25,10 @@ describe('the rule of the discharge limit that is not entered', () => {
   });
 
   it('checks what is asked of the cells, and stops beyond three times what they usually stand', () => {
-    // 2 A of 2.5 Ah is 0.8 C; 20 A is 8 C.
-    expect(dischargeLimitKnown(cells, 2)).toEqual(
-      jasmine.objectContaining({ severity: 'look', asks: 'at most 1.0 C', has: '0.8 C' }),
+    // 2.5 A of 2.5 Ah is 1 C; 20 A is 8 C.
+    expect(dischargeLimitKnown(cells, 2.5)).toBeNull();
+    expect(dischargeLimitKnown(cells, 3)).toEqual(
+      jasmine.objectContaining({ severity: 'look', asks: 'at most 1.0 C', has: '1.2 C' }),
     );
     expect(dischargeLimitKnown(cells, 7.5)?.severity).toBe('look');
     expect(dischargeLimitKnown(cells, 20)).toEqual(
@@ -40,9 +42,23 @@ describe('the rule of the discharge limit that is not entered', () => {
 describe('what a limit allows', () => {
   it('is told as a power where one is known', () => {
     const small = { name: 'supply', needA: 22, limitA: 15, allowedW: 46 };
-    expect(supplyCarriesKeyDown(small)?.sentence).toContain('use less power. At 46 W it would do.');
-    expect(peakDischarge(small)?.sentence).toContain('At 46 W it would do.');
-    expect(supplyCarriesKeyDown({ ...small, allowedW: undefined })?.sentence).not.toContain('it would do');
+    expect(supplyCarriesKeyDown(small)?.sentence).toContain('At 46 W');
+    expect(peakDischarge(small)?.sentence).toContain('At 46 W');
+    expect(supplyCarriesKeyDown({ ...small, allowedW: undefined })?.sentence).not.toContain('At 46 W');
+  });
+});
+
+describe('the capacity of a switch and of a converter', () => {
+  it('stops a change-over switch that carries less than the key-down current', () => {
+    expect(switchCarries('switch', 22, 10)?.severity).toBe('stop');
+    expect(switchCarries('switch', 10, 10)).toBeNull();
+    expect(switchCarries('switch', 22, undefined)).toBeNull();
+  });
+
+  it('sends only 12 V loads to the battery instead', () => {
+    const small = { name: 'converter', needA: 22, limitA: 15 };
+    expect(supplyCarriesKeyDown(small, 13.8)?.sentence).toContain('from a battery');
+    expect(supplyCarriesKeyDown(small, 28)?.sentence).not.toContain('battery');
   });
 });
 

@@ -14,7 +14,7 @@ export interface Discharge {
 
 const LESS = 'Use less power or a pack that may give more.';
 const within = (watts: number | undefined): string =>
-  watts === undefined ? '' : ` At ${watts} W it would do.`;
+  watts === undefined ? '' : ` At ${watts} W it is within the limit.`;
 
 const tooMuch = ({ name, needA, limitA, allowedW }: Discharge, what: string): Answer =>
   limitA !== undefined && needA > limitA
@@ -40,7 +40,7 @@ const USUAL_C: ReadonlyMap<ChemistryName, number> = new Map([
 /** More than this many times what is usual is no question any more. */
 const FAR_BEYOND = 3;
 
-/** A pack whose label states no limit: what is asked of it against what such cells usually stand. @param needA key-down, A */
+/** A pack whose label states no limit: the current against the usual limit of its cells, above which it is worth a warning. @param needA key-down, A */
 export function dischargeLimitKnown(
   {
     name,
@@ -60,6 +60,7 @@ export function dischargeLimitKnown(
   if (continuousA !== undefined || peakA !== undefined || needA <= 0) return null;
   const usualC = USUAL_C.get(chemistry)!;
   const needC = needA / capacityAh;
+  if (needC <= usualC) return null;
   const beyond = needC > FAR_BEYOND * usualC;
   const c = (value: number) => `${fixed(value, value < 0.1 ? 2 : 1)} C`;
   const usual = `Cells of this kind usually stand ${c(usualC)}${isLead(chemistry) ? ' for minutes' : ''}`;
@@ -83,20 +84,41 @@ export const unevenShare = ({ name, needA, limitA }: Discharge, evenA: number): 
   limitA !== undefined && evenA <= limitA && needA > limitA
     ? {
         severity: 'look',
-        sentence: `Batteries in parallel never share evenly: ${name} may have to give ${amps(needA)}, three fifths of the whole, and its limit is ${amps(limitA)}. Use less power, or add one more.`,
+        sentence: `Batteries in parallel never share evenly: ${name} may have to give ${amps(needA)}, and its limit is ${amps(limitA)}. Use less power, or add one more.`,
         asks: `at most ${amps(limitA)}`,
         has: amps(needA),
       }
     : null;
 
-/** A regulated supply (a socket of a power station, a converter) gives key-down current, or its volts collapse. */
-export const supplyCarriesKeyDown = ({ name, needA, limitA, allowedW }: Discharge): Answer =>
+/** Volts up to which a load can be fed by a 12 V battery instead, V. */
+const TWELVE_VOLT_LOAD_V = 15;
+
+/**
+ * A regulated supply (a socket of a power station, a converter) gives key-down current, or its volts collapse.
+ *
+ * @param outV its volts, V; 12 V loads can do without it
+ */
+export const supplyCarriesKeyDown = (
+  { name, needA, limitA, allowedW }: Discharge,
+  outV: number | null = null,
+): Answer =>
   limitA !== undefined && needA > limitA
     ? {
         severity: 'stop',
-        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. Take the radio straight from a battery, or use less power.${within(allowedW)}`,
+        sentence: `Key-down takes ${amps(needA)} and ${name} supplies ${amps(limitA)}: its volts would collapse. ${outV !== null && outV > TWELVE_VOLT_LOAD_V ? 'Take a larger one' : 'Feed the radio from a battery'}, or use less power.${within(allowedW)}`,
         asks: `at most ${amps(limitA)}`,
         has: amps(needA),
+      }
+    : null;
+
+/** A change-over switch, a fuse box, a splitter or a disconnect carries all that hangs behind it. @param needA key-down, A */
+export const switchCarries = (name: string, needA: number, maxA: number | undefined): Answer =>
+  maxA !== undefined && needA > maxA
+    ? {
+        severity: 'stop',
+        sentence: `${amps(needA)} flow through ${name}, which may carry ${amps(maxA)}: its contacts would burn. Take one that carries more, or use less power.`,
+        asks: `at least ${amps(needA)}`,
+        has: amps(maxA),
       }
     : null;
 

@@ -25,6 +25,9 @@ export interface CheckedPack extends PackAge, Chargeable {
   /** Regulated: the socket of a power station, and what it gives, A. */
   readonly socketA?: number;
   readonly hasSocket: boolean;
+  /** Volts of the socket, V, and whether they are entered or assumed. */
+  readonly socketV?: number;
+  readonly socketEntered?: boolean;
   /** A power station switches itself off below this, W, and the least that is drawn while it is worked, W. */
   readonly sleepsBelowW?: number;
   readonly leastW?: number;
@@ -43,6 +46,9 @@ export interface CheckedPack extends PackAge, Chargeable {
 export interface CheckedPanel {
   readonly part: string;
   readonly name: string;
+  /** Volts at the greatest power and without load, of a string at 25 C as its label has them, V. */
+  readonly labelVmpV: number;
+  readonly labelVocV: number;
   /** Open-circuit volts on the coldest morning, V, short-circuit current of all and of one string, and the best hour's charge, A. */
   readonly coldV: number;
   readonly shortA: number;
@@ -55,7 +61,7 @@ export interface CheckedPanel {
 export interface HarnessFacts {
   readonly flow: HarnessFlow;
   readonly packs: readonly CheckedPack[];
-  /** Whether the packs lie in parallel, rather than being used one after the other. */
+  /** Whether the packs are in parallel, rather than being used one after the other. */
   readonly inParallel: boolean;
   readonly radios: readonly (Supplied & { readonly part: string; readonly mostW: number })[];
   readonly controllers: readonly (ChargedBy & {
@@ -89,8 +95,8 @@ export interface HarnessFacts {
   /** Nobody is there to mend, switch or wake anything; it goes by air. */
   readonly isUnattended: boolean;
   readonly byAir: boolean;
-  /** The plan gets to where the radio shuts off. */
-  readonly getsToDropout: boolean;
+  /** Whether the plan reaches the volts at which the radio shuts off; null if the plan cannot be calculated. */
+  readonly getsToDropout: boolean | null;
   /** Days in store and what stays joined then, A. */
   readonly storedDays: number;
   readonly standingA: number;

@@ -100,14 +100,21 @@ describe('the rule of the fuse and a short circuit', () => {
     expect(fuseInterrupts({ ...first, faultA: 15_000, fuseKind: 'classT' })).toBeNull();
   });
 
-  it('is a note where the battery’s own protection opens first, else a look, and a look from 50 Ah on', () => {
-    expect(fuseInterrupts(first)).toEqual(
+  it('is a note if the battery’s own protection opens first, a warning without one and from 50 Ah on', () => {
+    // Under 30 Ah the protection will do.
+    expect(fuseInterrupts({ ...first, capacityAh: 29 })).toBeNull();
+    expect(fuseInterrupts({ ...first, capacityAh: 30 })).toEqual(
       jasmine.objectContaining({ severity: 'note', asks: 'breaks 1.5 kA', has: '1 kA' }),
     );
     expect(fuseInterrupts({ ...first, protects: undefined })?.severity).toBe('look');
     expect(fuseInterrupts({ ...first, protects: false })?.severity).toBe('look');
     expect(fuseInterrupts({ ...first, capacityAh: 50 })?.severity).toBe('look');
-    expect(fuseInterrupts({ ...first, faultA: 15_000 })?.sentence).toContain('Put a class T fuse');
+    expect(fuseInterrupts({ ...first, protects: false, faultA: 15_000 })?.remedy?.fuseKind).toBe('classT');
+    expect(fuseInterrupts({ ...first, fuseA: 30, protects: false, faultA: 4100 })?.remedy).toEqual({
+      description: 'a 30 A terminal fuse',
+      fuseA: 30,
+      fuseKind: 'terminal',
+    });
   });
 });
 

@@ -1,13 +1,15 @@
 import {
+  breakingKind,
   FUSE_KINDS,
   FUSE_MARGIN,
   fusesBefore,
+  kindForVolts,
   smallestFuse,
   usualKind,
   type FuseKind,
 } from '../wire/fuses.js';
 import type { Answer } from './check.js';
-import { amps, near, sayRated, sayMost, volts, type MostAmps } from './say.js';
+import { amps, isOnlyAtFullPower, near, sayRated, sayMost, volts, type MostAmps } from './say.js';
 
 /** A run as its fuse is looked at. */
 export interface Fused extends MostAmps {
@@ -61,7 +63,7 @@ export function fuseAtBattery({
     severity: unknown ? 'look' : 'stop',
     sentence: unknown
       ? `The fuse from ${label} is not entered. A short circuit there is fed by the whole battery: put one in the positive cable, within ${near(FUSE_REACH_M)}.`
-      : `No fuse stands from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within ${near(FUSE_REACH_M)}.`,
+      : `There is no fuse from ${label}. A short circuit there is fed by the whole battery and sets cables on fire. Put one in the positive cable, within ${near(FUSE_REACH_M)}.`,
     ...common,
   };
 }
@@ -71,36 +73,49 @@ export const fuseWithinReach = ({ label, fuseA, fuseAtM, ofCells }: Fused): Answ
   typeof fuseA === 'number' && !ofCells && fuseAtM > FUSE_REACH_M + 1e-9
     ? {
         severity: 'look',
-        sentence: `From ${label}, ${near(fuseAtM)} of cable lie before the fuse and are protected by nothing. Move it to within ${near(FUSE_REACH_M)} of the battery.`,
+        sentence: `From ${label}, ${near(fuseAtM)} of cable before the fuse are protected by nothing. Move it to within ${near(FUSE_REACH_M)} of the battery.`,
         asks: `at most ${near(FUSE_REACH_M)}`,
         has: near(fuseAtM),
-        remedy: { words: `the fuse at ${near(0.15)}`, fuseAtM: 0.15 },
+        remedy: { description: `the fuse at ${near(0.15)}`, fuseAtM: 0.15 },
       }
     : null;
 
-/** The fuse carries the largest steady current with a quarter to spare, or it opens when it should not. */
+/**
+ * Rating over the largest current of a radio, whose peaks are short: makers ship 25 A fuses with radios that draw 21 to 23 A.
+ * Source: makers' practice.
+ */
+const RADIO_FUSE_MARGIN = 1.08;
+
+/** Whether a fuse carries a current, A, with the margin that its load needs. */
+export const fuseCarries = (fuseA: number, safeForA: number, isRadio: boolean): boolean =>
+  fuseA >= (isRadio ? RADIO_FUSE_MARGIN : FUSE_MARGIN) * safeForA - 1e-9;
+
+/** The fuse carries the largest steady current with a margin, or it opens when it should not. */
 export function fuseCarriesLoad(fused: Fused): Answer {
-  const { label, fuseA, safeForA, isCharge } = fused;
-  const wanted = FUSE_MARGIN * safeForA;
-  if (typeof fuseA !== 'number' || fuseA >= wanted - 1e-9) return null;
-  const opens = fuseA < safeForA;
+  const { label, fuseA, safeForA, isCharge, isRadio = false } = fused;
+  if (typeof fuseA !== 'number' || fuseCarries(fuseA, safeForA, isRadio)) return null;
+  const wanted = (isRadio ? RADIO_FUSE_MARGIN : FUSE_MARGIN) * safeForA;
+  const opens = fuseA < safeForA - 1e-9 && !isOnlyAtFullPower(fused, fuseA);
   const when = isCharge
     ? 'in full sun, and leaves the controller with a panel and no battery'
-    : 'while the key is down';
+    : isRadio
+      ? 'while the key is down'
+      : 'at full load';
   return {
     severity: opens ? 'stop' : 'look',
-    sentence: `From ${label}, ${sayMost(fused)} flow through a fuse of ${sayRated(fuseA)}: it ${opens ? 'opens' : 'may open'} ${when}. A quarter more than the largest current is right.`,
+    sentence: `From ${label}, ${sayMost(fused)} flow through a fuse of ${sayRated(fuseA)}: it ${opens ? 'opens' : 'may open'} ${when}. Take one of at least ${amps(wanted)}.`,
     asks: `at least ${amps(wanted)}`,
     has: sayRated(fuseA),
   };
 }
 
-/** The most amp hours of a battery whose short circuit its own protection may be left to, Ah. Source: convention of this project. */
+/** From this capacity a battery's own protection does not replace a main fuse, Ah. Source: convention of this project. */
 const LARGE_AH = 50;
+/** Under this capacity a battery with a protection needs no fuse of another kind, Ah. Source: convention of this project. */
+const SMALL_AH = 30;
 
 /** The first fuse of a battery breaks its short-circuit current. */
 export function fuseInterrupts({
-  name,
   label,
   fuseA,
   fuseKind,
@@ -108,7 +123,6 @@ export function fuseInterrupts({
   protects,
   capacityAh,
 }: {
-  readonly name: string;
   readonly label: string;
   readonly fuseA: number;
   readonly fuseKind?: FuseKind | undefined;
@@ -123,20 +137,27 @@ export function fuseInterrupts({
   // An estimate: to the tenth of a kiloampere that is told.
   const tenths = (value: number) => Number((value / 1000).toFixed(1));
   if (tenths(faultA) <= tenths(breaksA)) return null;
+  if (protects === true && capacityAh < SMALL_AH) return null;
   const kiloamps = (value: number) => `${tenths(value)} kA`;
   const isNote = protects === true && capacityAh < LARGE_AH;
-  const own = isNote ? ' Its BMS cuts off first; the fuse is there for when that fails.' : '';
-  const better =
-    faultA <= FUSE_KINDS.terminal.breaksA ? 'a terminal fuse or a class T fuse' : 'a class T fuse';
+  const own = isNote ? ' The BMS cuts off first; the fuse is there in case it fails.' : '';
+  const better = breakingKind(fuseA, faultA);
   return {
     severity: isNote ? 'note' : 'look',
-    sentence: `Shorted, ${name} gives about ${kiloamps(faultA)}, and the ${kindLabel} from ${label} breaks ${kiloamps(breaksA)}: over that it may burn on as an arc. Put ${better} at the battery as its main fuse.${own}`,
+    sentence: `A short circuit from ${label} reaches about ${kiloamps(faultA)}, and its ${kindLabel} breaks ${kiloamps(breaksA)}: above that it may burn on as an arc. Put ${better ? `a ${FUSE_KINDS[better].label}` : 'a class T fuse'} at the battery as the main fuse.${own}`,
     asks: `breaks ${kiloamps(faultA)}`,
     has: kiloamps(breaksA),
+    ...(better && {
+      remedy: {
+        description: `a ${sayRated(fuseA)} ${FUSE_KINDS[better].label}`,
+        fuseA,
+        fuseKind: better,
+      },
+    }),
   };
 }
 
-/** A fuse stands in a run of no more volts than it can break. @param mostV highest volts of the run, V */
+/** A fuse is made for the volts of its run. @param mostV highest volts of the run, V */
 export function fuseWithinVolts(
   label: string,
   fuseA: number | null | undefined,
@@ -145,14 +166,21 @@ export function fuseWithinVolts(
 ): Answer {
   if (typeof fuseA !== 'number') return null;
   const facts = FUSE_KINDS[kind ?? usualKind(fuseA)];
-  return mostV > facts.mostV
-    ? {
-        severity: 'stop',
-        sentence: `From ${label} there are up to ${volts(mostV)}, and a ${facts.label} breaks direct current up to ${facts.mostV} V only: it would burn on as an arc. Take a fuse made for the volts.`,
-        asks: `a fuse for ${volts(mostV)}`,
-        has: `${facts.mostV} V`,
-      }
-    : null;
+  if (mostV <= facts.mostV) return null;
+  const better = kindForVolts(fuseA, mostV);
+  return {
+    severity: 'stop',
+    sentence: `From ${label} there are up to ${volts(mostV)}, and a ${facts.label} breaks direct current up to ${facts.mostV} V only: it would burn on as an arc. Take a fuse made for the volts.`,
+    asks: `a fuse for ${volts(mostV)}`,
+    has: `${facts.mostV} V`,
+    ...(better && {
+      remedy: {
+        description: `a ${sayRated(fuseA)} ${FUSE_KINDS[better].label}`,
+        fuseA,
+        fuseKind: better,
+      },
+    }),
+  };
 }
 
 /** A run as its wire and connectors are protected. */

@@ -10,29 +10,38 @@ const remedyFor = (run: Partial<CableRun>, amps: number) => {
 
 describe('what mends a run', () => {
   it('is a fuse where only that is missing or too small', () => {
-    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: null }, 4)).toEqual({ words: 'a 5 A fuse', fuseA: 5 });
-    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 5 }, 7)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: null }, 4)).toEqual({
+      description: 'a 5 A fuse',
+      fuseA: 5,
+    });
+    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 5 }, 7)).toEqual({
+      description: 'a 10 A fuse',
+      fuseA: 10,
+    });
     expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 5 }, 4)).toBeNull();
     // Nothing is known of the wire: the smallest fuse that is sold.
-    expect(remedyFor({ fuseA: undefined }, 8)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+    expect(remedyFor({ fuseA: undefined }, 8)).toEqual({ description: 'a 10 A fuse', fuseA: 10 });
   });
 
   it('is a smaller fuse before a thicker wire', () => {
-    expect(remedyFor({ ...copper(1, 0.6), fuseA: 30 }, 4)).toEqual({ words: 'a 5 A fuse', fuseA: 5 });
+    expect(remedyFor({ ...copper(1, 0.6), fuseA: 30 }, 4)).toEqual({ description: 'a 5 A fuse', fuseA: 5 });
   });
 
   it('is wire and fuse together where no fuse does for the wire there is', () => {
-    // 1.25 x 22 A = 27.5 A: a 30 A blade, which wants a wire that carries 30 A: 4 mm2.
-    const both = { words: '4 mm² wire with a 30 A fuse', fuseA: 30, areaMm2: 4 };
-    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: 10 }, 22)).toEqual(both);
-    expect(remedyFor({ ...copper(2.5, 0.6), fuseA: null }, 22)).toEqual(both);
-    expect(remedyFor({ fuseA: 40 }, 80)).toEqual({ words: 'a 100 A fuse', fuseA: 100 });
+    // 1.25 x 22 A = 27.5 A: a 30 A blade, which wants a wire that carries 30 A: 2.5 mm2.
+    const both = { description: '2.5 mm² wire with a 30 A fuse', fuseA: 30, areaMm2: 2.5 };
+    expect(remedyFor({ ...copper(1.5, 0.3), fuseA: 10 }, 22)).toEqual(both);
+    expect(remedyFor({ ...copper(1.5, 0.3), fuseA: null }, 22)).toEqual(both);
+    expect(remedyFor({ fuseA: 40 }, 80)).toEqual({ description: 'a 100 A fuse', fuseA: 100 });
     expect(remedyFor({ fuseA: 40 }, 300)).toBeNull();
   });
 
   it('is the wire that brings the volts lost under their target, its contacts as they are', () => {
     // 4 A on 3 m of 1 mm2: 0.48 V with the fuse, 3.8 % of 12.6 V; 1.5 mm2 brings it under 3 %.
-    expect(remedyFor({ ...copper(1, 3), fuseA: 7.5 }, 4)).toEqual({ words: '1.5 mm² wire', areaMm2: 1.5 });
+    expect(remedyFor({ ...copper(1, 3), fuseA: 7.5 }, 4)).toEqual({
+      description: '1.5 mm² wire',
+      areaMm2: 1.5,
+    });
     // A fuse of its own loses 0.12 V at its rating: no wire makes that good.
     expect(remedyFor({ ...copper(16, 30, 400), fuseA: 7.5 }, 4)).toBeNull();
   });
@@ -58,11 +67,11 @@ describe('what mends a run', () => {
     const long = remedyFor({ ...copper(4, 5), fuseA: 30, near: flat, far: flat }, 22)!;
     expect(long.areaMm2).toBe(6);
     expect(long.lengthM).toBe(2.2);
-    expect(long.words).toMatch(/^\d\.\d m of 6 mm² wire$/);
+    expect(long.description).toMatch(/^\d\.\d m of 6 mm² wire$/);
     const barrel = { family: 'barrel25', end: 'plug' } as const;
     const thin = remedyFor({ ...copper(1.5, 8), fuseA: 5, near: flat, far: barrel }, 3)!;
     expect([thin.areaMm2, thin.lengthM! < 8]).toEqual([undefined, true]);
-    expect(thin.words).toContain('of the same wire');
+    expect(thin.description).toContain('of the same wire');
   });
 
   it('knows contacts of 45 and 50 A, and changes no end that goes into what a part has', () => {
@@ -92,7 +101,7 @@ describe('what mends a run', () => {
     const sound = { ...copper(4, 0.6), fuseA: 25, near: flat, far: flat };
     expect(remedyFor(sound, 20)).toBeNull();
     expect(remedyFor({ ...sound, statedA: 10 }, 20)).toEqual({
-      words: 'a 30 A flat-contact pair',
+      description: 'a 30 A flat-contact pair',
       near: flat,
     });
     // What it states is enough: nothing to do.
@@ -140,14 +149,14 @@ describe('what mends a run', () => {
     expect(mend('panel', { ...copper(4, 1), fuseA: undefined }, 3, 'controller')).toBeNull();
     expect(mend('panel', { ...copper(4, 1), fuseA: undefined }, 3)).toBeNull();
     expect(mend('panel', { ...copper(4, 1), fuseA: 3 }, 3, 'controller')!.fuseA).toBe(5);
-    // 1.25 x 9 A are 11.25 A, and 1 mm² carries 12: no fuse of 15 A makes it 1.5 mm².
+    // 1.25 x 9 A are 11.25 A, and 0.75 mm² carries 15.
     expect(mend('panel', { ...copper(0.5, 0.4), fuseA: undefined }, 9, 'controller')).toEqual({
-      words: '1 mm² wire',
-      areaMm2: 1,
+      description: '0.75 mm² wire',
+      areaMm2: 0.75,
     });
     // One that is far too large for its wire becomes smaller before the wire becomes thicker.
     expect(mend('controller', { ...copper(1, 0.5), fuseA: 40 }, 3)).toEqual({
-      words: 'a 5 A fuse',
+      description: 'a 5 A fuse',
       fuseA: 5,
     });
   });
@@ -160,7 +169,7 @@ describe('what mends a run', () => {
     const remedy = remedyFor(clad(0.5), 8)!;
     expect(remedy.isCopper).toBeTrue();
     expect(remedyFor({ ...copper(0.5, 1), fuseA: 10 }, 8)!.isCopper).toBeUndefined();
-    expect(remedyFor({ ...clad(4), fuseA: 5 }, 8)).toEqual({ words: 'a 10 A fuse', fuseA: 10 });
+    expect(remedyFor({ ...clad(4), fuseA: 5 }, 8)).toEqual({ description: 'a 10 A fuse', fuseA: 10 });
   });
 
   it('names both ends where they differ, one where they are alike', () => {
@@ -170,11 +179,13 @@ describe('what mends a run', () => {
       { ...part('battery', 'battery', null), connectors: [stud] },
       part('radio', 'radio', 'battery', { ...copper(2.5, 0.6), fuseA: 15, near: barrel, far: barrel }),
     ];
-    expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))!.words).toBe(
+    expect(mendCableRun(parts, parts[1], flowOf({ radio: 12 }))!.description).toBe(
       'a ring terminal and a 30 A flat-contact pair',
     );
     const plain = [part('battery', 'battery', null), parts[1]];
-    expect(mendCableRun(plain, parts[1], flowOf({ radio: 12 }))!.words).toBe('a 30 A flat-contact pair');
+    expect(mendCableRun(plain, parts[1], flowOf({ radio: 12 }))!.description).toBe(
+      'a 30 A flat-contact pair',
+    );
   });
 
   it('counts the runs behind that it asks something of', () => {
@@ -186,7 +197,7 @@ describe('what mends a run', () => {
       part('fan', 'load', 'box', copper(1, 0.5)),
     ];
     const remedy = mendCableRun(parts, parts[1], flowOf({ radio: 20, lamp: 0.5, fan: 0.5 }))!;
-    expect(remedy.words).toBe('a 30 A fuse; and what this asks of 2 runs behind it');
+    expect(remedy.description).toBe('a 30 A fuse; and changes of 2 runs behind it');
     expect(remedy.also).toEqual([
       { to: 'lamp', fuseA: 1 },
       { to: 'fan', fuseA: 1 },
@@ -203,7 +214,7 @@ describe('what mends a run', () => {
     const remedy = mendCableRun(parts, parts[1], flowOf({ radio: 20, lamp: 0.5 }));
     // 20.5 A want 30 A; a lamp's wire of 12 A behind it wants a fuse of its own.
     expect(remedy).toEqual({
-      words: 'a 30 A fuse; and what this asks of a run behind it',
+      description: 'a 30 A fuse; and changes of one run behind it',
       fuseA: 30,
       also: [{ to: 'lamp', fuseA: 1 }],
     });
@@ -227,8 +238,8 @@ describe('a remedy that is put in', () => {
     part('lamp', 'load', 'battery', before),
   ];
   const strong = { family: 'flat30', end: 'plug' } as const;
-  const radioWith = (remedy: Omit<Remedy, 'words'>) => {
-    const [battery, radio, lamp] = mended(parts, 'radio', { words: '', ...remedy });
+  const radioWith = (remedy: Omit<Remedy, 'description'>) => {
+    const [battery, radio, lamp] = mended(parts, 'radio', { description: '', ...remedy });
     expect(battery).toBe(parts[0]);
     if (!remedy.also) expect(lamp).toBe(parts[2]);
     return radio.run!;
@@ -264,7 +275,7 @@ describe('a remedy that is put in', () => {
 
   it('goes on to the runs behind that it asks something of', () => {
     const [, radio, lamp] = mended(parts, 'radio', {
-      words: '',
+      description: '',
       fuseA: 15,
       also: [{ to: 'lamp', fuseA: 5 }],
     });

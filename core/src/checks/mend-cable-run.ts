@@ -8,7 +8,9 @@ import {
 } from '../harness/connectors.js';
 import type { HarnessPart, CableRun } from '../harness/harness.js';
 import { cableRunFigures, type HarnessFlow, type CableRunFigures } from '../harness/cable-run-figures.js';
-import { fusesBefore, smallestFuse } from '../wire/fuses.js';
+import { fuseCarries } from './fuse-checks.js';
+import { breakingKind, FUSE_KINDS, fusesBefore, smallestFuse, usualKind } from '../wire/fuses.js';
+import type { FuseKind } from '../wire/fuses.js';
 import type { Remedy, CableRunChange } from './check.js';
 import { metres, sayRated } from './say.js';
 import { wireFor } from './mend-wire.js';
@@ -51,7 +53,7 @@ export function mendCableRun(
     also.push({ to: worse.id, ...more });
     now = changed(now, worse.id, more);
   }
-  return { words: wordsOf(change, also.length), ...change, ...(also.length > 0 && { also }) };
+  return { description: describeChange(change, also.length), ...change, ...(also.length > 0 && { also }) };
 }
 
 /** A fuse opens too late for the weakest piece of a run. */
@@ -77,13 +79,23 @@ function changeOf(
   if (ends === null) return null;
   const size = wireFor({ ...fused, ...ends }, flow, figures, carriesA, ampacityA);
   if (size === null) return null;
+  const changesFuse = fuseA !== undefined && fuseA !== run.fuseA;
+  const kind = changesFuse ? kindFor(fuseA, figures.faultA) : null;
   return {
-    ...(fuseA !== undefined && fuseA !== run.fuseA && { fuseA }),
+    ...(changesFuse && { fuseA }),
+    ...(kind && { fuseKind: kind }),
     ...size,
     // Thicker wire is offered of copper.
     ...(size.areaMm2 !== undefined && run.wire?.size.isClad && { isCopper: true as const }),
     ...ends,
   };
+}
+
+/** The kind of fuse that breaks the short-circuit current of a run, A, if its usual kind does not; null if that will do. */
+function kindFor(fuseA: number, faultA: number | null): FuseKind | null {
+  return faultA === null || FUSE_KINDS[usualKind(fuseA)].breaksA >= faultA
+    ? null
+    : breakingKind(fuseA, faultA);
 }
 
 /** The fuse that a run should have of its own; undefined for none, null where none that is sold carries its current. */
@@ -98,8 +110,7 @@ function fuseOf(
   const leavesBattery =
     part.kind === 'battery' || parts.find(({ id }) => id === part.from)?.kind === 'battery';
   if (typeof own === 'number') {
-    const carries = smallest !== null && own >= smallest;
-    if (!carries) return smallest;
+    if (!fuseCarries(own, safeForA, part.kind === 'radio')) return smallest;
     // Too large for the wire: a smaller one before a thicker wire.
     return own > weakest ? smallest : own;
   }
@@ -194,7 +205,10 @@ function changed(
 }
 
 /** "4 mm² wire with a 15 A fuse and 30 A flat-contact pairs". */
-function wordsOf({ fuseA, areaMm2, lengthM, near, far }: CableRunChange, others: number): string {
+function describeChange(
+  { fuseA, fuseKind, areaMm2, lengthM, near, far }: CableRunChange,
+  others: number,
+): string {
   const ends = [near, far].filter((end) => end !== undefined).map(sayConnector);
   const words = [
     ...(lengthM === undefined
@@ -202,10 +216,12 @@ function wordsOf({ fuseA, areaMm2, lengthM, near, far }: CableRunChange, others:
         ? []
         : [sizeWords(areaMm2)]
       : [`${metres(lengthM)}${areaMm2 === undefined ? ' of the same wire' : ` of ${sizeWords(areaMm2)}`}`]),
-    ...(fuseA === undefined ? [] : [`a ${sayRated(fuseA)} fuse`]),
+    ...(fuseA === undefined
+      ? []
+      : [`a ${sayRated(fuseA)} ${fuseKind ? FUSE_KINDS[fuseKind].label : 'fuse'}`]),
     ...(ends.length === 0 ? [] : [[...new Set(ends)].map((end) => `a ${end}`).join(' and ')]),
   ];
   const behind =
-    others === 0 ? '' : `; and what this asks of ${others === 1 ? 'a run' : `${others} runs`} behind it`;
+    others === 0 ? '' : `; and changes of ${others === 1 ? 'one run' : `${others} runs`} behind it`;
   return `${words.join(' with ')}${behind}`;
 }

@@ -20,6 +20,10 @@ export interface MostAmps {
   readonly isCharge?: boolean;
 }
 
+/** Whether the current as planned is within a limit and only the radio's full power exceeds it. @param limitA A */
+export const isOnlyAtFullPower = ({ plannedA, isCharge = false }: MostAmps, limitA: number): boolean =>
+  !isCharge && plannedA !== undefined && plannedA > 0 && plannedA <= limitA;
+
 /** Less than this apart, the planned current is not worth a second figure, a share. */
 const APART = 0.05;
 

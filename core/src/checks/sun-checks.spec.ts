@@ -58,10 +58,10 @@ describe('the rule of load terminals', () => {
 describe('the rule of strings in parallel', () => {
   it('looks at three, with the fuse: 1.25 x 1.25 x Isc', () => {
     // 1.5625 x 2.45 A = 3.83 A.
-    expect(stringsFused('Frond 42', 3, 2.45, undefined)).toEqual(
+    expect(stringsFused('Frond 42', 3, 2.45, undefined, 26)).toEqual(
       jasmine.objectContaining({
         severity: 'look',
-        remedy: { words: 'a 4 A fuse in each string', stringFuseA: 4 },
+        remedy: { description: 'a 4 A fuse in each string', stringFuseA: 4 },
       }),
     );
   });

@@ -1,4 +1,12 @@
-import { fullPowerAtLowest, survivesCharging, survivesFullBattery } from './volts-checks.js';
+import {
+  converterHoldsVolts,
+  fullPowerAtLowest,
+  supplyVoltsEntered,
+  survivesCharging,
+  survivesFullBattery,
+  survivesSupply,
+  totalDropWithin,
+} from './volts-checks.js';
 
 const radio = { name: 'Curlew 10', fullPowerV: 12.6, dropoutV: 9, maxV: 15 };
 const { maxV: _maxV, ...unsaid } = radio;
@@ -6,7 +14,7 @@ const iron = { name: 'Shale 18', chemistry: 'lifepo4', cellsInSeries: 4 } as con
 const mild = { temperatureC: 25 };
 
 describe('the rule of full power at the lowest charge', () => {
-  const low = { lostV: 0.05, chemistry: 'lifepo4', getsThere: false } as const;
+  const low = { lostV: 0.05, chemistry: 'lifepo4', getsThere: false, regulator: null } as const;
   const answer = (keyDownV: number, more: Partial<Parameters<typeof fullPowerAtLowest>[1]> = {}) =>
     fullPowerAtLowest(radio, { ...low, keyDownV, ...more });
 
@@ -16,40 +24,53 @@ describe('the rule of full power at the lowest charge', () => {
     expect(fullPowerAtLowest({ name: 'Curlew 10', dropoutV: 9 }, { ...low, keyDownV: 8.95 })).toBeNull();
   });
 
+  it('is a stop if the radio shuts off and the plan gets there or cannot be calculated', () => {
+    expect(answer(5.8)?.severity).toBe('look');
+    expect(answer(5.8, { getsThere: true })?.severity).toBe('stop');
+    expect(answer(5.8, { getsThere: null })?.severity).toBe('stop');
+  });
+
   it('blames the cables only where they lose it', () => {
-    expect(answer(12.4, { lostV: 0.5 })?.sentence).toContain('shorter or thicker ones');
+    expect(answer(12.4, { lostV: 0.5 })?.sentence).toContain('The cables lose 0.50 V');
     expect(answer(12.4)?.sentence).not.toContain('thicker');
     // Even without any loss it would be too little: the battery is to blame.
     expect(answer(12.0, { lostV: 0.4 })?.sentence).not.toContain('thicker');
-    expect(answer(11, { chemistry: 'alkaline' })?.sentence).toContain('more cells in series or a fresh set');
+    expect(answer(11, { chemistry: 'alkaline' })?.sentence).toContain('more cells in series');
   });
 });
 
-describe('what helps where the volts are too low', () => {
-  const help = (chemistry: Parameters<typeof fullPowerAtLowest>[1]['chemistry'], lostV = 0.05) =>
-    fullPowerAtLowest(radio, { keyDownV: 12.4, lostV, chemistry, getsThere: false })!.sentence.replace(
-      /^.*full power\. /,
-      '',
-    );
+describe('a converter or a socket that holds its volts', () => {
+  const supply = { name: 'the 24 V converter', volts: 24 };
 
-  it('is what goes with the cells', () => {
-    const only = 'The cables lose 0.05 V only: ';
-    expect(help('alkaline')).toBe(`${only}more cells in series or a fresh set sooner, or less power.`);
-    expect(help('agm')).toBe(`${only}a larger battery, or less power.`);
-    expect(help('nimh')).toBe(`${only}one more cell in series, or less power.`);
-    expect(help('lifepo4')).toBe(`${only}a larger battery or one of more volts, or less power.`);
+  it('is a stop above the maximum of the radio, and a warning just above an assumed one', () => {
+    expect(survivesSupply(radio, supply)?.severity).toBe('stop');
+    expect(survivesSupply(radio, supply)?.sentence).toContain('would destroy Curlew 10 (maximum 15.00 V)');
+    expect(survivesSupply(radio, { ...supply, volts: 15 })).toBeNull();
+    expect(survivesSupply(radio, { ...supply, volts: 15.01 })?.severity).toBe('stop');
+    // 15.87 V are assumed; 5 % more is certain.
+    expect(survivesSupply(unsaid, { ...supply, volts: 16 })?.severity).toBe('look');
+    expect(survivesSupply(unsaid, { ...supply, volts: 16.7 })?.severity).toBe('stop');
   });
 
-  it('is the cables from two tenths of a volt on, where that is what lacks', () => {
-    expect(help('lifepo4', 0.3)).toBe(
-      '0.30 V of it are lost on the cables: shorter or thicker ones, or less power.',
-    );
-    // 12.4 V and 0.15 V are not 12.6 V.
-    expect(help('lifepo4', 0.15)).toContain('The cables lose 0.15 V only');
-    expect(
-      fullPowerAtLowest(radio, { keyDownV: 12.45, lostV: 0.19, chemistry: 'agm', getsThere: false })!
-        .sentence,
-    ).toContain('The cables lose 0.19 V only');
+  it('is a warning if its output voltage is not entered and something hangs behind it', () => {
+    expect(supplyVoltsEntered(supply, true, ['Curlew 10'])?.severity).toBe('look');
+    expect(supplyVoltsEntered(supply, true, [])).toBeNull();
+    expect(supplyVoltsEntered(supply, false, ['Curlew 10'])).toBeNull();
+  });
+
+  it('has to step up if the battery falls below its volts', () => {
+    const between = { name: 'converter', volts: 13.8 };
+    expect(converterHoldsVolts(between, 12.7, 14.6)?.severity).toBe('note');
+    expect(converterHoldsVolts({ ...between, name: 'step-down 13.8' }, 12.7, 14.6)?.severity).toBe('look');
+    expect(converterHoldsVolts(between, 13.9, 14.6)).toBeNull();
+    expect(converterHoldsVolts({ ...between, volts: 28 }, 12.7, 14.6)).toBeNull();
+  });
+});
+
+describe('the cables to a radio together', () => {
+  it('lose at most a twentieth and a tenth of a volt', () => {
+    expect(totalDropWithin('Curlew 10', 0.74, 12.8)).toBeNull();
+    expect(totalDropWithin('Curlew 10', 0.75, 12.8)?.severity).toBe('look');
   });
 });
 

@@ -2,7 +2,7 @@ import { chemistryOf, isLead, isPrimary, type ChemistryName } from '../battery/c
 import { fullRestVolts, mostChargingVolts, type ChargeShape, type Filled } from '../battery/most-volts.js';
 import type { Answer } from './check.js';
 import { UNSURE_V } from './model-error.js';
-import { volts } from './say.js';
+import { sayShare, volts } from './say.js';
 
 /** A radio as its supply is looked at. */
 export interface Supplied {
@@ -16,37 +16,44 @@ export interface Supplied {
 /** How the volts at a radio come about, key down, with the battery at the lowest charge that the plan reaches. */
 export interface LowSupply {
   readonly keyDownV: number;
-  /** What of it the cables lose, V. */
+  /** Lost on the cables, V. */
   readonly lostV: number;
   readonly chemistry: ChemistryName;
-  /** The plan itself gets to where the radio shuts off. */
-  readonly getsThere: boolean;
+  /** Whether the plan reaches the volts at which the radio shuts off; null if the plan cannot be calculated. */
+  readonly getsThere: boolean | null;
+  /** A converter or a socket that holds its volts; null if the radio is fed by the battery itself. */
+  readonly regulator: string | null;
 }
 
-/** Less than this is not what the cables are to blame for, V. */
+/** Less than this is not worth a thicker cable, V. */
 const WORTH_MENDING_V = 0.2;
 
-/** What helps: the cables where they lose it, else the battery. */
-function remedyWords(limitV: number, { keyDownV, lostV, chemistry }: LowSupply): string {
+/** The fix: the cables if they lose it, otherwise the battery. */
+function describeFix(limitV: number, { keyDownV, lostV, chemistry, regulator }: LowSupply): string {
   if (lostV >= WORTH_MENDING_V && keyDownV + lostV >= limitV) {
-    return `${volts(lostV)} of it are lost on the cables: shorter or thicker ones, or less power.`;
+    return `The cables lose ${volts(lostV)}: take shorter or thicker ones, or use less power.`;
   }
-  const cables = `The cables lose ${volts(lostV)} only: `;
-  if (isPrimary(chemistry)) return `${cables}more cells in series or a fresh set sooner, or less power.`;
-  if (isLead(chemistry)) return `${cables}a larger battery, or less power.`;
+  if (regulator !== null) return `Set ${regulator} to more volts, or feed the radio from the battery.`;
+  if (isPrimary(chemistry))
+    return 'Take more cells in series, change to a fresh set sooner, or use less power.';
+  if (isLead(chemistry)) return 'Take a larger battery, or use less power.';
   return chemistry === 'nimh'
-    ? `${cables}one more cell in series, or less power.`
-    : `${cables}a larger battery or one of more volts, or less power.`;
+    ? 'Take one more cell in series, or use less power.'
+    : 'Take a larger battery or one of more volts, or use less power.';
 }
 
-/** At the lowest charge that is reached the radio still gets what it needs for full power, key down. */
+/** At the lowest charge that is reached the radio still gets the volts that it needs for full power, key down. */
 export function fullPowerAtLowest({ name, fullPowerV, dropoutV }: Supplied, supply: LowSupply): Answer {
-  const { keyDownV, getsThere } = supply;
+  const { keyDownV, getsThere, regulator } = supply;
   const has = volts(keyDownV);
+  const leaves =
+    regulator === null
+      ? `With the battery at its lowest, key-down leaves ${has} at ${name}`
+      : `${regulator} leaves ${has} at ${name} with the key down`;
   if (keyDownV < dropoutV - UNSURE_V) {
     return {
-      severity: getsThere ? 'stop' : 'look',
-      sentence: `With the battery at its lowest, key-down leaves ${has} at ${name}, and it shuts off at ${volts(dropoutV)}. ${remedyWords(dropoutV, supply)}`,
+      severity: getsThere === false ? 'look' : 'stop',
+      sentence: `${leaves}, and it shuts off at ${volts(dropoutV)}. ${describeFix(dropoutV, supply)}`,
       asks: `at least ${volts(dropoutV)}`,
       has,
     };
@@ -54,12 +61,26 @@ export function fullPowerAtLowest({ name, fullPowerV, dropoutV }: Supplied, supp
   return fullPowerV !== undefined && keyDownV < fullPowerV - UNSURE_V
     ? {
         severity: 'look',
-        sentence: `With the battery at its lowest, key-down leaves ${has} at ${name}, under the ${volts(fullPowerV)} it needs for full power. ${remedyWords(fullPowerV, supply)}`,
+        sentence: `${leaves}, under the ${volts(fullPowerV)} that it needs for full power. ${describeFix(fullPowerV, supply)}`,
         asks: `at least ${volts(fullPowerV)}`,
         has,
       }
     : null;
 }
+
+/** All cables from the battery to a radio lose no more than this together, 0 to 1. Source: convention of this project. */
+const MAX_TOTAL_DROP = 0.05;
+
+/** The cables from battery to radio together lose no more than their share. @param lostV key down, V; @param fromV volts that they start with, V */
+export const totalDropWithin = (name: string, lostV: number, fromV: number): Answer =>
+  fromV > 0 && lostV > MAX_TOTAL_DROP * fromV + UNSURE_V
+    ? {
+        severity: 'look',
+        sentence: `The cables to ${name} lose ${volts(lostV)} together with the key down, ${sayShare(lostV / fromV)}. Each is good enough alone: make the longest one thicker or shorter.`,
+        asks: `at most ${sayShare(MAX_TOTAL_DROP)}`,
+        has: sayShare(lostV / fromV),
+      }
+    : null;
 
 /** What a radio stands where it is not entered: 13.8 V and 15 %, V. Source: usual in makers' sheets; convention of this project. */
 export const ASSUMED_MOST_V = 13.8 * 1.15;
@@ -76,10 +97,70 @@ const lower = ({ chemistry, cellsInSeries }: Filled): string =>
       ? 'Put a regulator between, or take one cell less.'
       : 'Put a regulator between.';
 
+/** A converter or a socket that holds its volts, whatever the battery does. */
+export interface RegulatedSupply {
+  readonly name: string;
+  /** Volts at its output without a load, V. */
+  readonly volts: number;
+}
+
+/** A radio survives the volts of the converter or socket that feeds it. */
+export function survivesSupply({ name, maxV }: Supplied, supply: RegulatedSupply): Answer {
+  const mostV = maxV ?? ASSUMED_MOST_V;
+  if (supply.volts <= mostV + 1e-9) return null;
+  const isSure = maxV !== undefined || supply.volts > SURELY_OVER * ASSUMED_MOST_V;
+  const limit =
+    maxV !== undefined ? `maximum ${volts(mostV)}` : `maximum not entered, ${volts(mostV)} is assumed`;
+  return {
+    severity: isSure ? 'stop' : 'look',
+    sentence: `The ${volts(supply.volts)} of ${supply.name} ${isSure ? 'would' : 'could'} destroy ${name} (${limit}). Set it to 13.8 V, or feed ${name} from the battery.`,
+    asks: `at most ${volts(mostV)}`,
+    has: volts(supply.volts),
+  };
+}
+
+/** The output volts of a converter or a socket are entered. @param feeds what it feeds */
+export const supplyVoltsEntered = (
+  { name, volts: assumedV }: RegulatedSupply,
+  isAssumed: boolean,
+  feeds: readonly string[],
+): Answer =>
+  isAssumed && feeds.length > 0
+    ? {
+        severity: 'look',
+        sentence: `The output voltage of ${name} is not entered; ${volts(assumedV)} is assumed. Too many volts would destroy ${feeds.join(' and ')}: read its label and enter it.`,
+        asks: 'output voltage',
+        has: 'not entered',
+      }
+    : null;
+
+/** A converter that is named so only lowers its volts. */
+const STEP_DOWN = /step.?down|\bbuck\b(?!.?boost)/i;
+
+/**
+ * A converter between the battery's lowest and highest volts has to raise them as well as lower them.
+ *
+ * @param lowV volts of the battery at its lowest, key down; @param highV while it is charged
+ */
+export function converterHoldsVolts(
+  { name, volts: outV }: RegulatedSupply,
+  lowV: number,
+  highV: number,
+): Answer {
+  if (outV <= lowV || outV >= highV) return null;
+  const isStepDown = STEP_DOWN.test(name);
+  return {
+    severity: isStepDown ? 'look' : 'note',
+    sentence: `The battery falls to ${volts(lowV)}, under the ${volts(outV)} of ${name}. A step-down converter gives fewer volts then: take one that also steps up.`,
+    asks: 'steps up and down',
+    has: isStepDown ? 'steps down' : 'not entered',
+  };
+}
+
 function tooMany(
   { name, maxV }: Supplied,
   highestV: number,
-  words: (highest: string) => string,
+  describe: (highest: string) => string,
   help: string,
 ): Answer {
   const mostV = maxV ?? ASSUMED_MOST_V;
@@ -93,7 +174,7 @@ function tooMany(
   const harm = over > SLIGHTLY_OVER_V ? 'It could be destroyed.' : 'That is over its limit.';
   return {
     severity: isSure ? 'stop' : 'look',
-    sentence: `${words(volts(highestV))}, and ${limit}. ${harm} ${help}`,
+    sentence: `${describe(volts(highestV))}, and ${limit}. ${harm} ${help}`,
     asks: `at most ${volts(mostV)}`,
     has: volts(highestV),
   };

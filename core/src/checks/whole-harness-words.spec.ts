@@ -99,7 +99,7 @@ describe('what is said of the runs of a harness', () => {
     // Into a radio's socket goes a bare pin: none is offered on a cable that is live there.
     expect(remedyOf('radio', 'socket')).toBeUndefined();
     expect(remedyOf('radio', 'plug')).toEqual({
-      words: '4 mm bullet socket',
+      description: '4 mm bullet socket',
       far: { family: 'bullet4', end: 'socket' },
     });
     // At a box its cable is live; the near end of the radio's is not, once it is unplugged.
@@ -117,7 +117,7 @@ describe('what mends a run', () => {
   it('is offered with each of its rules that it mends, and only where somebody looks at it', () => {
     // 4 A and 0.6 A behind the converter: 4.6 A with a quarter to spare are 5.8 A.
     const bare = withRun('box', { fuseA: null });
-    expect(toldBy('fuse', bare).remedy).toEqual({ words: 'a 7.5 A fuse', fuseA: 7.5 });
+    expect(toldBy('fuse', bare).remedy).toEqual({ description: 'a 7.5 A fuse', fuseA: 7.5 });
     expect(checkHarness(bare, facts(), false)[0].remedy).toBeUndefined();
     const thin = withRun('radio', { ...copper(0.5, 3), fuseA: 3 });
     const found = checkHarness(thin, facts({ radios: [] }));
@@ -140,7 +140,7 @@ describe('what mends a run', () => {
 
   it('is none of what another part has to mend', () => {
     expect(toldBy('reach', withRun('box', { fuseAtM: 0.5 })).remedy).toEqual({
-      words: 'the fuse at 15 cm',
+      description: 'the fuse at 15 cm',
       fuseAtM: 0.15,
     });
     expect(toldBy('supply', withPart('box', { maxA: 4 })).remedy).toBeUndefined();

@@ -56,7 +56,14 @@ rows('the fuses of a harness', [
     'a blade at a battery of 16 cells',
     sound,
     { packs: [pack({ cellsInSeries: 16 })], radios: [], controllers: [{ ...mppt, chargesToV: 57.6 }] },
-    ['stop fuseVolts box', 'stop fuseVolts radio', 'stop fuseVolts buck', 'stop fuseVolts mppt'],
+    [
+      'stop fuseVolts box',
+      'stop fuseVolts radio',
+      'stop fuseVolts buck',
+      'stop fuseVolts mppt',
+      'stop panelVolts mppt',
+      'note supplyVolts buck',
+    ],
   ],
   // 4 mm² and 30 A pairs: between 27 x 1.25 A and 30 A no fuse is sold.
   [
@@ -93,10 +100,15 @@ rows('the batteries of a harness', [
   [
     'one whose label states no limit',
     sound,
-    { packs: [pack({ peakA: undefined as never, continuousA: undefined as never })] },
+    { packs: [pack({ peakA: undefined as never, continuousA: undefined as never, capacityAh: 3 })] },
     ['look limit battery'],
   ],
-  ['one that nothing protects', sound, { packs: [pack({ protects: false })] }, ['stop disconnect battery']],
+  [
+    'one that nothing protects',
+    sound,
+    { packs: [pack({ protects: false })] },
+    ['stop disconnect battery', 'look overcharge mppt'],
+  ],
   [
     'lead that is nearly empty in the frost',
     sound,
@@ -124,22 +136,31 @@ rows('the batteries of a harness', [
   [
     'one whose short circuit burns on in the fuse',
     sound,
-    { flow: still({ draws: draws(), charging: charging(4), sources: strong }) },
-    ['note interrupts battery'],
+    {
+      packs: [pack({ capacityAh: 40 })],
+      flow: still({ draws: draws(), charging: charging(4), sources: strong }),
+    },
+    ['note interrupts box'],
   ],
   [
     'one whose first fuse breaks it',
     withRun('box', { fuseKind: 'classT' }).map((one) =>
       one.id === 'mppt' ? { ...one, run: { ...one.run!, fuseKind: 'classT' as const } } : one,
     ),
-    { flow: still({ draws: draws(), charging: charging(4), sources: strong }) },
+    {
+      packs: [pack({ capacityAh: 40 })],
+      flow: still({ draws: draws(), charging: charging(4), sources: strong }),
+    },
     [],
   ],
   [
     'one of whose two first fuses only one breaks it',
     withRun('box', { fuseKind: 'classT' }),
-    { flow: still({ draws: draws(), charging: charging(4), sources: strong }) },
-    ['note interrupts battery'],
+    {
+      packs: [pack({ capacityAh: 40 })],
+      flow: still({ draws: draws(), charging: charging(4), sources: strong }),
+    },
+    ['note interrupts mppt'],
   ],
 ]);
 
@@ -181,8 +202,8 @@ rows('the radio of a harness', [
     'one behind a converter, which holds its volts',
     withPart('radio', { from: 'buck' }),
     { radios: [{ ...radio, maxV: 13 }] },
-    // Its 4.5 A at 13.8 V are 5.5 A before it.
-    ['stop carries buck', 'stop supply buck'],
+    // Its 4.5 A at 16 V are 6.3 A before it.
+    ['stop carries buck', 'stop supply buck', 'stop supplyVolts radio'],
   ],
   [
     'one on a cable of which nothing is known',
@@ -199,7 +220,7 @@ rows('the radio of a harness', [
       radios: [{ ...radio, maxV: 15 }],
       controllers: [{ ...mppt, chargesToV: 16 }],
     },
-    ['stop changeover battery', 'stop full radio', 'stop setpoint mppt'],
+    ['stop changeover battery', 'stop full radio', 'stop setpoint mppt', 'note supplyVolts buck'],
   ],
   ['much power beside long cables', sound, { radios: [{ ...radio, mostW: 100 }] }, ['note rf null']],
   [

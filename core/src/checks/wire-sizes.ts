@@ -2,7 +2,7 @@ import { habits } from '../say/habits.js';
 import { areaOfAwg } from '../wire/wire.js';
 
 /** Cross sections that leads are sold in, mm2, ascending. */
-export const WIRE_SIZES_MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35] as const;
+export const WIRE_SIZES_MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50] as const;
 
 /** "4 mm² wire"; where units are US customary, the next even gauge that is no thinner: "AWG 10 wire (4 mm² or more)". */
 export const sizeWords = (areaMm2: number): string =>

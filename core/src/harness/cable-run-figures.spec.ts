@@ -9,7 +9,7 @@ const flow = (draws: Record<string, LoadDraw>, more: Partial<HarnessFlow> = {}):
   charging: new Map(),
   lowV: { receive: 12.8, keyDown: 12.6 },
   sources: new Map(),
-  batteryShare: 1,
+  inParallel: false,
   temperatureC: 20,
   ...more,
 });
@@ -80,7 +80,7 @@ describe('the figures of a harness', () => {
       part('two', 'battery', 'joint', { fuseA: 20 }),
       part('radio', 'radio', 'joint', copper(2.5, 1)),
     ];
-    const shared = cableRunFigures(joint, flow({ radio: draw(1, 12) }, { batteryShare: 0.5 }));
+    const shared = cableRunFigures(joint, flow({ radio: draw(1, 12) }, { inParallel: true }));
     expect(shared.get('one')!.keyDownA).toBe(6);
     expect(shared.get('radio')!.keyDownA).toBe(12);
     // Both feed a short circuit behind the joint at once; one after the other the larger of them does.
@@ -95,13 +95,29 @@ describe('the figures of a harness', () => {
       part('two', 'battery', 'joint', copper(2.5, 0.5)),
       part('radio', 'radio', 'joint', copper(2.5, 1)),
     ];
-    const one = (batteryShare: number) =>
-      cableRunFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare })).get('one')!;
-    expect([one(0.5).keyDownA, one(0.5).safeForA]).toEqual([10, 12]);
-    expect([one(1).keyDownA, one(1).safeForA]).toEqual([20, 20]);
+    const one = (inParallel: boolean) =>
+      cableRunFigures(joint, flow({ radio: draw(1, 20) }, { inParallel })).get('one')!;
+    expect([one(true).keyDownA, one(true).safeForA]).toEqual([10, 12]);
+    expect([one(false).keyDownA, one(false).safeForA]).toEqual([20, 20]);
     // What their own cables lose is missing behind the joint.
-    const behind = cableRunFigures(joint, flow({ radio: draw(1, 20) }, { batteryShare: 0.5 })).get('radio')!;
-    expect(behind.keyDownV).toBeCloseTo(12.6 - 10 * one(0.5).ohm! - 20 * behind.ohm!, 9);
+    const behind = cableRunFigures(joint, flow({ radio: draw(1, 20) }, { inParallel: true })).get('radio')!;
+    expect(behind.keyDownV).toBeCloseTo(12.6 - 10 * one(true).ohm! - 20 * behind.ohm!, 9);
+  });
+
+  it('share the load by the resistance of the batteries and of their cables', () => {
+    const joint = [
+      part('joint', 'joint', null),
+      part('near', 'battery', 'joint', copper(6, 0.2)),
+      part('far', 'battery', 'joint', copper(1.5, 4)),
+      part('radio', 'radio', 'joint', copper(6, 1)),
+    ];
+    const sources = new Map(['near', 'far'].map((id) => [id, { fullV: 13.6, ohmicOhm: 0.0125 }] as const));
+    const figures = cableRunFigures(joint, flow({ radio: draw(1, 22) }, { inParallel: true, sources }));
+    const [near, far] = [figures.get('near')!, figures.get('far')!];
+    expect(near.keyDownA + far.keyDownA).toBeCloseTo(22, 9);
+    // Both branches lose the same: current x (inside + cable).
+    expect(near.keyDownA * (0.0125 + near.ohm!)).toBeCloseTo(far.keyDownA * (0.0125 + far.ohm!), 9);
+    expect(near.keyDownA).toBeGreaterThan(4 * far.keyDownA);
   });
 
   it('take the fault current of one battery, and of all that feed a joint', () => {
@@ -118,13 +134,13 @@ describe('the figures of a harness', () => {
       part('radio', 'radio', 'joint', { fuseAtM: 0.2 }),
       part('lamp', 'load', 'radio', { fuseAtM: 0.2 }),
     ];
-    const fault = (id: string, batteryShare: number) =>
-      cableRunFigures(joint, flow({}, { sources, batteryShare })).get(id)!.faultA;
-    expect(fault('radio', 1 / 3)).toBeCloseTo(3 * single, 6);
-    expect(fault('radio', 1)).toBeCloseTo(single, 6);
+    const fault = (id: string, inParallel: boolean) =>
+      cableRunFigures(joint, flow({}, { sources, inParallel })).get(id)!.faultA;
+    expect(fault('radio', true)).toBeCloseTo(3 * single, 6);
+    expect(fault('radio', false)).toBeCloseTo(single, 6);
     // Into its own branch the two others feed.
-    expect(fault('one', 1 / 3)).toBeCloseTo(2 * single, 6);
-    expect(fault('lamp', 1 / 3)).toBeNull();
+    expect(fault('one', true)).toBeCloseTo(2 * single, 6);
+    expect(fault('lamp', true)).toBeNull();
   });
 
   it('carry power through a converter, on both sides', () => {
@@ -180,7 +196,7 @@ describe('the figures of a harness', () => {
           part('two', 'station', 'joint', { fuseA: two }),
           part('radio', 'radio', 'joint', { ...copper(2.5, 1), fuseA: own }),
         ],
-        flow({ radio: draw(1, 2) }, { batteryShare: 0.5 }),
+        flow({ radio: draw(1, 2) }, { inParallel: true }),
       );
     expect(joint(10, 15).get('radio')!.guardA).toBe(25);
     expect(joint(10, null).get('radio')!.guardA).toBeNull();
@@ -224,14 +240,14 @@ describe('the figures of a harness', () => {
       part('strong', 'battery', 'joint', { fuseAtM: 0.2 }),
       part('radio', 'radio', 'joint', { fuseAtM: 0.2 }),
     ];
-    const fault = (id: string, batteryShare: number) =>
-      cableRunFigures(joint, flow({}, { sources, batteryShare })).get(id)!.faultA!;
-    expect(fault('radio', 1)).toBe(fault('strong', 1));
-    expect(fault('strong', 1)).toBeGreaterThan(fault('weak', 1));
-    expect(fault('radio', 0.5)).toBeCloseTo(fault('strong', 1) + fault('weak', 1), 6);
+    const fault = (id: string, inParallel: boolean) =>
+      cableRunFigures(joint, flow({}, { sources, inParallel })).get(id)!.faultA!;
+    expect(fault('radio', false)).toBe(fault('strong', false));
+    expect(fault('strong', false)).toBeGreaterThan(fault('weak', false));
+    expect(fault('radio', true)).toBeCloseTo(fault('strong', false) + fault('weak', false), 6);
     // In parallel the strong one feeds a fault in the weak one's branch; its own feeds its own.
-    expect(fault('weak', 0.5)).toBe(fault('strong', 1));
-    expect(fault('strong', 0.5)).toBe(fault('strong', 1));
+    expect(fault('weak', true)).toBe(fault('strong', false));
+    expect(fault('strong', true)).toBe(fault('strong', false));
   });
 
   it('never want less than 2 A before a radio', () => {

@@ -1,6 +1,7 @@
 import { faultCurrent, type FaultSource } from '../wire/fault-current.js';
 import { fuseFor, fusesBefore } from '../wire/fuses.js';
 import { ampacity } from '../wire/wire.js';
+import { branchShares } from './parallel-branches.js';
 import { connectorAmps, cableRunOhm, wayToRoot, type HarnessPart } from './harness.js';
 
 /** What a load takes, A. */
@@ -17,6 +18,8 @@ export interface Charging {
   /** In the best hour. */
   readonly mostA: number;
   readonly safeForA: number;
+  /** For hours in full sun by the hardware; safeForA if absent. */
+  readonly lastingA?: number;
   readonly feedV: number;
 }
 
@@ -27,8 +30,8 @@ export interface HarnessFlow {
   readonly lowV: { readonly receive: number; readonly keyDown: number };
   /** Batteries as a short circuit sees them, by the ids of their parts. */
   readonly sources: ReadonlyMap<string, FaultSource>;
-  /** Share of all loads that flows through each of several batteries: all of it where they are used in turn. */
-  readonly batteryShare: number;
+  /** Several batteries feed at once; otherwise each carries all of the load in its turn. */
+  readonly inParallel: boolean;
   /** Radios of which one sends at a time, by the ids of their parts; all may at once if absent. */
   readonly oneSpeaks?: readonly string[];
   /** Of the copper, C. */
@@ -66,8 +69,31 @@ export interface CableRunFigures {
 
 /** Targets for the largest drop, at key-down and in the best hour. Source: convention of this project, docs/model.md. */
 export const DROP_TARGETS = { panel: 0.03, other: 0.03 } as const;
-/** Of batteries in parallel each carries this share of the whole at the least: they never share evenly. Source: makers' practice. */
-export const BRANCH_SHARE = 0.6;
+/** Cables and limits of a battery in parallel are made for this share of the whole at least. Source: makers' practice. */
+export const MIN_SAFE_BRANCH_SHARE = 0.6;
+
+const isBattery = ({ kind }: HarnessPart): boolean => kind === 'battery' || kind === 'station';
+
+/** Batteries that hang from a common point in parallel, with the share of the load that each gives, 0 to 1, by part id. */
+export function batteryShares(
+  parts: readonly HarnessPart[],
+  { sources, inParallel, temperatureC }: Pick<HarnessFlow, 'sources' | 'inParallel' | 'temperatureC'>,
+): ReadonlyMap<string, number> {
+  const batteries = parts.filter(isBattery);
+  const shares = inParallel
+    ? branchShares(
+        batteries.map(({ id, run }) => ({
+          packOhm: sources.get(id)?.ohmicOhm ?? 0,
+          cableOhm: run && cableRunOhm(run, temperatureC),
+        })),
+      )
+    : [];
+  return new Map(batteries.map(({ id }, index) => [id, shares[index] ?? 1]));
+}
+
+/** The share that a battery in parallel must be safe for, 0 to 1. @param share what it gives by its resistance */
+export const safeBranchShare = (share: number): number =>
+  share < 1 ? Math.max(MIN_SAFE_BRANCH_SHARE, share) : share;
 /** The figures of every run, by the id of the part that it leads to. Source of the formulas: convention of this project, docs/model.md */
 export function cableRunFigures(
   parts: readonly HarnessPart[],
@@ -81,8 +107,6 @@ export function cableRunFigures(
   }
   return figures;
 }
-
-const isBattery = ({ kind }: HarnessPart): boolean => kind === 'battery' || kind === 'station';
 
 /**
  * What goes into a part from what feeds it, A: its own draw and that of all that hangs behind it. A converter that holds its
@@ -139,12 +163,12 @@ function figuresOf(
   flow: HarnessFlow,
   figures: ReadonlyMap<string, CableRunFigures>,
 ): CableRunFigures {
-  const { charging, lowV, temperatureC, batteryShare } = flow;
+  const { charging, lowV, temperatureC } = flow;
   const run = part.run!;
   const amps = (of: keyof LoadDraw) => {
     if (!isBattery(part)) return ampsInto(part, parts, flow, of);
-    const share = of === 'safeForA' && batteryShare < 1 ? Math.max(BRANCH_SHARE, batteryShare) : batteryShare;
-    return share * ampsOutOf(parts, flow, of);
+    const share = batteryShares(parts, flow).get(part.id) ?? 1;
+    return (of === 'safeForA' ? safeBranchShare(share) : share) * ampsOutOf(parts, flow, of);
   };
   const brought = charging.get(part.id);
   const ohm = cableRunOhm(run, temperatureC);
@@ -217,7 +241,7 @@ const batteriesAt = (parts: readonly HarnessPart[], joint: string | null): reado
 function guardBefore(
   part: HarnessPart,
   parts: readonly HarnessPart[],
-  { batteryShare }: HarnessFlow,
+  { inParallel }: HarnessFlow,
   figures: ReadonlyMap<string, CableRunFigures>,
   own: null | undefined,
 ): number | null | undefined {
@@ -231,14 +255,14 @@ function guardBefore(
   if (fuses.some((fuseA) => fuseA === undefined)) return undefined;
   if (fuses.includes(null)) return null;
   const ratings = fuses.map((fuseA) => fuseA ?? 0);
-  return batteryShare < 1 ? ratings.reduce((sum, rated) => sum + rated, 0) : Math.max(...ratings);
+  return inParallel ? ratings.reduce((sum, rated) => sum + rated, 0) : Math.max(...ratings);
 }
 
 /** Short-circuit current at the fuse of a run that leaves a battery, A; behind a joint that of all that feed at once. */
 function faultAt(
   part: HarnessPart,
   parts: readonly HarnessPart[],
-  { sources, batteryShare }: HarnessFlow,
+  { sources, inParallel }: HarnessFlow,
 ): number | null {
   const { fuseAtM, wire } = part.run!;
   const fault = (id: string) => {
@@ -248,11 +272,12 @@ function faultAt(
   const sum = (ids: readonly string[]) => ids.reduce((total, id) => total + fault(id), 0);
   const siblings = batteriesAt(parts, part.from).map(({ id }) => id);
   if (isBattery(part)) {
+    // A short circuit in this battery is fed by all the others.
     const others = siblings.filter((id) => id !== part.id);
-    return batteryShare < 1 ? Math.max(fault(part.id), sum(others)) : fault(part.id);
+    return inParallel ? Math.max(fault(part.id), sum(others)) : fault(part.id);
   }
   if (siblings.length > 0) {
-    return batteryShare < 1 ? sum(siblings) : Math.max(...siblings.map(fault));
+    return inParallel ? sum(siblings) : Math.max(...siblings.map(fault));
   }
   return part.from !== null && sources.has(part.from) ? fault(part.from) : null;
 }

@@ -41,11 +41,14 @@ describe('a connector', () => {
       ]);
   });
 
-  it('mates with its counterpart and with no other', () => {
+  it('mates with its counterpart and with no other, but two ring terminals share a bolt', () => {
     for (const connector of CONNECTOR_ENDS) {
       const partners = CONNECTOR_ENDS.filter((other) => mates(connector, other));
-      expect(partners).toEqual([mateOf(connector)]);
+      if (connector.family.startsWith('ring')) expect(partners).toContain(mateOf(connector));
+      else expect(partners).toEqual([mateOf(connector)]);
     }
+    expect(mates({ family: 'ring', end: 'plug' }, { family: 'ring', end: 'plug' })).toBe(true);
+    expect(mates({ family: 'ring', end: 'plug' }, { family: 'ring8', end: 'plug' })).toBe(false);
   });
 
   it('of a 2.1 mm barrel does not go into a 2.5 mm one, nor plug into plug', () => {

@@ -25,8 +25,9 @@ export const CONNECTORS = {
   flat50: { label: '50 A flat-contact pair', ratedA: 50, ends: ['either'], mostMm2: 16 },
   barrel21: { label: '2.1 mm barrel', ratedA: 5, ends: ['plug', 'socket'], mostMm2: 1.5 },
   barrel25: { label: '2.5 mm barrel', ratedA: 5, ends: ['plug', 'socket'], mostMm2: 1.5 },
-  ring: { label: 'ring terminal', ratedA: 60, ends: ['ring', 'stud'], mostMm2: 16 },
-  ring8: { label: 'M8 ring terminal', ratedA: 150, ends: ['ring', 'stud'], mostMm2: 35 },
+  // A crimped lug is rated by the wire in it.
+  ring: { label: 'ring terminal', ratedA: Infinity, ends: ['ring', 'stud'], mostMm2: 16 },
+  ring8: { label: 'M8 ring terminal', ratedA: Infinity, ends: ['ring', 'stud'], mostMm2: 50 },
   sae: { label: 'SAE two-pole', ratedA: 15, ends: ['either'], mostMm2: 2.5 },
   vehicle: { label: 'vehicle socket', ratedA: 10, ends: ['plug', 'socket'], mostMm2: 2.5 },
   bullet35: { label: '3.5 mm bullet', ratedA: 20, ends: ['plug', 'socket'], mostMm2: 4 },
@@ -83,9 +84,13 @@ export function readConnector(words: string): Connector | null {
   return { family, end: text.includes('plug') ? 'plug' : 'socket' };
 }
 
+/** Families of which two plugs fit together: two ring terminals share a bolt. */
+const ON_ONE_BOLT: readonly ConnectorName[] = ['ring', 'ring8'];
+
 /** Whether two ends go into each other. */
 export const mates = (a: Connector, b: Connector): boolean =>
-  a.family === b.family && (CONNECTORS[a.family].ends.length === 1 || a.end !== b.end);
+  a.family === b.family &&
+  (CONNECTORS[a.family].ends.length === 1 || a.end !== b.end || ON_ONE_BOLT.includes(a.family));
 
 /** The end that goes into another. */
 export const mateOf = ({ family, end }: Connector): Connector => ({

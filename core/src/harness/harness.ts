@@ -48,10 +48,12 @@ export interface HarnessPart {
 export interface Supply {
   readonly volts: number;
   readonly efficiency: number;
+  /** Its volts are not entered but assumed. */
+  readonly isAssumed?: boolean;
 }
 
 /** A converter of which no more is entered. Source: convention of this project, docs/model.md. */
-export const USUAL_SUPPLY: Supply = { volts: 13.8, efficiency: 0.9 };
+export const USUAL_SUPPLY: Supply = { volts: 13.8, efficiency: 0.9, isAssumed: true };
 
 /** Two wires from one part to the next, as far as anyone has said. */
 export interface CableRun {
@@ -115,13 +117,12 @@ export function cableRunOhm(
   return loopOhm({ areaMm2, isClad, runM: lengthM, temperatureC, contactPairs, fusesA });
 }
 
-/** What the connectors of a run may carry, A; null where they are not known. */
+/** Current that the connectors of a run may carry, A: as the cable states, else by the table of connectors; null if not known or if only the wire limits it. */
 export function connectorAmps({ statedA, near, far }: CableRun): number | null {
-  const known = [
-    statedA,
-    near && CONNECTORS[near.family].ratedA,
-    far && CONNECTORS[far.family].ratedA,
-  ].filter((amps) => amps !== null);
+  if (statedA !== null) return statedA;
+  const known = [near, far]
+    .flatMap((end) => (end ? [CONNECTORS[end.family].ratedA as number] : []))
+    .filter(Number.isFinite);
   return known.length > 0 ? Math.min(...known) : null;
 }
 

@@ -14,6 +14,8 @@ export interface OrderFacts {
   readonly batteries?: 'parallel' | 'turns';
   /** Their volts do not show how full they are: LiFePO4. */
   readonly fullByCharger?: boolean;
+  /** Cells that cannot be charged. */
+  readonly isPrimary?: boolean;
   /** Batteries of different chemistries: the controller has to be told which is on. */
   readonly isMixed?: boolean;
 }
@@ -56,8 +58,11 @@ export function connectionOrder(parts: readonly HarnessPart[], facts: OrderFacts
       part: group[0].id,
     });
   }
-  for (const battery of batteries) {
-    steps.push(live(parts, battery));
+  const [inUse, ...waiting] = batteries;
+  if (facts.batteries === 'turns' && inUse && waiting.length > 0) {
+    steps.push(live(parts, inUse, waiting));
+  } else {
+    for (const battery of batteries) steps.push(live(parts, battery));
   }
   for (const panel of panels) {
     steps.push({
@@ -78,7 +83,7 @@ export function connectionOrder(parts: readonly HarnessPart[], facts: OrderFacts
 function together(
   parts: readonly HarnessPart[],
   batteries: readonly HarnessPart[],
-  { batteries: use, fullByCharger, isMixed }: OrderFacts,
+  { batteries: use, fullByCharger, isPrimary, isMixed }: OrderFacts,
 ): readonly OrderStep[] {
   if (batteries.length < 2) return [];
   const [first] = batteries;
@@ -95,9 +100,11 @@ function together(
   }
   return [
     {
-      words: fullByCharger
-        ? 'Charge each battery full by itself, until its charger says so, and measure: within 0.1 V of each other at rest.'
-        : 'Charge each battery full by itself and measure: within 0.1 V of each other at rest.',
+      words: isPrimary
+        ? 'Put fresh cells of one kind and age into every set, and measure: within 0.1 V of each other.'
+        : fullByCharger
+          ? 'Charge each battery full by itself, until its charger says so, and measure: within 0.1 V of each other at rest.'
+          : 'Charge each battery full by itself and measure: within 0.1 V of each other at rest.',
       why: fullByCharger
         ? 'The volts of LiFePO4 do not show how full it is: full is what the charger says.'
         : 'The fuller one drives current into the emptier one, as much as the cables let through.',
@@ -111,16 +118,23 @@ function together(
   ];
 }
 
-/** The moment from which cables are live. */
-function live(parts: readonly HarnessPart[], battery: HarnessPart): OrderStep {
+/** The step from which cables are live. @param waiting batteries that stay off until they are changed over to */
+function live(
+  parts: readonly HarnessPart[],
+  battery: HarnessPart,
+  waiting: readonly HarnessPart[] = [],
+): OrderStep {
+  const fused = hasFuses(parts);
   const words =
     battery.kind === 'station'
       ? `Switch the outlets of ${battery.name} on.`
-      : hasFuses(parts)
+      : fused
         ? `Put the fuses at ${battery.name} in.`
         : `Connect ${battery.name}, plus last.`;
+  const others = inWords(waiting.map(({ name }) => name));
+  const rest = waiting.length === 0 ? '' : fused ? ` Leave those at ${others} out.` : ` Leave ${others} off.`;
   return {
-    words,
+    words: `${words}${rest}`,
     why: 'From here on the cables are live.',
     part: battery.id,
   };

@@ -47,7 +47,7 @@ function answer(
 describe('a battery beside a panel', () => {
   it('is stopped where the controller brings more than its maker lets it take, and only then', () => {
     // 1.25 x 0.95 x 100 W / 12.85 V = 9.24 A
-    expect(answer({ maxChargeA: 9.2 }, {})).toBe('battery takes the charge');
+    expect(answer({ maxChargeA: 9.2 }, {})).toBe('charge current');
     expect(answer({ maxChargeA: 9.3 }, {})).toBeNull();
     expect(answer({ maxChargeA: 9.2 }, { maxA: 8 })).toBeNull();
     // Without a maker's limit it is a check in Wire, and no stop: 3 A are usual for 6 Ah.
@@ -56,10 +56,10 @@ describe('a battery beside a panel', () => {
 
   it('is stopped by a PWM that is too small and does not limit, by frost, and by a radio that charging volts would destroy', () => {
     const pwm = { kind: 'pwm', maxA: 5, limitsCurrent: false } as const;
-    expect(answer({}, pwm)).toBe('controller carries the panel');
+    expect(answer({}, pwm)).toBe('current of the controller');
     expect(answer({}, { ...pwm, limitsCurrent: true })).toBeNull();
-    expect(answer({}, {}, 100, { coldC: -1 })).toBe('no charging in the cold');
-    expect(answer({}, {}, 100, { maxV: 14.3 })).toBe('radio survives charging');
+    expect(answer({}, {}, 100, { coldC: -1 })).toBe('charging in the cold');
+    expect(answer({}, {}, 100, { maxV: 14.3 })).toBe('voltage while charging');
     expect(answer({}, {}, 100, { maxV: 14.6 })).toBeNull();
   });
 });

@@ -28,7 +28,7 @@ export const still = (more: Partial<HarnessFlow> = {}): HarnessFlow => ({
   charging: new Map(),
   lowV: { receive: 12.8, keyDown: 12.6 },
   sources: new Map(),
-  batteryShare: 1,
+  inParallel: false,
   temperatureC: 20,
   ...more,
 });
@@ -49,7 +49,7 @@ export const flowOf = (
   ),
   lowV: { receive: 12.8, keyDown: 12.6 },
   sources: new Map(),
-  batteryShare: 1,
+  inParallel: false,
   temperatureC: 20,
 });
 

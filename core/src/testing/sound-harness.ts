@@ -18,7 +18,9 @@ export const sound: readonly HarnessPart[] = [
   part('radio', 'radio', 'box', { ...wired, fuseA: 7.5 }),
   {
     ...part('buck', 'converter', 'box', { ...wired, fuseA: 5 }),
-    supply: { volts: 13.8, efficiency: 0.9 },
+    // Over the highest volts of the battery, so that it only ever steps up.
+    name: 'converter',
+    supply: { volts: 16, efficiency: 0.9 },
     maxA: 3,
   },
   part('lamp', 'load', 'buck', { ...wired, fuseA: null }),
@@ -35,6 +37,8 @@ export const mppt: HarnessFacts['controllers'][number] = {
 export const panel = {
   part: 'panel',
   name: 'panel',
+  labelVmpV: 18,
+  labelVocV: 22,
   coldV: 26,
   shortA: 2.8,
   stringA: 2.8,

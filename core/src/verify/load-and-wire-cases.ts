@@ -7,7 +7,7 @@ import type { Source } from '../source.js';
 import { packLabel } from './battery-cases.js';
 import { controllerCableAmps, panelCableAmps } from '../wire/source-cables.js';
 import { fuseFor } from '../wire/fuses.js';
-import { ampacity, areaOfAwg, copperOhm, loopOhm } from '../wire/wire.js';
+import { areaOfAwg, copperOhm, loopOhm } from '../wire/wire.js';
 import type { Computed, Numbers } from './reference-file.js';
 
 export function load(
@@ -79,10 +79,11 @@ interface AccessoryCase {
 }
 
 export function wire(
-  given: Numbers<'run_m' | 'temperature_c' | 'current_a' | 'contact_pairs' | 'connector_rating_a'> & {
+  given: Numbers<
+    'run_m' | 'temperature_c' | 'current_a' | 'contact_pairs' | 'connector_rating_a' | 'wire_ampacity_a'
+  > & {
     readonly awg: number | null;
     readonly area_mm2: number;
-    readonly bundled: boolean;
     readonly fuses_in_loop_rated_a: readonly number[];
   },
 ): Computed {
@@ -95,15 +96,14 @@ export function wire(
     contactPairs: given.contact_pairs,
     fusesA: given.fuses_in_loop_rated_a,
   };
-  const wireA = ampacity({ awg, areaMm2 }, temperatureC, given.bundled);
   return {
     area_mm2: areaMm2,
     wire_loop_ohm: copperOhm(run),
     wire_drop_v: copperOhm(run) * amps,
     total_loop_ohm: loopOhm(run),
     total_drop_v: loopOhm(run) * amps,
-    wire_ampacity_a: wireA,
-    fuse_a: fuseFor(amps, wireA, given.connector_rating_a, REFERENCE_FUSES_A),
+    // The reference's own ampacity: the product takes a published table instead (decision 46).
+    fuse_a: fuseFor(amps, given.wire_ampacity_a, given.connector_rating_a, REFERENCE_FUSES_A),
   };
 }
 

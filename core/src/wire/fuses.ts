@@ -36,6 +36,24 @@ export const FUSE_KINDS = {
     breaksA: 20_000,
     mostV: 125,
   },
+  pv: {
+    label: 'photovoltaic fuse',
+    ratingsA: [1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30],
+    breaksA: 20_000,
+    mostV: 1000,
+  },
+  glass: {
+    label: 'glass fuse',
+    ratingsA: [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30],
+    breaksA: 200,
+    mostV: 32,
+  },
+  breaker: {
+    label: 'DC breaker',
+    ratingsA: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 125, 150],
+    breaksA: 3000,
+    mostV: 48,
+  },
 } as const satisfies Record<string, FuseKindFacts>;
 
 export type FuseKind = keyof typeof FUSE_KINDS;
@@ -46,6 +64,19 @@ const KINDS_BY_SIZE: readonly FuseKind[] = ['blade', 'large', 'bolt'];
 
 const isSold = (kind: FuseKind, amps: number): boolean =>
   (FUSE_KINDS[kind].ratingsA as readonly number[]).includes(amps);
+
+/** Kinds for a main fuse at a battery, by what they break. */
+const MAIN_KINDS: readonly FuseKind[] = ['terminal', 'classT'];
+/** Kinds for more volts than vehicle fuses stand. */
+const HIGH_VOLT_KINDS: readonly FuseKind[] = ['pv', 'classT'];
+
+/** The kind of main fuse that is sold with a rating, A, and breaks a short-circuit current, A; null if there is none. */
+export const breakingKind = (ratedA: number, faultA: number): FuseKind | null =>
+  MAIN_KINDS.find((kind) => FUSE_KINDS[kind].breaksA >= faultA && isSold(kind, ratedA)) ?? null;
+
+/** The kind of fuse that is sold with a rating, A, for direct current of so many volts; null if there is none. */
+export const kindForVolts = (ratedA: number, volts: number): FuseKind | null =>
+  HIGH_VOLT_KINDS.find((kind) => FUSE_KINDS[kind].mostV >= volts && isSold(kind, ratedA)) ?? null;
 
 /** The kind that a rating is usually sold as: a blade, a large blade, bolted down. */
 export const usualKind = (ratedA: number): FuseKind =>

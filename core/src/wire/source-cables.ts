@@ -25,12 +25,28 @@ export const panelCableAmps = ({ iscA }: SourceLabel): number => CLOUD_EDGE * is
  * A converter: 1.25 x 0.95 x the panels' watts at the volts of a nearly empty battery, at most its limit. PWM: 1.25 x Isc,
  * at most its limit where it limits its current. Source: convention of this project, docs/model.md.
  */
-export function controllerCableAmps(
-  { kind, maxA, limitsCurrent }: Pick<Controller, 'kind' | 'maxA' | 'limitsCurrent'>,
+export const controllerCableAmps = (
+  controller: SizedController,
   label: SourceLabel,
   pack: BatteryPack,
+): number => controllerAmps(controller, label, pack, CLOUD_EDGE);
+
+/** Current that a controller brings for hours in full sun, A: as above without the excess at the edge of a cloud. */
+export const controllerLastingAmps = (
+  controller: SizedController,
+  label: SourceLabel,
+  pack: BatteryPack,
+): number => controllerAmps(controller, label, pack, 1);
+
+type SizedController = Pick<Controller, 'kind' | 'maxA' | 'limitsCurrent'>;
+
+function controllerAmps(
+  { kind, maxA, limitsCurrent }: SizedController,
+  { iscA, watts }: SourceLabel,
+  pack: BatteryPack,
+  factor: number,
 ): number {
-  if (kind === 'pwm') return limitsCurrent ? Math.min(maxA, panelCableAmps(label)) : panelCableAmps(label);
-  const amps = (CLOUD_EDGE * CONVERTER_EFFICIENCY * label.watts) / openCircuitVolts(pack, NEARLY_EMPTY_SOC);
+  if (kind === 'pwm') return limitsCurrent ? Math.min(maxA, factor * iscA) : factor * iscA;
+  const amps = (factor * CONVERTER_EFFICIENCY * watts) / openCircuitVolts(pack, NEARLY_EMPTY_SOC);
   return Math.min(maxA, amps);
 }

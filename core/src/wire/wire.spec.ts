@@ -7,11 +7,20 @@ describe('wire', () => {
     expect(areaOfAwg(12)).toBeCloseTo(3.31, 2);
   });
 
-  it('carries what the next smaller size of the table carries, less when crowded or hot, once', () => {
-    expect(ampacity({ awg: null, areaMm2: 3 }, 20, false)).toBe(25);
-    expect(ampacity({ awg: null, areaMm2: 2.5 }, 50, true)).toBe(20);
-    expect(ampacity({ awg: 12, areaMm2: areaOfAwg(12) }, 20, false)).toBe(30);
-    expect(ampacity({ awg: null, areaMm2: 0.25 }, 20, false)).toBe(3);
+  it('carries what the published table says, less in a bundle and in hot air', () => {
+    const mm2 = (areaMm2: number, airC = 20, bundled = false) =>
+      ampacity({ awg: null, areaMm2 }, airC, bundled);
+    // DIN VDE 0298-4, table 11, one core in free air.
+    expect([0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35].map((area) => mm2(area))).toEqual([
+      15, 19, 24, 32, 42, 54, 73, 98, 129, 158,
+    ]);
+    expect(mm2(2.5, 20, true)).toBeCloseTo(25.6, 9);
+    // Table 17: 0.87 at 40 C, 0.71 at 50 C.
+    expect(mm2(2.5, 40) / 32).toBeCloseTo(0.87, 2);
+    expect(mm2(2.5, 50, true) / 32).toBeCloseTo(0.8 * 0.71, 2);
+    expect(mm2(2.5, 80)).toBe(0);
+    // Between two sizes: AWG 12 is 3.31 mm2.
+    expect(ampacity({ awg: 12, areaMm2: areaOfAwg(12) }, 20, false)).toBeCloseTo(37.4, 1);
   });
 
   it('gets the smallest fuse that carries a quarter more, if wire and connector carry the fuse', () => {
@@ -22,18 +31,13 @@ describe('wire', () => {
     expect(fuseFor(40, 45, 100)).toBeNull();
   });
 
-  it('goes on past 10 mm² and AWG 8', () => {
-    const mm2 = (areaMm2: number) => ampacity({ awg: null, areaMm2 }, 20, false);
-    expect([10, 16, 25, 35].map(mm2)).toEqual([62, 98, 129, 158]);
-    expect([8, 6, 4, 2].map((awg) => ampacity({ awg, areaMm2: areaOfAwg(awg) }, 20, false))).toEqual([
-      60, 80, 115, 150,
-    ]);
-  });
-
   it('of copper-clad aluminium loses 1.6 times as much and carries less', () => {
     const run = { areaMm2: 2.5, runM: 1, temperatureC: 20, contactPairs: 0, fusesA: [] };
     expect(copperOhm({ ...run, isClad: true })).toBeCloseTo(1.6 * copperOhm(run), 12);
-    expect(ampacity({ awg: null, areaMm2: 2.5, isClad: true }, 20, false)).toBeCloseTo(19.76, 2);
+    expect(ampacity({ awg: null, areaMm2: 2.5, isClad: true }, 20, false)).toBeCloseTo(
+      32 / Math.sqrt(1.6),
+      9,
+    );
   });
 });
 

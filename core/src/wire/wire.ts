@@ -41,25 +41,22 @@ export const loopOhm = (run: WireRun): number =>
   run.contactPairs * CONTACT_OHM +
   run.fusesA.reduce((sum, ratedA) => sum + FUSE_V / ratedA, 0);
 
-/** Conservative free-air figures, A. Source: convention of this project, docs/model.md. */
-const AMPACITY_BY_AWG: Readonly<Record<number, number>> = {
-  20: 6,
-  18: 10,
-  16: 15,
-  14: 20,
-  12: 30,
-  10: 45,
-  8: 60,
-  6: 80,
-  4: 115,
-  2: 150,
-};
-const AMPACITY_MM2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35] as const;
-const AMPACITY_A = [6, 9, 12, 17, 25, 35, 47, 62, 98, 129, 158] as const;
+/**
+ * Continuous current of one copper core in free air, PVC at 70 C in air of 30 C, by cross section, mm2 and A.
+ * Source: DIN VDE 0298-4:2013, table 11, column 2. 0.5 mm2 is not in the table; it is scaled by its area.
+ */
+const AMPACITY_MM2 = [0, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50] as const;
+const AMPACITY_A = [0, 10, 15, 19, 24, 32, 42, 54, 73, 98, 129, 158, 198] as const;
 
-/** Once, when bundled or in surroundings above 40 C. */
-const CROWDED = 0.8;
-const HOT_C = 40;
+/** Share of the current for cables in a bundle, coiled up or in a closed box. Source: DIN VDE 0298-4:2013, table 21, two circuits. */
+const BUNDLED = 0.8;
+/** Temperature of the conductor that PVC stands, and of the air that the table is made for, C. Source: DIN VDE 0298-4:2013, table 17. */
+const INSULATION_C = 70;
+const TABLE_AIR_C = 30;
+
+/** Share of the current in air of a temperature, C: the heat that the wire can give off, 1 up to 30 C and 0 from 70 C. */
+const heatDerating = (airC: number): number =>
+  Math.sqrt(Math.min(1, Math.max(0, (INSULATION_C - airC) / (INSULATION_C - TABLE_AIR_C))));
 
 /** A wire by its AWG number, where it has one, else by its cross section. */
 export interface WireSize {
@@ -69,18 +66,14 @@ export interface WireSize {
 }
 
 /**
- * Current that a wire may carry, A. A size between two of the table gets the smaller one's; one below the table a
- * share of the smallest, straight to nothing.
+ * Current that a wire may carry, A: linear in the cross section between two of the table, the largest of the table beyond it.
+ *
+ * @param airC temperature around the wire, C
+ * @param bundled with others, coiled up or in a closed box
  */
-export function ampacity({ awg, areaMm2, isClad }: WireSize, temperatureC: number, bundled: boolean): number {
-  const copper = (awg !== null && AMPACITY_BY_AWG[awg]) || freeAirByArea(areaMm2);
+export function ampacity({ areaMm2, isClad }: WireSize, airC: number, bundled: boolean): number {
+  const copper = interpolate(AMPACITY_MM2, AMPACITY_A, areaMm2);
   // The same heat with 1.6 times the resistance.
   const free = isClad ? copper / Math.sqrt(CLAD_OHM) : copper;
-  return bundled || temperatureC > HOT_C ? free * CROWDED : free;
-}
-
-function freeAirByArea(areaMm2: number): number {
-  // A hair of slack, so that 0.5 mm2 computed is 0.5 mm2.
-  const index = AMPACITY_MM2.findLastIndex((size) => size <= areaMm2 * 1.000001);
-  return index === -1 ? interpolate([0, AMPACITY_MM2[0]], [0, AMPACITY_A[0]], areaMm2) : AMPACITY_A[index];
+  return free * heatDerating(airC) * (bundled ? BUNDLED : 1);
 }

@@ -13,7 +13,7 @@ const SIGNS = {
   note: { icon: 'bi-dot', words: 'note' },
 } as const;
 
-/** Every rule that is not kept: the sentence, the rule's figure and the kit's, why, and the smallest change that keeps it. */
+/** Every finding: what is wrong, the rule's figure and the kit's, why, and the smallest change that puts it right. */
 @Component({
   selector: 'ks-check-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,14 +45,16 @@ const SIGNS = {
             </p>
             @if (check.remedy; as remedy) {
               <button type="button" class="fix" (click)="fix(check)">
-                <b>{{ remedy.words }}</b>&ngsp;<span>apply</span
+                <b>{{ remedy.description }}</b>&ngsp;<span>apply</span
                 ><span class="visually-hidden"> at {{ nameOf(check) }}</span>
               </button>
+            } @else if (check.noRemedy) {
+              <p class="muted">{{ check.noRemedy }}</p>
             }
           </div>
         </li>
       } @empty {
-        <li class="muted">Every rule is kept.</li>
+        <li class="muted">No findings.</li>
       }
     </ul>
   `,

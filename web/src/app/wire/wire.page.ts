@@ -35,7 +35,7 @@ import { InViewDirective } from '../parts/in-view.directive';
           ></i>
           {{ told.sentence }}
         } @else {
-          <span class="muted">Looking at the wiring …</span>
+          <span class="muted">Checking the wiring …</span>
         }
       </p>
       @if (store.report()?.uncalculated; as sentence) {
@@ -68,6 +68,9 @@ import { InViewDirective } from '../parts/in-view.directive';
                 Disconnect in this order
               </button>
             </h2>
+            @if (blocked(); as sentence) {
+              <p class="blocked"><i class="bi bi-octagon-fill stop" aria-hidden="true"></i> {{ sentence }}</p>
+            }
             <ol>
               @for (step of steps(); track $index) {
                 <li>
@@ -86,7 +89,7 @@ import { InViewDirective } from '../parts/in-view.directive';
           <ks-wire-files />
         </div>
         <section class="said" aria-labelledby="checks-title">
-          <h2 id="checks-title">What the rules say</h2>
+          <h2 id="checks-title">Findings</h2>
           <ks-check-list />
         </section>
       </div>
@@ -100,6 +103,10 @@ export class WirePage implements OnDestroy {
   protected readonly beside = ['mains', 'rain', 'paths'] as const;
   protected readonly parting = signal(false);
   protected readonly cautions = computed(() => this.store.report()?.cautions ?? []);
+  /** Why no order of connecting is shown. */
+  protected readonly blocked = computed(() =>
+    this.parting() ? null : (this.store.report()?.joiningBlocked ?? null),
+  );
   protected readonly steps = computed(() => {
     const report = this.store.report();
     return (this.parting() ? report?.parting : report?.joining) ?? [];
@@ -120,7 +127,7 @@ export class WirePage implements OnDestroy {
       : {
           icon: 'bi-diamond-fill',
           blaze: 'fine',
-          sentence: notes > 0 ? `OK to wire; ${all}.` : 'OK to wire: every rule is kept.',
+          sentence: notes > 0 ? `OK to wire; ${all}.` : 'OK to wire: no findings.',
         };
   });
   constructor() {
