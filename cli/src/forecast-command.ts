@@ -3,6 +3,7 @@ import {
   assessTrip,
   lookUp,
   planFindings,
+  stopSentences,
   sayMissing,
   sayWarnings,
   takeWeather,
@@ -22,6 +23,7 @@ import {
   ASSUMPTION_NAMES,
   succeed,
   planSentence,
+  SEVERITY_NAMES,
   type Assessment,
   type ChanceUp,
   type ClimateWord,
@@ -154,7 +156,9 @@ function asJson(name: string, status: PlanMark, found: Assessment, wire: WireSay
     missing: [],
     warningsInWire: wire.warnings,
     ...(found.wouldDoAh !== undefined && { wouldDoAh: found.wouldDoAh }),
-    sentence: plainSentence(planSentence(run.verdict, found, zone)),
+    sentence: plainSentence(
+      planSentence(run.verdict, { ...found, stops: stopSentences(run.verdict, wire) }, zone),
+    ),
     verdict: {
       ...figures,
       findings: planFindings({ findings }, wire),
@@ -205,8 +209,9 @@ function inWords(name: string, found: Assessment, wire: WireSays, zone: string):
     : [];
   const warnings = sayWarnings(wire);
   const findings = planFindings(run.verdict, wire).map(
-    ({ severity, sentence }) => `${severity}: ${sentence}`,
+    ({ severity, sentence: said }) => `${SEVERITY_NAMES[severity]}: ${said}`,
   );
-  const sentence = plainSentence(planSentence(run.verdict, found, zone));
+  const stops = stopSentences(run.verdict, wire);
+  const sentence = plainSentence(planSentence(run.verdict, { ...found, stops }, zone));
   return `${[name, sentence, ...(warnings ? [warnings] : []), ...findings, ...laid, ...sums].join('\n')}\n`;
 }

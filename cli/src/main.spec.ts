@@ -76,7 +76,7 @@ describe('knapsack what-if', () => {
 
   it('tells it in words, and refuses what is no trip', async () => {
     const { out } = await run('what-if', CAMP);
-    expect(out).toContain('What would do');
+    expect(out).toContain('Fixes');
     expect(out).toContain('If any one thing fails at the start');
     expectSentence(await run('what-if', file('{"schema":"knapsack.trip","version":9}')), 'version 9');
   });
@@ -89,8 +89,13 @@ describe('knapsack wire', () => {
     const { code, out } = await run('wire', CAMP);
     expect(code).toBe(0);
     expect(out).toContain('the batteries to Whimbrel 100: 19.6 A, loses 0.35 V');
-    expect(out).toContain('stop, fuse rated for the load: From the batteries to Whimbrel 100');
-    expect(out).toContain('Connect Weir 30 to the batteries, plus last.');
+    expect(out).toContain('stop: From the batteries to Whimbrel 100');
+    expect(out).toContain('fix: a change-over switch');
+    // Nothing is connected while a stop stands; taking apart is always safe.
+    expect(out).toContain('Connect nothing yet');
+    expect(out).not.toContain('Connect in this order');
+    expect(out).toContain('Disconnect in this order');
+    expect(out).toContain('Cautions');
   });
 
   it('prints the drawing, the parts list, and all of it as JSON', async () => {

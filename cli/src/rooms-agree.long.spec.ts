@@ -2,14 +2,30 @@ import fc from 'fast-check';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { assessTrip, lookUp, missingIn, resolve, type Gear, type Trip } from '@knapsack/contract';
+import {
+  assessTrip,
+  lookUp,
+  missingIn,
+  resolve,
+  stopSentences,
+  type Gear,
+  type Trip,
+} from '@knapsack/contract';
 import { fieldCard } from '@knapsack/contract/card';
 import { harnessReport, wireSays } from '@knapsack/contract/harness';
 import { readGear, readShelf, readTrip } from '@knapsack/contract/schemas';
 import { bags, trips } from '@knapsack/contract/testing';
 import { sparesOf } from '@knapsack/contract/packing';
 import { failures, failuresSum, cableRunsSum } from '@knapsack/contract/what-if';
-import { fixed, plainSentence, planSentence, RULES, sayLastingShort, sayOdds, sayTerm } from '@knapsack/core';
+import {
+  fixed,
+  plainSentence,
+  planSentence,
+  SEVERITY_NAMES,
+  sayLastingShort,
+  sayOdds,
+  sayTerm,
+} from '@knapsack/core';
 import { sayLine } from './say-line.js';
 import { DEMO, run } from './testing/run.js';
 
@@ -47,9 +63,13 @@ async function compare(folder: string, trip: Trip, gear: readonly Gear[], inFull
   // The sentence and the mark: Plan, terminal, card and the list of trips.
   const [, sentence] = forecast.split('\n');
   if (inFull) {
-    const { found, status } = assessTrip(trip, gear);
+    const { found, status, wire: says } = assessTrip(trip, gear);
     const { chance, run } = found!;
-    within(plainSentence(planSentence(run.verdict, found!, trip.place.timeZone))).toBe(sentence);
+    const stops = stopSentences(run.verdict, says!);
+    within(plainSentence(planSentence(run.verdict, { ...found!, stops }, trip.place.timeZone))).toBe(
+      sentence,
+    );
+    if (stops.length > 0) within(sentence.toLowerCase()).not.toMatch(/^lasts/);
     const card = fieldCard(trip, gear, null);
     if (card.stops.length > 0) within(card.verdict.toLowerCase()).not.toContain('lasts');
     else within(card.verdict).toBe(sentence);
@@ -59,12 +79,12 @@ async function compare(folder: string, trip: Trip, gear: readonly Gear[], inFull
   }
 
   // What Wire says: counted and repeated in Plan.
-  const looks = wire.match(/^ {2}look, /gm) ?? [];
+  const looks = wire.match(/^ {2}warning: /gm) ?? [];
   within(String(wireSays(report.checks).warnings)).toBe(String(looks.length));
   if (looks.length > 0) within(forecast).toContain(`${looks.length} warning`);
   const said = { limit: 1, continuous: 1, peak: 1 };
   for (const { severity, rule, sentence } of report.checks) {
-    within(wire).toContain(`${severity}, ${RULES[rule].title}: ${sentence}`);
+    within(wire).toContain(`${SEVERITY_NAMES[severity]}: ${sentence}`);
     if (severity === 'stop' && !(rule in said)) within(forecast).toContain(`stop: ${sentence}`);
   }
 

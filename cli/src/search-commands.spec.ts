@@ -23,7 +23,7 @@ describe('knapsack size', () => {
   it('tells each kit with its trip, which forecast takes and which Wire does not stop', async () => {
     const { out } = await run('size', join(DEMO, 'trips/gannet-rock-light.json'), '--json');
     const { byWeight } = JSON.parse(out) as { byWeight: { name: string; trip: object }[] };
-    expect(byWeight.length).toBeGreaterThan(2);
+    expect(byWeight.length).toBeGreaterThan(1);
     for (const { name, trip } of byWeight) {
       const written = file(JSON.stringify(trip));
       expect((await run('forecast', written)).code)

@@ -1,7 +1,7 @@
 import { Command } from 'commander';
 import { resolve } from '@knapsack/contract';
-import { whatIf, type WhatIf } from '@knapsack/contract/what-if';
-import { sayLasting, type Sum } from '@knapsack/core';
+import { describeFix, describeFixes, whatIf, type WhatIf } from '@knapsack/contract/what-if';
+import { type Sum } from '@knapsack/core';
 import { sayLine } from './say-line.js';
 import { taken } from './taken.js';
 import type { Terminal } from './terminal.js';
@@ -46,8 +46,8 @@ function asJson({ fixes, failures, alone }: WhatIf) {
 }
 
 function inWords(name: string, { fixes, sums }: WhatIf): string {
-  const would = fixes.map(({ words, chance }) => `  ${words}: ${sayLasting(chance)}`);
-  const heading = fixes[0]?.fixes ? 'What would do' : 'None is enough alone; what helps most';
+  const would = fixes.map((fix) => `  ${fix.words}: ${describeFix(fix)}`);
+  const heading = describeFixes(fixes);
   return `${[
     name,
     ...(would.length > 0 ? ['', heading, ...would] : []),
@@ -57,8 +57,9 @@ function inWords(name: string, { fixes, sums }: WhatIf): string {
   ].join('\n')}\n`;
 }
 
-const inLines = ({ title, lines }: Sum): string[] => [
+const inLines = ({ title, lines, remark }: Sum): string[] => [
   '',
   title,
   ...lines.map((line) => `  ${sayLine(line)}`),
+  ...(remark ? [`  ${remark}`] : []),
 ];

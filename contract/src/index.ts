@@ -35,6 +35,7 @@ export * from './resolve/look-up.js';
 export * from './resolve/own-cells-saved.js';
 export * from './resolve/resolve.js';
 export * from './resolve/assess-trip.js';
+export * from './resolve/allowed-battery.js';
 export * from './resolve/missing.js';
 export * from './resolve/plan-findings.js';
 export * from './resolve/resolve-packs.js';

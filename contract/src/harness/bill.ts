@@ -1,5 +1,4 @@
 import {
-  type Connector,
   CONNECTORS,
   type Connector,
   fixed,

@@ -9,6 +9,7 @@ import {
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { checkedHarness, wireSays, type WireSays } from '../harness/harness-checks.js';
+import { isBatteryAllowed } from './allowed-battery.js';
 import { lookUp } from './look-up.js';
 import { MISSING, missingIn, type Missing } from './missing.js';
 import { markWithWire } from './plan-findings.js';
@@ -36,7 +37,10 @@ export function* assessTripInParts(trip: Trip, shelf: readonly Gear[]): InParts<
   if (missing.length > 0) return { status: 'unknown', found: null, wire: null, missing, problems: [] };
   const plan = resolve(trip, shelf);
   if (!plan.ok) return { status: 'stop', found: null, wire: null, missing, problems: plan.problems };
-  const found = yield* assessInParts(plan.value);
+  const assessed = yield* assessInParts(plan.value);
+  const { wouldDoAh, ...rest } = assessed;
+  const isOffered = typeof wouldDoAh !== 'number' || isBatteryAllowed(trip, shelf, assessed.run, wouldDoAh);
+  const found: Assessment = isOffered ? assessed : rest;
   const wire = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, found.run).checks);
   return { status: markWithWire(found.mark, wire), found, wire, missing, problems: [] };
 }

@@ -1,4 +1,4 @@
-import { bestPoints, CLIMATES, seasonAt } from '@knapsack/core';
+import { bestPoints, CLIMATES, sayQuantity, seasonAt } from '@knapsack/core';
 import type { Figure } from '../documents/figure.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
@@ -9,8 +9,14 @@ export function assumedSky({ weather, place, start }: Trip): string[] {
   if (!weather?.climate) return [];
   const season = seasonAt(Date.parse(start), place.latitudeDeg ?? 45);
   const hours =
-    (weather.hours ?? []).length > 0 && weather.source !== 'simulated' ? ', where no hour is known' : '';
-  return [`sky: ${CLIMATES[weather.climate].label}, ${season}${hours}`];
+    (weather.hours ?? []).length > 0 && weather.source !== 'simulated'
+      ? ', for hours without a forecast'
+      : '';
+  const shifted =
+    weather.cloud === undefined
+      ? ''
+      : `, days shifted to ${sayQuantity({ value: weather.cloud, unit: 'share' })} cloud`;
+  return [`sky: ${CLIMATES[weather.climate].label}, ${season}${shifted}${hours}`];
 }
 
 /** The figures of a gear item that rest on nothing but a rule of thumb, in words. */

@@ -25,6 +25,10 @@ export function planFindings(
   return [...findings.filter(isStop), ...wired, ...findings.filter((finding) => !isStop(finding))];
 }
 
+/** Sentences of all stops of a plan, of the forecast and of Wire, the gravest first. */
+export const stopSentences = (verdict: Pick<Verdict, 'findings'>, wire: WireSays): readonly string[] =>
+  planFindings(verdict, wire).flatMap(({ severity, sentence }) => (severity === 'stop' ? [sentence] : []));
+
 /** The mark of a plan with what Wire says: a stop there is one here. */
 export const markWithWire = (mark: PlanMark, wire: WireSays | null): PlanMark =>
   wire && wire.stops.length > 0 && mark !== 'unknown' ? 'stop' : mark;

@@ -23,8 +23,10 @@ describe('how well a sky is known', () => {
     expect(outlookOf(weather({ hours, source: 'simulated' })).isForecast(noon)).toBeFalse();
   });
 
-  it('lets the user’s own word on the cloud go before the climate, however near the two are', () => {
-    expect(outlookOf(weather({ cloud: 0.656 })).isForecast(noon)).toBeTrue();
+  it('takes a usual cloud as a shift of the climate, never as a forecast', () => {
+    expect(outlookOf(weather({ cloud: 0.656 })).isForecast(noon)).toBeFalse();
+    expect(outlookOf(weather({ cloud: 0.656 })).meanCloud).toBe(0.656);
+    expect('meanCloud' in outlookOf(weather({}))).toBeFalse();
     expect(usualCloud(weather({ cloud: 0.656 }))).toBe(0.656);
     expect(outlookOf(weather({})).isForecast(noon)).toBeFalse();
     // Autumn on a cool coast, of ten days 1 clear, 3 fair, 3 cloudy, 3 wet: (0.08 + 3 x 0.38 + 3 x 0.82 + 3 x 0.96) / 10.

@@ -75,17 +75,17 @@ export function skyOf(trip: UnderSky): (timeMs: number) => SkyNow {
 }
 
 /**
- * How well the sky of a trip is known: the hours that someone has forecast or typed, the user's own word on all others, and
- * the climate where there is none. The built-in weather is nobody's forecast, but one of many that the climate could bring.
+ * How well the sky of a trip is known: the hours that were entered or imported, and the climate for all others, its days shifted to
+ * the cloud that the user expects. The built-in weather is no forecast, but one of many that the climate could bring.
  */
 export function outlookOf({ weather = USUAL_WEATHER }: Trip): Outlook {
   const { climate, hours = [], source, cloud } = weather;
   const starts = hours.map((hour) => Date.parse(hour.start));
   const [first = Infinity] = starts;
   const lastEnd = (starts.at(-1) ?? 0) + HOUR_MS;
-  const isOwnWord = cloud !== undefined;
   return {
     ...(climate && { climate }),
-    isForecast: (timeMs) => (timeMs >= first && timeMs < lastEnd ? source !== 'simulated' : isOwnWord),
+    ...(cloud !== undefined && { meanCloud: cloud }),
+    isForecast: (timeMs) => timeMs >= first && timeMs < lastEnd && source !== 'simulated',
   };
 }

@@ -4,6 +4,7 @@ import {
   HOUR_MS,
   planMark,
   type Chance,
+  type Check,
   type InParts,
   type PlanInput,
   type Verdict,
@@ -35,8 +36,8 @@ export interface Prospect {
   /** UTC epoch ms; Infinity where it lasts. */
   readonly endMs: number;
   readonly holds: boolean;
-  /** What Wire stops in it: rules and their places. */
-  readonly wireStops: readonly string[];
+  /** Stops of Wire in it. */
+  readonly wireStops: readonly Check[];
 }
 
 /** How much better one prospect is than another: by its chance, where that is the same by its typical end. */
@@ -58,6 +59,6 @@ export function* prospectInParts(trip: Trip, shelf: readonly Gear[]): InParts<Pr
     chance,
     endMs: verdict.endMs ?? Infinity,
     holds: mark !== 'stop' && chance.chance >= chance.target,
-    wireStops: stops.map(({ rule, part }) => `${rule} ${part}`),
+    wireStops: stops,
   };
 }

@@ -4,9 +4,14 @@ import {
   fixed,
   HOUR_MS,
   sayDuration,
+  isPrimary,
+  sayLastingShort,
   sayQuantity,
+  stopClause,
   type Chance,
+  type Check,
   type InParts,
+  type RuleName,
 } from '@knapsack/core';
 import type { Battery, Gear, Panel, Radio } from '../documents/gear.js';
 import { setOuting } from '../documents/outing-hours.js';
@@ -26,9 +31,26 @@ export interface Fix {
   readonly chance: Chance;
   /** When its typical outing ends then, UTC epoch ms; Infinity where it lasts. */
   readonly endMs: number;
-  /** It meets the target then, and nothing says stop. */
+  /** It meets the target then, and Wire stops nothing that it did not stop before. */
   readonly fixes: boolean;
+  /** A stop of Wire that stands in the changed plan, in a clause. */
+  readonly but?: string;
 }
+
+/** Whether a change reaches the target, whatever Wire says of it. */
+const meetsTarget = ({ chance }: Pick<Fix, 'chance'>): boolean => chance.chance >= chance.target;
+
+/** The heading over fixes: never "none is enough" over one that reaches the target. */
+export const describeFixes = (fixes: readonly Fix[]): string =>
+  fixes.some((fix) => fix.fixes)
+    ? 'Fixes'
+    : fixes.some(meetsTarget)
+      ? 'Reaches the target, but Wire forbids it'
+      : 'None is enough alone; what helps most';
+
+/** A fix in a line: "run 5 W: lasts in 94 of 100, but ...". */
+export const describeFix = (fix: Pick<Fix, 'chance' | 'but'>): string =>
+  `${sayLastingShort(fix.chance)}${fix.but ? `, but: ${fix.but}` : ''}`;
 
 /** How many are told. */
 const TOLD = 3;
@@ -51,7 +73,7 @@ export function* fixesInParts(trip: Trip, shelf: readonly Gear[]): InParts<reado
   const before = yield* prospectInParts(trip, shelf);
   if (!before || before.holds) return [];
   const { carried } = lookUp(trip, shelf);
-  const now: Now = { trip, shelf, wireStops: new Set(before.wireStops) };
+  const now: Now = { trip, shelf, stoppedRules: new Set(before.wireStops.map(({ rule }) => rule)) };
   const kinds: readonly (() => InParts<Fix | null>)[] = [
     () => tryOn(now, propped(trip, shelf)),
     // Nobody is there to turn a knob or to finish earlier.
@@ -78,19 +100,25 @@ export function* fixesInParts(trip: Trip, shelf: readonly Gear[]): InParts<reado
     .slice(0, TOLD);
 }
 
-/** The plan as it stands, and what Wire stops in it already. */
+/** The plan as it is, and the rules of Wire that stop it already. */
 interface Now {
   readonly trip: Trip;
   readonly shelf: readonly Gear[];
-  readonly wireStops: ReadonlySet<string>;
+  readonly stoppedRules: ReadonlySet<RuleName>;
 }
 
-/** A change mends a plan where it meets the target and Wire stops nothing that it did not stop before. */
-function* tryOn({ shelf, wireStops: known }: Now, change: ReturnType<Change>): InParts<Fix | null> {
+/** A change fixes a plan if it meets the target and no rule of Wire stops it that did not stop it before, on whatever part. */
+function* tryOn({ shelf, stoppedRules }: Now, change: ReturnType<Change>): InParts<Fix | null> {
   const prospect = change && (yield* prospectInParts(change.trip, shelf));
   if (!prospect) return null;
   const { chance, endMs, holds, wireStops } = prospect;
-  return { ...change, chance, endMs, fixes: holds && wireStops.every((stop) => known.has(stop)) };
+  const isNew = ({ rule }: Check) => !stoppedRules.has(rule);
+  const named = wireStops.find(isNew) ?? wireStops[0];
+  return {
+    ...{ ...change, chance, endMs },
+    fixes: holds && !wireStops.some(isNew),
+    ...(named && { but: stopClause(named.sentence) }),
+  };
 }
 
 /** The smallest number of steps that fixes it, found by halving, else as many as can be taken. */
@@ -190,7 +218,9 @@ function propped(trip: Trip, shelf: readonly Gear[]): { words: string; trip: Tri
 function moreBattery(trip: Trip, shelf: readonly Gear[], carried: readonly Carried[]) {
   const mine = carried.find(isKind('battery'));
   if (!mine) return [];
-  return [...oneMore(trip, mine), ...instead<Battery>(trip, shelf, mine, 'battery')];
+  // Sets of primary cells are not put in parallel without diodes.
+  const mayAdd = trip.batteryUse === 'turns' || !isPrimary(mine.gear.chemistry);
+  return [...(mayAdd ? oneMore(trip, mine) : []), ...instead<Battery>(trip, shelf, mine, 'battery')];
 }
 
 /** One more panel, or another of the shelf in its place. */

@@ -2,6 +2,7 @@ import {
   fixed,
   MONTH_NAMES,
   sayDuration,
+  sayOdds,
   sayTime,
   sayUp,
   type ChanceUp,
@@ -48,10 +49,12 @@ export function aloneSum({ meanA, darkDays, months, worst }: LeftAlone): Sum {
 }
 
 function remarkOn(months: readonly MonthOfLoad[]): string {
-  if (months.length === 0) return 'Without a panel there is no month in which it runs for ever.';
+  if (months.length === 0) return 'Without a panel no month is carried by the sun.';
   return months.some(({ availability }) => availability)
-    ? 'Each month is simulated 60 times under its climate, ten days from full: half of them are up for the share on the right.'
-    : 'Each month under the climate’s usual sky, ten days from full. A run of dark days may still end it: that is what the days without sun are for.';
+    ? 'Each month is simulated 60 times under its climate, 28 days from full: half of them are up for the share on the right.'
+    : months.some(({ odds }) => odds)
+      ? 'Each month is simulated 60 times under its climate, 28 days from full.'
+      : 'Each month under its usual sky, ten days from full. Darker days may still end it.';
 }
 
 const balanceOf = ({ surplusAh }: MonthOfLoad): SumLine['terms'] => [
@@ -60,13 +63,16 @@ const balanceOf = ({ surplusAh }: MonthOfLoad): SumLine['terms'] => [
   ' a day',
 ];
 
-/** A month of a load that somebody has to bring back: by its usual sky. */
+/** A month of a load that does not come back by itself: by its odds, without a climate by the usual sky. */
 function chargeOver(month: MonthOfLoad): Pick<SumLine, 'terms' | 'result'> {
-  const { lasts, endsAfterDays, lowestSoc } = month;
+  const { lasts, endsAfterDays, lowestSoc, odds } = month;
+  if (odds) {
+    return { terms: balanceOf(month), result: `lasts the month in ${sayOdds(odds)}` };
+  }
   return {
     terms: [...balanceOf(month), ', lowest ', { value: lowestSoc, unit: 'share' }],
     result: lasts
-      ? 'runs for ever'
+      ? 'lasts under the usual sky'
       : endsAfterDays === null
         ? 'runs down slowly'
         : `ends after ${sayDays(endsAfterDays)}`,

@@ -17,7 +17,7 @@ describe('a load that is left alone, as a sum', () => {
     expect(sum([january, july, december], december)).toEqual([
       'without any sun, from full: 3.0 days',
       'January: runs down slowly',
-      'July: runs for ever',
+      'July: lasts under the usual sky',
       'December, the worst: ends after 5.0 days',
     ]);
   });

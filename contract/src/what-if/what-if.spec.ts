@@ -196,7 +196,7 @@ describe('a trip left alone', () => {
     expect(alone.months[5].lasts).toBeTrue();
     expect(alone.worst!.month).toBe(12);
     expect(sums.alone.lines.length).toBe(13);
-    expect(sums.alone.lines[6].result).toBe('runs for ever');
+    expect(sums.alone.lines[6].result).toBe('lasts under the usual sky');
   });
 
   it('is told by its availability alone, month by month, where it comes back by itself', () => {

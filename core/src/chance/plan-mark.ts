@@ -12,7 +12,9 @@ export const chanceMark = ({ chance }: Pick<Odds, 'chance'>, target: number): Bl
   chance >= target ? 'fine' : chance >= LOOK_FROM ? 'look' : 'stop';
 
 /** Findings about energy or volts that come from the forecast itself; other looks colour the room that they belong to. */
-const ENERGY_OR_VOLTS: ReadonlySet<string> = new Set(['key-down-cutoff', 'full-power', 'wake-up', 'no-sun']);
+const ENERGY_OR_VOLTS: ReadonlySet<string> = new Set([
+  ...['key-down-cutoff', 'full-power', 'wake-up', 'no-sun', 'below-reserve'],
+]);
 
 const WORST: readonly Blaze[] = ['stop', 'look', 'fine'];
 

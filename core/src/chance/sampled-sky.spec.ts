@@ -63,19 +63,39 @@ describe('what is said of a sky', () => {
 });
 
 describe('a drawn sky', () => {
-  it('is what was said on three of four days, and of the kinds next to it on the others', () => {
+  it('is as forecast on 85 of 100 first days, on fewer with each day ahead, otherwise of the kinds next to it', () => {
     const law = skyLaw(outing, PLACE, said(0));
-    const days = [1, 2, 3, 4, 5].flatMap((seed) => {
-      const places = drawn(law, seed);
-      return Array.from({ length: DAYS }, (_, day) =>
-        mean(Array.from(places.slice(day * 24, day * 24 + 24), cloudOf)),
-      );
-    });
-    const clear = days.filter((cloud) => cloud < 0.15).length / days.length;
-    expect(clear).toBeGreaterThan(0.65);
-    expect(clear).toBeLessThan(0.85);
+    const skies = Array.from({ length: 200 }, (_, seed) => drawn(law, seed + 1));
+    const cloudsOn = (day: number) =>
+      skies.map((places) => mean(Array.from(places.slice(day * 24, day * 24 + 24), cloudOf)));
+    const clearOn = (day: number) => cloudsOn(day).filter((cloud) => cloud < 0.15).length / skies.length;
+    // Three standard errors of 200 are 0.08 to 0.1.
+    expect(Math.abs(clearOn(1) - 0.82)).toBeLessThan(0.09);
+    expect(Math.abs(clearOn(4) - 0.57)).toBeLessThan(0.11);
+    expect(Math.abs(clearOn(DAYS - 1) - 0.4)).toBeLessThan(0.11);
     // A step cloudier than clear is fair, not closed.
-    expect(Math.max(...days)).toBeLessThan(0.75);
+    expect(Math.max(...cloudsOn(1), ...cloudsOn(4))).toBeLessThan(0.75);
+  });
+
+  it('has the mean cloud that the user expects, day by day of the kinds of the climate', () => {
+    for (const meanCloud of [0.3, 0.5, 0.612, 0.8]) {
+      const law = skyLaw(outing, PLACE, said(meanCloud), {
+        climate: 'temperate',
+        meanCloud,
+        isForecast: () => false,
+      });
+      const days = Array.from({ length: 20 }, (_, seed) => drawn(law, seed + 1)).flatMap((places) =>
+        Array.from({ length: DAYS }, (_, day) =>
+          mean(Array.from(places.slice(day * 24, day * 24 + 24), cloudOf)),
+        ),
+      );
+      expect(Math.abs(mean(days) - meanCloud))
+        .withContext(`${meanCloud}`)
+        .toBeLessThan(0.06);
+      // Days still differ: some clear, some closed.
+      expect(Math.min(...days)).toBeLessThan(0.2);
+      expect(Math.max(...days)).toBeGreaterThan(0.85);
+    }
   });
 
   it('stays nearly closed on the days that turn out as forecast where a closed sky was', () => {
@@ -84,9 +104,9 @@ describe('a drawn sky', () => {
       mean(Array.from(places.slice(day * 24, day * 24 + 24), cloudOf)),
     );
     const asSaid = days.filter((cloud) => cloud > 0.93);
-    expect(asSaid.length).toBeGreaterThan(DAYS / 2);
+    expect(asSaid.length).toBeGreaterThan(DAYS / 4);
     // Half of the hours wander by 0.016 from 1, the others cannot: 1 - 0.016 x 0.40.
-    expect(mean(asSaid)).toBeGreaterThan(0.985);
+    expect(mean(asSaid)).toBeGreaterThan(0.98);
   });
 
   it('has the climate’s mean where nobody has forecast', () => {
@@ -110,7 +130,7 @@ describe('a drawn sky', () => {
 
   it('rains where rain is said and the day holds', () => {
     const places = Array.from(drawn(skyLaw(outing, PLACE, said(1, true)), 1));
-    expect(places.filter((place) => place === RAIN).length / places.length).toBeGreaterThan(0.5);
+    expect(places.filter((place) => place === RAIN).length / places.length).toBeGreaterThan(0.3);
     expect(places.every((place) => place === RAIN || (place >= 0 && place <= skyIndex(1)))).toBeTrue();
   });
 });

@@ -3,12 +3,22 @@ import { normal } from '../random/generator.js';
 import { HOUR_MS, type Span } from '../span.js';
 import type { SkyNow } from '../sun/harvest.js';
 import { FOG, RAIN, skyIndex, type SkyIndex } from '../sun/light-table.js';
-import { CLIMATES, DAY_TYPES, seasonAt, type DayType } from '../weather/climate.js';
+import { CLIMATES, DAY_TYPES, seasonAt, shiftedDays, type DayType } from '../weather/climate.js';
 import type { Outlook } from '../weather/outlook.js';
 import { LIKE_LAST_HOUR, LIKE_YESTERDAY } from '../weather/simulate.js';
 
-/** Chance that a forecast day turns out of the kind that was forecast. Ours: about what forecasts of two to three days reach. */
-const FORECAST_HOLDS = 0.75;
+/** Chance that the first day of a forecast comes as forecast, and by how much it falls with each day ahead. Source: convention of this project, docs/model.md. */
+const FIRST_DAY_HOLDS = 0.85;
+const HOLDS_LESS_A_DAY = 0.07;
+/** Without a climate a forecast is all that is known: it keeps at least this chance. */
+const HOLDS_WITHOUT_CLIMATE = 0.4;
+/**
+ * Chance that a day comes as forecast, 0 to 1; beyond it falls to the climate's own share of such days.
+ *
+ * @param day of the outing, 0 for the first
+ */
+const forecastHolds = (day: number, hasClimate: boolean): number =>
+  Math.max(hasClimate ? 0 : HOLDS_WITHOUT_CLIMATE, FIRST_DAY_HOLDS - HOLDS_LESS_A_DAY * day);
 const WANDER = Math.sqrt(1 - LIKE_LAST_HOUR ** 2);
 /** An hour that was forecast may be this much off at the ends of the scale, and more between them. */
 const SURE_SPREAD = 0.08;
@@ -31,8 +41,12 @@ export interface SaidHour {
 export interface SkyLaw {
   readonly startMs: number;
   readonly hours: readonly SaidHour[];
-  /** For each day its mean cloud as forecast (null where nobody has) and its shares of day types without a forecast. */
-  readonly days: readonly { readonly cloud: number | null; readonly shares: readonly number[] }[];
+  /** For each day its mean cloud as forecast (null if it has no forecast), its shares of day types without one, and the chance that it comes as forecast. */
+  readonly days: readonly {
+    readonly cloud: number | null;
+    readonly shares: readonly number[];
+    readonly holds: number;
+  }[];
 }
 
 /**
@@ -63,7 +77,8 @@ export function skyLaw(
     const cloud = said.length > 0 ? said.reduce((sum, hour) => sum + hour.cloud, 0) / said.length : null;
     const season = seasonAt((first + day + 0.5) * 24 * HOUR_MS, latitudeDeg);
     const usual = outlook.climate && CLIMATES[outlook.climate].seasons[season].days;
-    return { cloud, shares: usual ?? besides(cloud ?? 0) };
+    const expected = usual && outlook.meanCloud !== undefined ? shiftedDays(usual, outlook.meanCloud) : usual;
+    return { cloud, shares: expected ?? besides(cloud ?? 0), holds: forecastHolds(day, usual !== undefined) };
   });
   return { startMs, hours, days };
 }
@@ -128,7 +143,7 @@ export function nextSky({ hours, days }: SkyLaw, index: number, state: SkyState,
   const hour = hours[index];
   if (hour.day !== state.day) {
     const { cloud, shares } = days[hour.day];
-    const holds = cloud !== null && next() < FORECAST_HOLDS;
+    const holds = cloud !== null && next() < days[hour.day].holds;
     const like: boolean = state.kind !== AS_FORECAST && next() < LIKE_YESTERDAY;
     const sampled = sampledType(shares, next);
     state.day = hour.day;

@@ -11,7 +11,7 @@ const HALVINGS = 9;
  * By how much the clouds of the typical sky have to be moved, all of them alike, so that the lowest charge of its march is the
  * median lowest charge of the samples. Found by halving, to half a point; 1 without a panel, where it is near enough already, and
  * where no sky would do it, as when the charge is lowest before the sun has any part in it.
- * Of gear that comes back by itself, whose charge is often down to nothing, the same is asked of its availability.
+ * Of gear that comes back by itself and is down at times, its availability is fitted instead.
  * Source: convention of this project, docs/model.md.
  *
  * @param median of the samples: of their lowest charge and of their availability, 0 to 1
@@ -24,7 +24,8 @@ export function typicalFactor(
   const { medianLowestSoc, availability } = median;
   const above = (factor: number) => {
     const { verdict } = forecast(plan, factor);
-    return verdict.availability && availability
+    // Availability says nothing while it is full: then the charge is fitted.
+    return verdict.availability && availability && availability.p50 < 1
       ? verdict.availability.share - availability.p50
       : verdict.lowestSoc - medianLowestSoc;
   };

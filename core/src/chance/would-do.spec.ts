@@ -43,9 +43,11 @@ describe('the battery that would do', () => {
     expect('wouldDoAh' in assessed(turns, chanceOf(small))).toBeFalse();
   });
 
-  it('is none where ten times as much is too little, and nothing is said of several', () => {
-    expect(batteryThatWouldDo(plan(0.5))).toBeNull();
+  it('is none if the radio never gets its volts, and nothing is said of several', () => {
     const one = plan(6);
+    expect(batteryThatWouldDo({ ...one, radio: { ...one.radio, dropoutV: 14 } })).toBeNull();
+    // Far more than ten times a tiny battery is found.
+    expect(batteryThatWouldDo(plan(0.5))!).toBeGreaterThan(5);
     expect(batteryThatWouldDo({ ...one, packs: [...one.packs, ...one.packs] as never })).toBeUndefined();
   });
 });

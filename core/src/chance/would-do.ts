@@ -2,12 +2,13 @@ import type { PlanInput } from '../forecast/plan-input.js';
 import { atOnce, type InParts } from '../in-parts.js';
 import { chanceInParts } from './chance.js';
 
-/** No battery is looked for that is more than this many times as large. */
-const MOST_TIMES = 10;
+/** Batteries are tried up to this size, or ten times the present one if that is more, Ah. */
+export const MAX_TRIED_AH = 1000;
+const MAX_TIMES_LARGER = 10;
 
 /**
  * The smallest battery of the plan's own kind that meets its target chance on the same samples, whole Ah, with the same charge at
- * the start, its resistances and limits in proportion; null where none up to ten times as large does, as where the volts on a
+ * the start, its resistances and limits in proportion; null where none up to 1,000 Ah, or ten times as large, does, as where the volts on a
  * thin cable end it. Of packs used one after the other nothing is said (undefined). Source: convention of this project, docs/model.md.
  */
 export const batteryThatWouldDo = (plan: PlanInput): number | null | undefined =>
@@ -18,7 +19,7 @@ export function* batteryThatWouldDoInParts(plan: PlanInput): InParts<number | nu
   const [{ label }, second] = plan.packs;
   if (second) return undefined;
   let low = Math.floor(label.ratedAh);
-  let high = Math.ceil(label.ratedAh * MOST_TIMES);
+  let high = Math.max(MAX_TRIED_AH, Math.ceil(label.ratedAh * MAX_TIMES_LARGER));
   if (!(yield* meets(plan, high))) return null;
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);

@@ -213,24 +213,28 @@ describe('a chance as it is told', () => {
   it('stands at the head of the sentence, and what would do at its end', () => {
     const says = (chance: Chance | null) => plainSentence(chanceSentence(chance));
     expect(says(null)).toBe('Calculating the chance …');
-    expect(says(CHANCE)).toBe('Lasts in 87 of 100 simulated outings.');
-    expect(says({ ...CHANCE, stopped: 'not yet' })).toBe('So far it lasts in 87 of 100 simulated outings.');
+    expect(says(CHANCE)).toBe('Lasts in 87 of 100 simulated outings, target 95 %.');
+    expect(says({ ...CHANCE, stopped: 'not yet' })).toBe(
+      'So far it lasts in 87 of 100 simulated outings, target 95 %.',
+    );
     expect(says({ ...CHANCE, target: 0.88, stopped: 'limit' })).toBe(
       'Lasts in 87 of 100 simulated outings, borderline for the target of 88 %.',
     );
     expect(says({ ...CHANCE, availability: UP })).toBe(
-      'Up for at least 95 % of the hours wanted in 87 of 100 simulated outings; half reach 98.2 %, nine in ten 90 %.',
+      'Up for at least 95 % of the hours wanted in 87 of 100 simulated outings, target 95 %; half reach 98.2 %, nine in ten 90 %.',
     );
     expect(says({ ...CHANCE, availability: UP, stopped: 'not yet' })).toContain('So far up for');
     const missing = (wouldDoAh?: number | null) =>
       plainSentence(missingSentence({ chance: CHANCE, wouldDoAh }));
     expect(missing()).toBe('');
     expect(missing(34)).toBe(' A battery of 34 Ah of this kind would do.');
-    expect(missing(null)).toBe(' No battery alone would do: a larger panel or less load.');
+    expect(missing(null)).toBe(
+      ' No battery of this kind up to 1000 Ah would do: a larger panel or less load.',
+    );
     expect(plainSentence(missingSentence({ chance: null, wouldDoAh: 34 }))).toBe('');
     const { verdict } = forecast(worked());
     expect(plainSentence(planSentence(verdict, { chance: CHANCE, wouldDoAh: 34 }, 'UTC'))).toBe(
-      'Lasts in 87 of 100 simulated outings. The typical outing lasts past Thu 10:00 with 11.8 Ah to spare; lowest state of charge 69 % at the end. A battery of 34 Ah of this kind would do.',
+      'Lasts in 87 of 100 simulated outings, target 95 %. The typical outing lasts past Thu 10:00 with 11.8 Ah to spare; lowest state of charge 69 % at the end. A battery of 34 Ah of this kind would do.',
     );
   });
 });

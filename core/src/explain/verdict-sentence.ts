@@ -3,6 +3,7 @@ import { fixed, sayDuration, sayQuantity } from '../say/quantity.js';
 import { sayTime } from '../say/time.js';
 import type { Chance, ChanceUp } from '../chance/chance.js';
 import { isBorderline } from '../chance/plan-mark.js';
+import { MAX_TRIED_AH } from '../chance/would-do.js';
 import { sayOdds, sayUp } from './chance-sum.js';
 import type { Explained } from './explain.js';
 
@@ -22,15 +23,40 @@ export interface Told {
   readonly chance: Chance | null;
   /** Below the target: the battery of this kind that would do, Ah; null where none would, undefined where nobody has looked. */
   readonly wouldDoAh?: number | null | undefined;
+  /** Sentences of all stops, of the forecast and of Wire, the gravest first. */
+  readonly stops?: readonly string[];
 }
 
-/** The whole answer: the chance first, then the typical outing, then what is missing. Times told in a time zone. */
+/** The whole answer: a stop first, then the chance, the typical outing and what is missing. Times in a time zone. */
 export const planSentence = (verdict: Verdict, told: Told, zone: string): readonly SentencePart[] => [
-  ...chanceSentence(told.chance),
+  ...leadWithStops(told.stops ?? [], chanceSentence(told.chance)),
   ' ',
   ...verdictSentence(verdict, zone),
   ...missingSentence(told),
 ];
+
+/** A stop in one clause: its sentence up to the first colon or full stop. */
+export const stopClause = (sentence: string): string =>
+  sentence.split(/(?<![0-9])[.:] /)[0].replace(/\.$/, '');
+
+/** An answer behind the stops that forbid it: "The 24 V converter would destroy Curlew 10. Energy alone: lasts in ...". */
+export function leadWithStops(
+  stops: readonly string[],
+  answer: readonly SentencePart[],
+): readonly SentencePart[] {
+  if (stops.length === 0) return answer;
+  const [first, ...rest] = answer;
+  const more = stops.length > 1 ? ` ${stops.length} stops in all.` : '';
+  const begun = typeof first === 'string' ? `${first.charAt(0).toLowerCase()}${first.slice(1)}` : first;
+  return [`${stopClause(stops[0])}.${more} Energy alone: `, begun, ...rest];
+}
+
+/** Target that goes without saying. */
+const USUAL_TARGET = 0.9;
+
+/** ", target 50 %": a target other than the usual one is always named. */
+export const describeTarget = (target: number): string =>
+  Math.abs(target - USUAL_TARGET) < 1e-9 ? '' : `, target ${sayQuantity({ value: target, unit: 'share' })}`;
 
 /** The chance in a sentence. */
 export function chanceSentence(chance: Chance | null): readonly SentencePart[] {
@@ -40,7 +66,7 @@ export function chanceSentence(chance: Chance | null): readonly SentencePart[] {
   const begins = chance.stopped === 'not yet' ? 'So far it lasts in ' : 'Lasts in ';
   const borderline = isBorderline(chance)
     ? `, borderline for the target of ${sayQuantity({ value: chance.target, unit: 'share' })}`
-    : '';
+    : describeTarget(chance.target);
   return [begins, { text: sayOdds(chance), unfolds: 'chance' }, ` simulated outings${borderline}.`];
 }
 
@@ -50,7 +76,7 @@ function upSentence(chance: Chance, { p50, p10, target }: ChanceUp): readonly Se
   return [
     `${soFar} for at least ${sayUp(target)} of the hours wanted in `,
     { text: sayOdds(chance), unfolds: 'chance' },
-    ` simulated outings; half reach ${sayUp(p50)}, nine in ten ${sayUp(p10)}.`,
+    ` simulated outings${describeTarget(chance.target)}; half reach ${sayUp(p50)}, nine in ten ${sayUp(p10)}.`,
   ];
 }
 
@@ -58,7 +84,7 @@ function upSentence(chance: Chance, { p50, p10, target }: ChanceUp): readonly Se
 export function missingSentence({ chance, wouldDoAh }: Told): readonly SentencePart[] {
   if (!chance || wouldDoAh === undefined) return [];
   return wouldDoAh === null
-    ? [' No battery alone would do: a larger panel or less load.']
+    ? [` No battery of this kind up to ${MAX_TRIED_AH} Ah would do: a larger panel or less load.`]
     : [` A battery of ${wouldDoAh} Ah of this kind would do.`];
 }
 

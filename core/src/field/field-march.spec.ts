@@ -123,7 +123,7 @@ describe('the march of particles', () => {
   it('takes another pack into use where one is at its level, the sun charges one that waits', () => {
     const plan = fieldPlan();
     const [pack] = plan.packs;
-    const small = { ...pack, label: { ...pack.label, ratedAh: 4 } };
+    const small = { ...pack, label: { ...pack.label, ratedAh: 3 } };
     const { march } = marched({ ...plan, packs: [small, { ...small }], chargeIdle: true });
     const { inUse, isOn, socs } = march.particles;
     expect([...inUse].some((used) => used === 1)).toBeTrue();

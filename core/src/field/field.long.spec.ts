@@ -1,8 +1,8 @@
 import { heldIn80, otherRanks, ownRanks, unevenness } from '../testing/field-coverage.js';
 
 /** `npm run calibrate` does the same with 300 outings. */
-const OUTINGS = 40;
-/** Two standard errors of so few. */
+const OUTINGS = 60;
+/** Two and a half standard errors of so few. */
 const WITHIN = 0.13;
 /** Chi squared of ten bins is above this once in a thousand. */
 const UNEVEN = 27.9;

@@ -1,6 +1,8 @@
 import { socketCurrent } from '../battery/pack-current.js';
 import { continuousDischarge, dischargeLimitKnown, peakDischarge } from '../checks/discharge-checks.js';
+import { isLead } from '../battery/chemistry.js';
 import { heldLonger } from '../load/held-key.js';
+import { HOUR_MS } from '../span.js';
 import { sayQuantity } from '../say/quantity.js';
 import { finding, lowestOver, type Finding, type ForecastRun } from './finding.js';
 import { positionsOf, type PlannedBlock } from './plan-input.js';
@@ -12,7 +14,7 @@ const HARDLY_CARRIED_AH = 400;
 
 /** What the battery cannot do or should be watched for. */
 export function batteryFindings(run: ForecastRun): Finding[] {
-  return [dischargeLimit(run), keyDownCutoff(run), boxNoise(run), ...tooLarge(run)].filter(
+  return [dischargeLimit(run), belowReserve(run), keyDownCutoff(run), boxNoise(run), ...tooLarge(run)].filter(
     (finding) => finding !== null,
   );
 }
@@ -55,8 +57,39 @@ function dischargeLimit({ plan, packs, load, march }: ForecastRun): Finding | nu
   return null;
 }
 
+/** Less than this under the cut-off is the same figure, V. */
+const WORTH_SAYING_V = 0.05;
+
 const isWithin = (blocks: readonly PlannedBlock[], timeMs: number): boolean =>
   blocks.some(({ startMs, endMs }) => startMs <= timeMs && timeMs < endMs);
+
+/** This far below the reserve is within the march's step, a share of the charge. */
+const BELOW_RESERVE = 0.005;
+
+/** A station that comes back by itself may run through its reserve: that is a warning, since lead-acid ages by it. */
+function belowReserve({ plan, march }: ForecastRun): Finding | null {
+  if (!plan.restart) return null;
+  const [{ reserveSoc, label, name }] = plan.packs;
+  const { soc, edgesMs } = march;
+  let below = 0;
+  let lowest = 1;
+  for (let step = 0; step < soc.length - 1; step++) {
+    lowest = Math.min(lowest, soc[step + 1]);
+    if (soc[step + 1] < reserveSoc - BELOW_RESERVE) below += edgesMs[step + 1] - edgesMs[step];
+  }
+  if (below === 0) return null;
+  const all = edgesMs[edgesMs.length - 1] - edgesMs[0];
+  const hours = (ms: number) => sayQuantity({ value: ms / HOUR_MS, unit: 'duration' });
+  const share = (value: number) => sayQuantity({ value, unit: 'share' });
+  const harm = isLead(label.chemistry)
+    ? 'Lead-acid that is emptied so far loses capacity for good'
+    : 'Nothing is kept for a darker day';
+  return {
+    severity: 'look',
+    code: 'below-reserve',
+    sentence: `The typical outing takes ${name} down to ${share(lowest)}, below its reserve of ${share(reserveSoc)} for ${hours(below)} of ${hours(all)}. ${harm}: take a larger battery or panel, or less load.`,
+  };
+}
 
 /** A dip under the cut-off while the key is down: the mean current stays above it, a protection may still open. */
 function keyDownCutoff({ plan, packs, load, march, untilMs }: ForecastRun): Finding | null {
@@ -69,7 +102,7 @@ function keyDownCutoff({ plan, packs, load, march, untilMs }: ForecastRun): Find
     const outA = socketCurrent(pack, load.keyDown.amps[step], load.keyDown.watts[step], march.cellsV[step]);
     return march.radioV[step] + radioA * (plan.wiring.radio?.ohm ?? 0) + outA * (shared?.ohm ?? 0);
   });
-  return lowest < pack.cutoffV
+  return lowest < pack.cutoffV - WORTH_SAYING_V
     ? {
         severity: 'look',
         code: 'key-down-cutoff',

@@ -1,5 +1,5 @@
 import { HOUR_MS, type Span } from '../span.js';
-import { ChanceRun, type ChanceUp } from '../chance/chance.js';
+import { ChanceRun, type ChanceUp, type Odds } from '../chance/chance.js';
 import { labelFromWatts } from '../panel/panel.js';
 import { bestFixedAim } from '../sun/best-aim.js';
 import type { SkyNow, SunPlan } from '../sun/harvest.js';
@@ -11,6 +11,8 @@ const DAY_MS = 24 * HOUR_MS;
 /** Longest that is looked ahead without sun, and how many days of a month are marched. */
 const LONGEST_DAYS = 60;
 const MONTH_DAYS = 10;
+/** Length of a simulated month, days. */
+const WHOLE_MONTH_DAYS = 28;
 /** Simulated months, for an availability to a point or two. */
 const MONTH_DRAWS = 60;
 /** What a day may end lower than the one before without running down: days grow shorter within a month. Of all charge. */
@@ -20,7 +22,7 @@ const LEVEL = 0.01;
 export interface MonthOfLoad {
   /** 1 for January. */
   readonly month: number;
-  /** The pack is never at its reserve, the sun carries the load, and days end no lower than the one before. */
+  /** Under the usual sky the pack is never at its reserve, the sun carries the load, and days end no lower than the one before. */
   readonly lasts: boolean;
   /** Days until the reserve from a full pack, within the ten that are marched; null where it is not reached. */
   readonly endsAfterDays: number | null;
@@ -29,6 +31,8 @@ export interface MonthOfLoad {
   readonly lowestSoc: number;
   /** Of gear that comes back by itself: how much of the month it is up under simulated skies of its climate. */
   readonly availability?: ChanceUp;
+  /** Of any other: in how many simulated months it lasts from full to the end; absent without a climate. */
+  readonly odds?: Odds;
 }
 
 /** Days that a steady load lasts from a full pack without any sun, d; Infinity for more than sixty. */
@@ -72,7 +76,7 @@ function monthOfLoad(
   const { outlook: _sky, restart: _restart, ...usual } = rest;
   const { verdict, march } = forecast({ ...usual, temperatureC: sky.airC, sun: left });
   const { soc, edgesMs } = march;
-  const up = monthsAvailability({ ...rest, temperatureC: sky.airC, sun: left });
+  const simulated = simulatedMonth(plan, loadA, startMs, sky, left);
   const dayBefore = edgesMs.findIndex((timeMs) => timeMs >= outing.endMs - DAY_MS);
   const stays = soc[soc.length - 1] >= soc[dayBefore] - LEVEL;
   const surplusAh = 24 * ((verdict.sun?.balanceA ?? 0) - loadA);
@@ -82,17 +86,33 @@ function monthOfLoad(
     endsAfterDays: verdict.endMs === null ? null : (verdict.endMs - startMs) / DAY_MS,
     surplusAh,
     lowestSoc: verdict.lowestSoc,
-    ...(up && { availability: up }),
+    ...simulated,
   };
 }
 
-/** How much of a month gear is up that comes back by itself; null for any other, and where no climate is known. */
-function monthsAvailability(plan: PlanInput): ChanceUp | null {
+/** A whole month under simulated skies of its climate, from full: availability or odds; nothing without a climate. */
+function simulatedMonth(
+  plan: PlanInput,
+  loadA: number,
+  startMs: number,
+  { airC }: SkyNow,
+  sun: SunPlan,
+): Pick<MonthOfLoad, 'availability' | 'odds'> {
   const climate = plan.outlook?.climate;
-  if (!plan.restart || !climate) return null;
-  const run = new ChanceRun({ ...plan, outlook: { climate, isForecast: () => false } });
+  if (!climate) return {};
+  const middleMs = startMs + (MONTH_DAYS / 2) * DAY_MS;
+  const outing = {
+    startMs: middleMs - (WHOLE_MONTH_DAYS / 2) * DAY_MS,
+    endMs: middleMs + (WHOLE_MONTH_DAYS / 2) * DAY_MS,
+  };
+  const steady = steadyPlan(fullOf(plan), outing, loadA);
+  const run = new ChanceRun({
+    ...{ ...steady, temperatureC: airC, sun },
+    outlook: { ...plan.outlook, climate, isForecast: () => false },
+  });
   run.more(MONTH_DRAWS);
-  return run.soFar().availability ?? null;
+  const { availability } = run.soFar();
+  return availability ? { availability } : { odds: run.odds() };
 }
 
 const LARGEST_W = 800;

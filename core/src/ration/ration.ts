@@ -1,6 +1,14 @@
-import { oddsOf, type Odds } from '../chance/chance.js';
+import { chanceOf, oddsOf, type Odds } from '../chance/chance.js';
 import { SEED } from '../random/seed.js';
-import { capacityGain, chanceLaw, sampleFor, emptyRun, take, type ChanceLaw } from '../chance/chance-law.js';
+import {
+  capacityGain,
+  chanceLaw,
+  emptyRun,
+  inOrder,
+  sampleFor,
+  take,
+  type ChanceLaw,
+} from '../chance/chance-law.js';
 import type { Sample } from '../chance/sample.js';
 import { sampledRest } from '../chance/sampled-load.js';
 import { generator, normal, seedOf } from '../random/generator.js';
@@ -192,7 +200,8 @@ function told(
     socs: expected.socs,
     odds: following,
     blindOdds: odds(blind),
-    plannedOdds: odds(asPlanned),
+    // The plan as it is has Plan's own figure, on Plan's samples; what is left of an outing under way only these.
+    plannedOdds: law.sampleAt ? odds(asPlanned) : chanceOf(law.plan),
     target,
     binds: !reached ? 'nothing' : following.chance <= target + NEAR ? null : isBound ? 'ceilings' : 'steps',
     worth: mean(kept),
@@ -242,7 +251,7 @@ function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
   });
   const { sharedOhm, radioOhm } = loadCables(plan);
   const at = batteryPackAt(plan.packs[0].label, plan.temperatureC);
-  const { reserveSoc } = plan.packs[0];
+  const reserveSoc = joinedReserve(law);
   return {
     hours: steps.hours,
     restA,
@@ -258,6 +267,13 @@ function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
       return Math.max(reserveSoc, dropoutLevel(at, plan.radio.dropoutV, dipV), cutoffLevel(at, keyDownA / 2));
     },
   };
+}
+
+/** The reserve of all packs together, 0 to 1: what each keeps by its own reserve, of what they store. */
+function joinedReserve({ plan, packs }: ChanceLaw): number {
+  const stored = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
+  const reserves = inOrder(plan).map(({ reserveSoc }) => reserveSoc);
+  return packs.reduce((sum, { storedAh }, index) => sum + storedAh * reserves[index], 0) / stored;
 }
 
 /** Packs in turn stand as one large one, as full as they are together. */

@@ -46,9 +46,12 @@ export function seenCloud(lightShare: number, fairLight: number): number {
   return clear.saidCloud + part * (dull.saidCloud - clear.saidCloud);
 }
 
-/** The same kind of day as the day before with this chance, and as the forecaster said with that. */
+/** The same kind of day as the day before with this chance. */
 const STAYS = 0.5;
-const SAID_RIGHT = 0.75;
+/** The forecaster is right with this chance, less for each day ahead: 85 % on the first day, 40 % at the end of a week. */
+const rightOn = (day: number): number => Math.max(0.4, 0.85 - 0.07 * day);
+/** A forecaster who guesses is right on one day of four, so that much less knowledge is needed. */
+const saidRight = (day: number): number => (rightOn(day) - 0.25) / 0.75;
 
 export interface Season {
   /** Cloud amount as forecast, by hour. */
@@ -71,7 +74,7 @@ export function seasonOf(seed: number, days: number, fairLight: number): Season 
   let stray = 0;
   for (let day = 0; day < days; day++) {
     if (next() > STAYS) kind = any();
-    const said = all[next() < SAID_RIGHT ? kind : any()];
+    const said = all[next() < saidRight(day) ? kind : any()];
     for (let hour = 0; hour < 24; hour++) {
       stray = 0.7 * stray + Math.sqrt(1 - 0.49) * wobble(next);
       saidCloud.push(said.saidCloud);

@@ -128,6 +128,37 @@ export type ClimateWord = keyof typeof CLIMATES;
 
 export const CLIMATE_WORDS = Object.keys(CLIMATES) as readonly ClimateWord[];
 
+const DAY_CLOUDS = Object.values(DAY_TYPES).map(({ cloud }) => cloud);
+const meanCloudOf = (shares: readonly number[]): number => {
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  return shares.reduce((sum, share, type) => sum + share * DAY_CLOUDS[type], 0) / total;
+};
+/** Halvings of the search for a tilt, and its largest value. */
+const TILTS = 40;
+const MAX_TILT = 60;
+
+/**
+ * Shares of day types whose mean cloud is a given one: the shares of the climate, weighted by exp(t x cloud) with the t that gives
+ * that mean, which changes them as little as possible. A mean outside the types that occur gives the nearest of them.
+ * Source: minimum discrimination information (Kullback 1959).
+ *
+ * @param shares of clear, fair, cloudy and wet days, 0 or more, in any unit
+ * @param cloud mean cloud amount, 0 to 1
+ */
+export function shiftedDays(shares: readonly number[], cloud: number): readonly number[] {
+  const tilted = (tilt: number) =>
+    shares.map((share, type) => share * Math.exp(tilt * (DAY_CLOUDS[type] - cloud)));
+  let [low, high] = [-MAX_TILT, MAX_TILT];
+  for (let step = 0; step < TILTS; step++) {
+    const middle = (low + high) / 2;
+    if (meanCloudOf(tilted(middle)) < cloud) low = middle;
+    else high = middle;
+  }
+  const found = tilted((low + high) / 2);
+  const total = found.reduce((sum, share) => sum + share, 0);
+  return found.map((share) => (10 * share) / total);
+}
+
 /** The season at an instant: thirds of a year around the solstices, turned round south of the equator. */
 export function seasonAt(timeMs: number, latitudeDeg: number): Season {
   const quarter = Math.floor(((new Date(timeMs).getUTCMonth() + 1) % 12) / 3);

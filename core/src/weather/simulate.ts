@@ -13,8 +13,8 @@ import {
 import type { WeatherHourMs } from './weather-hour.js';
 
 const DAY_MS = 24 * HOUR_MS;
-/** Chance that a day is like the one before. */
-export const LIKE_YESTERDAY = 0.4;
+/** Chance that a day is like the one before, 0 to 1. Source: convention of this project, docs/model.md. */
+export const LIKE_YESTERDAY = 0.5;
 /** How far back a spell of weather is followed. */
 const LONGEST_SPELL = 30;
 /** Likeness of an hour's cloud to the hour before. */
@@ -29,7 +29,7 @@ export interface WeatherSite {
 
 /**
  * Made-up weather, hour by hour over a stretch of time: the stand-in for a forecast service. The same place, date and
- * climate give the same weather, whatever the stretch asked for. A day is like the one before in four of ten cases, else
+ * climate give the same weather, whatever the stretch asked for. A day is like the one before in half of the cases, otherwise
  * drawn by the season's shares of day types; within it the cloud wanders around the type's mean, rain comes in one
  * spell, and the temperature follows the sun.
  */

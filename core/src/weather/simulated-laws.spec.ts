@@ -35,13 +35,13 @@ describe('laws of the simulated weather', () => {
     DAYS = SUMMERS.flat();
   });
 
-  it('four days of ten are like the one before, the next of those like it again', () => {
+  it('half of the days are like the one before, a quarter like the one before that', () => {
     const daily = SUMMERS.map((season) => season.map((day) => mean(day.map(({ cloud }) => cloud))));
-    // An hour's wandering is in each day's mean too and is like nothing: a little under 0.4 and 0.16.
-    expect(mean(daily.map((season) => likeness(season, 1)))).toBeGreaterThan(0.28);
-    expect(mean(daily.map((season) => likeness(season, 1)))).toBeLessThan(0.42);
-    expect(mean(daily.map((season) => likeness(season, 2)))).toBeGreaterThan(0.06);
-    expect(mean(daily.map((season) => likeness(season, 2)))).toBeLessThan(0.2);
+    // The wandering of the hours is in each day's mean too and is like nothing: a little under 0.5 and 0.25.
+    expect(mean(daily.map((season) => likeness(season, 1)))).toBeGreaterThan(0.38);
+    expect(mean(daily.map((season) => likeness(season, 1)))).toBeLessThan(0.52);
+    expect(mean(daily.map((season) => likeness(season, 2)))).toBeGreaterThan(0.12);
+    expect(mean(daily.map((season) => likeness(season, 2)))).toBeLessThan(0.28);
   });
 
   it('an hour’s cloud is much like that of the hour before, within its day', () => {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
-import { FIELDS, readNumber, shownNumber, unitOf, type FieldName } from '@knapsack/contract';
+import { FIELDS, readNumber, shownNumber, stopSentences, unitOf, type FieldName } from '@knapsack/contract';
 import { noiseTable } from '@knapsack/contract/noise';
 import { sayGain, SIZE_AIMS, spareKit, type SizeAim } from '@knapsack/contract/size';
 import {
@@ -159,7 +159,12 @@ export class SizePage {
   protected readonly inBag = computed(() => {
     const view = this.forecast.view();
     if (!view) return '';
-    const told = { chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() };
+    const wire = this.chance.wire();
+    const told = {
+      chance: this.chance.chance(),
+      wouldDoAh: this.chance.wouldDoAh(),
+      stops: wire ? stopSentences(view.verdict, wire) : [],
+    };
     return plainSentence(planSentence(view.verdict, told, this.plan.trip()?.place.timeZone ?? 'UTC'));
   });
   protected readonly frontTitle = computed(() =>

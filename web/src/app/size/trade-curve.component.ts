@@ -128,8 +128,8 @@ export class TradeCurveComponent {
     if (!panel) return null;
     const words =
       panel.watts === null
-        ? 'No panel up to 800 W carries the mean load for ever'
-        : `A panel of ${panel.watts} W carries the mean load for ever`;
+        ? 'No panel up to 800 W carries the mean load under the usual sky'
+        : `A panel of ${panel.watts} W carries the mean load under the usual sky`;
     return { words, month: String(panel.month) };
   });
 }

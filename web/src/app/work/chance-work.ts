@@ -1,4 +1,4 @@
-import { lookUp, resolve } from '@knapsack/contract';
+import { isBatteryAllowed, lookUp, resolve } from '@knapsack/contract';
 import { checkedHarness, wireSays } from '@knapsack/contract/harness';
 import {
   batteryThatWouldDoInParts,
@@ -40,15 +40,18 @@ export const chanceWork: Work<ForecastQuestion, ChanceAnswer> = async (question,
   const chance = run.soFar();
   const skyFactor = typicalFactor(plan.value, chance);
   if (!(await isNewest())) return;
+  const typical = forecast(plan.value, skyFactor);
   let wouldDoAh: number | null | undefined;
   if (chance.chance < chance.target) {
     const found = await whileNewest(batteryThatWouldDoInParts(plan.value), isNewest);
     if (!found.isDone) return;
-    wouldDoAh = found.is;
+    wouldDoAh =
+      typeof found.is !== 'number' || isBatteryAllowed(trip, shelf, typical, found.is) ? found.is : undefined;
   }
   say({
     chance,
-    wire,
+    // Of the typical outing, as the terminal and the list of trips have it.
+    wire: wireSays(checkedHarness(trip, carried, typical).checks),
     tornado: tornado(plan.value, SEED, law),
     skyFactor,
     ...(wouldDoAh !== undefined && { wouldDoAh }),

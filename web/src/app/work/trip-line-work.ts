@@ -1,5 +1,5 @@
-import { assessTrip, sayMissing, type Gear, type Trip } from '@knapsack/contract';
-import { sayLastingShort, type PlanMark } from '@knapsack/core';
+import { assessTrip, sayMissing, stopSentences, type Gear, type Trip } from '@knapsack/contract';
+import { describeTarget, sayLastingShort, stopClause, type PlanMark } from '@knapsack/core';
 import type { Work } from './work';
 
 /** A trip in the list: its own small ridge and how it ends, in a few words. */
@@ -24,8 +24,8 @@ const POINTS = 60;
 
 /** The line of a trip in the list. */
 export function tripLine(trip: Trip, shelf: readonly Gear[]): TripLine {
-  const { status: mark, found, missing, problems } = assessTrip(trip, shelf);
-  if (!found) {
+  const { status: mark, found, wire, missing, problems } = assessTrip(trip, shelf);
+  if (!found || !wire) {
     const words = missing.length > 0 ? sayMissing(missing) : problems[0].sentence;
     return { mark, words, soc: [], reserveSoc: 0 };
   }
@@ -38,5 +38,7 @@ export function tripLine(trip: Trip, shelf: readonly Gear[]): TripLine {
     while (edge + 1 < edgesMs.length && edgesMs[edge + 1] <= timeMs) edge++;
     return Math.round(soc[edge] * 1000) / 1000;
   });
-  return { mark, words: sayLastingShort(chance), soc: points, reserveSoc: run.verdict.reserveSoc };
+  const [stop] = stopSentences(run.verdict, wire);
+  const words = stop ? stopClause(stop) : `${sayLastingShort(chance)}${describeTarget(chance.target)}`;
+  return { mark, words, soc: points, reserveSoc: run.verdict.reserveSoc };
 }

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { OffDirective } from '../../parts/off.directive';
-import type { Fix } from '@knapsack/contract/what-if';
-import { sayLastingShort } from '@knapsack/core';
+import { describeFix, describeFixes, type Fix } from '@knapsack/contract/what-if';
 import { FocusKeeper } from '../../shell/focus-keeper.service';
 import { TripStore } from '../../trip/trip.store';
 import { WhatIfStore } from '../../trip/what-if.store';
@@ -16,7 +15,7 @@ import { ForecastStore } from '../../trip/forecast.store';
     @if (fixes(); as found) {
       @if (found.length > 0) {
         <p class="fixes">
-          {{ found[0].fix.fixes ? 'What would do:' : 'None is enough alone; what helps most:' }}
+          {{ heading() }}:
           @for (one of found; track one.fix.words) {
             <button type="button" class="fix" [ksOff]="!fresh()" (click)="putOn(one.fix)">
               <b>{{ one.fix.words }}</b> <span>{{ one.then }}</span>
@@ -37,8 +36,9 @@ export class FixesComponent {
   /** Those of the plan before stand, faded, until the new ones are there: the lanes do not jump meanwhile. */
   protected readonly fixes = computed(() => {
     if (!this.fresh() && this.forecast.view()?.verdict.endMs === null) return [];
-    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: sayLastingShort(fix.chance) }));
+    return (this.whatIf.found()?.fixes ?? []).map((fix) => ({ fix, then: describeFix(fix) }));
   });
+  protected readonly heading = computed(() => describeFixes(this.fixes().map(({ fix }) => fix)));
 
   protected putOn(fix: Fix): void {
     this.store.takePlan(fix.trip);

@@ -4,6 +4,7 @@ import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import type { WhatIf } from '@knapsack/contract/what-if';
 import { planFindings, sayMissing, sayWarnings, withSomeWeather } from '@knapsack/contract';
 import {
+  leadWithStops,
   missingSentence,
   plainSentence,
   verdictSentence,
@@ -233,7 +234,13 @@ export class VerdictComponent {
   /** How many stand there; on paper all of them do. */
   protected readonly shownFindings = computed(() => this.findings().length - this.hidden());
   protected readonly mark = computed(() => MARKS[this.chance.mark()]);
-  protected readonly oddsParts = this.chance.sentence;
+  /** The chance; a stop leads it. */
+  protected readonly oddsParts = computed(() =>
+    leadWithStops(
+      this.findings().flatMap(({ severity, sentence }) => (severity === 'stop' ? [sentence] : [])),
+      this.chance.sentence(),
+    ),
+  );
   protected readonly wouldDo = computed(() =>
     plainSentence(missingSentence({ chance: this.chance.chance(), wouldDoAh: this.chance.wouldDoAh() })),
   );
