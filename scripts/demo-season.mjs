@@ -33,7 +33,7 @@ function planned(outing) {
   const startMs = Date.parse(outing.start);
   const hour = (of) => iso(startMs + of * HOUR_MS);
   return {
-    ...{ schema: 'knapsack.trip', version: 7, id: outing.id, name: outing.name, archived: true },
+    ...{ schema: 'knapsack.trip', version: 9, id: outing.id, name: outing.name, archived: true },
     place: outing.place,
     ...{
       start: hour(0),

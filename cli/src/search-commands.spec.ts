@@ -39,7 +39,7 @@ describe('knapsack size', () => {
   });
 
   it('is asked for the trip’s own target chance', async () => {
-    const asked = { ...(JSON.parse(readFileSync(TRIP, 'utf8')) as object), version: 8, targetChance: 0.75 };
+    const asked = { ...(JSON.parse(readFileSync(TRIP, 'utf8')) as object), version: 9, targetChance: 0.75 };
     const { out } = await run('size', file(JSON.stringify(asked)), '--json');
     expect((JSON.parse(out) as { asked: number }).asked).toBe(0.75);
     const { out: told } = await run('forecast', file(JSON.stringify(asked)), '--json');

@@ -35,6 +35,7 @@ export * from './load/internal-battery.js';
 export * from './load/own-cells.js';
 export * from './load/warm.js';
 export * from './load/assumption.js';
+export { describeSheetReceive } from './load/sheet-receive.js';
 export * from './load/activity.js';
 export * from './load/load-series.js';
 export * from './load/mode.js';

@@ -1,10 +1,16 @@
 /** Where a figure comes from. */
-export type Source = 'datasheet' | 'measured' | 'assumed' | 'learned';
+export type Source = 'datasheet' | 'measured' | 'assumed' | 'learned' | 'simulated';
 
-export const SOURCES = ['datasheet', 'measured', 'assumed', 'learned'] as const satisfies readonly Source[];
+export const SOURCES = [
+  'datasheet',
+  'measured',
+  'assumed',
+  'learned',
+  'simulated',
+] as const satisfies readonly Source[];
 
-/** What a whole outing has taught of a figure, and the user has accepted, goes before what a bench has measured. */
-const TRUST: Record<Source, number> = { assumed: 0, datasheet: 1, measured: 2, learned: 3 };
+/** A figure learned from an outing goes before a measured one; readings of a simulated instrument come last. */
+const TRUST: Record<Source, number> = { simulated: -1, assumed: 0, datasheet: 1, measured: 2, learned: 3 };
 
 /** Whether a figure from one source is to be believed before one from another. */
 export const beats = (source: Source, other: Source): boolean => TRUST[source] > TRUST[other];

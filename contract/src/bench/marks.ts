@@ -80,17 +80,23 @@ const tidy = (value: number): number => Math.round(value * 10_000) / 10_000;
  * The radio with what a mark found: its receive current, its transmit current at the power (in the place of one that was
  * measured there before), or the mode's own factor. A sentence where the mark says nothing of it.
  */
-export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: string): Radio | string {
+export function savedOnto(
+  radio: Radio,
+  mark: Mark,
+  figures: MarkFigures,
+  date: string,
+  source: 'measured' | 'simulated' = 'measured',
+): Radio | string {
   if (figures.readings < 2) return 'This segment has no readings.';
   const entry: FigureEntry = {
     value: tidy(figures.meanA),
-    source: 'measured',
+    source,
     date,
     spread: tidy(figures.spreadA),
   };
   if (mark.kind === 'receive') {
-    const { value, source } = radio.receiveA;
-    const sheet = radio.receiveSheetA ?? (source === 'datasheet' ? { value, source } : null);
+    const { value, source: before } = radio.receiveA;
+    const sheet = radio.receiveSheetA ?? (before === 'datasheet' ? { value, source: before } : null);
     return {
       ...radio,
       receiveA: withEntry(radio.receiveA, entry),
@@ -103,8 +109,9 @@ export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: 
     if (entry.value <= radio.receiveA.value) {
       return 'Key down takes more current than receiving; this segment does not. Was the key down?';
     }
-    const sameHere = ({ rfW, source }: TransmitFigure) =>
-      rfW === mark.powerW && (source === 'measured' || source === 'learned');
+    const sameHere = ({ rfW, source: from }: TransmitFigure) =>
+      rfW === mark.powerW &&
+      (source === 'simulated' ? from === 'simulated' : from === 'measured' || from === 'learned');
     const before = radio.transmit.find(sameHere);
     return {
       ...radio,
@@ -121,9 +128,6 @@ export function savedOnto(radio: Radio, mark: Mark, figures: MarkFigures, date: 
   const factor = Math.round(figures.factor * 1000) / 1000;
   return {
     ...radio,
-    overs: [
-      ...(radio.overs ?? []).filter((over) => over.mode !== mode),
-      { mode, factor, source: 'measured' },
-    ],
+    overs: [...(radio.overs ?? []).filter((over) => over.mode !== mode), { mode, factor, source }],
   };
 }

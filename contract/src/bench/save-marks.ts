@@ -16,10 +16,15 @@ export interface SavedMarks {
 }
 
 /** Saves marks onto a radio in their order; one that says nothing of it stops no other. */
-export function saveMarks(radio: Radio, rows: readonly MarkRow[], date: string): SavedMarks {
+export function saveMarks(
+  radio: Radio,
+  rows: readonly MarkRow[],
+  date: string,
+  source: 'measured' | 'simulated' = 'measured',
+): SavedMarks {
   return rows.reduce<SavedMarks>(
     (so, { mark, figures }) => {
-      const changed = savedOnto(so.radio, mark, figures, date);
+      const changed = savedOnto(so.radio, mark, figures, date, source);
       return typeof changed === 'string'
         ? { ...so, refused: [...so.refused, { id: mark.id, sentence: changed }] }
         : { ...so, radio: changed, ids: [...so.ids, mark.id] };

@@ -12,7 +12,7 @@ import { fuelFor, sayCharging } from './say-charging.js';
 
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 const drone: Generator = {
-  ...{ schema: 'knapsack.gear', version: 7, id: 'drone', kind: 'generator', name: 'Drone 900' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'drone', kind: 'generator', name: 'Drone 900' },
   ratedW: sheet(900),
   fuelLh: sheet(0.6),
   noiseDb: sheet(57),

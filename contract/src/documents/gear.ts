@@ -16,7 +16,7 @@ import type { DutyFigure, MeasuredOver } from './operator-figures.js';
 import type { TransmitFigure } from './transmit-figure.js';
 
 export const GEAR_SCHEMA = 'knapsack.gear';
-export const GEAR_VERSION = 7;
+export const GEAR_VERSION = 8;
 
 export const GEAR_KINDS = [
   'radio',
@@ -178,6 +178,8 @@ export interface Amplifier extends GearCommon {
   /** Between overs, and in them with the key down, A at the battery. */
   readonly standbyA: Figure;
   readonly transmitA: Figure;
+  /** Output power with the key down, W; without it no distance from its antenna is known. */
+  readonly outputW?: Figure;
   /** As it is switched on, for a moment, A at its own volts. */
   readonly startA?: Figure;
   /** Used in these modes only, where some are named. */

@@ -11,7 +11,7 @@ const unchanged: Step = (document) => document;
 
 /**
  * What brings a document from one version to the next, by schema; the first entry leads from version 1 to 2.
- * Versions 2 to 7 of gear and 2 to 4, 7 and 8 of trip only add fields that may be absent, so there is nothing to change but the
+ * Versions 2 to 8 of gear and 2 to 4 and 7 to 9 of trip only add fields that may be absent, so there is nothing to change but the
  * number. Version 5 of trip has no usual cloud but the user's own word; in version 6 what is ticked and read is no part of the
  * plan, and only travels with it.
  */
@@ -20,10 +20,13 @@ const STEPS: ReadonlyMap<unknown, readonly Step[]> = new Map([
   [LOG_SCHEMA, [unchanged]],
   // Version 2 of the requirements may have measures that version 1 did not.
   [REQUIREMENTS_SCHEMA, [unchanged]],
-  [GEAR_SCHEMA, Array.from({ length: 6 }, () => unchanged)],
+  [GEAR_SCHEMA, Array.from({ length: 7 }, () => unchanged)],
   [
     TRIP_SCHEMA,
-    [unchanged, unchanged, unchanged, cloudByTheClimate, ticksAndResultsOut, unchanged, unchanged],
+    [
+      ...[unchanged, unchanged, unchanged, cloudByTheClimate, ticksAndResultsOut],
+      ...[unchanged, unchanged, unchanged],
+    ],
   ],
 ]);
 

@@ -16,7 +16,7 @@ import type { Rehearsal, StepResult } from './rehearsal.js';
 import type { AimChoice, PanelPlace, Weather } from './sun.js';
 
 export const TRIP_SCHEMA = 'knapsack.trip';
-export const TRIP_VERSION = 8;
+export const TRIP_VERSION = 9;
 
 export interface Site {
   readonly name: string;
@@ -153,6 +153,8 @@ export interface Trip {
   readonly storedDays?: number;
   /** How the load is rated; "measured" if absent, which is "expected" where nothing was measured. */
   readonly rating?: Assumption;
+  /** Receive currents of data sheets count as they are stated, not as the upper bounds that they usually are. */
+  readonly sheetsAsStated?: boolean;
   /** Batteries together, or one after the other; together if absent. */
   readonly batteryUse?: 'parallel' | 'turns';
   /** With batteries in turn: the sun charges one that is not in use. */

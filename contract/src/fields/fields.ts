@@ -39,6 +39,7 @@ export const FIELDS = {
   cellsInSeries: { label: 'The count of cells', unit: '', min: 1, max: 40, whole: true },
   drawA: current('The current'),
   drawW: watts('The power', 3000),
+  outputW: { label: 'The output power', unit: 'W', min: 0, max: 2000, aboveMin: true },
   startA: { label: 'The start-up current', unit: 'A', min: 0, max: 1000, aboveMin: true },
   slots: { label: 'The cells at once', unit: '', min: 1, max: 20, whole: true },
   cellEndsV: { label: 'The voltage at which it ends', unit: 'V', min: 0, max: 5, aboveMin: true },

@@ -65,6 +65,7 @@ export const GEAR_FIELDS: Record<Gear['kind'], readonly GearField[]> = {
   amplifier: [
     figure('standbyA', 'current between overs', 'drawA'),
     figure('transmitA', 'current in overs', 'transmitA'),
+    figure('outputW', 'output power', 'outputW', true),
     figure('startA', 'start-up current', 'startA', true),
     WEIGHT,
   ],
@@ -151,7 +152,11 @@ export function fieldsOf(gear: Gear): readonly GearField[] {
 
 /** A figure with a value typed over it: a label's word unless it was something better; what stood there becomes its history unless it was assumed. */
 export function typedOver(before: Figure | null, value: number, date: string): Figure {
-  if (!before || before.source === 'assumed') return { value, source: 'datasheet' };
+  // The same value typed again confirms nothing.
+  if (before?.source === 'assumed' && before.value === value) return before;
+  if (!before || before.source === 'assumed' || before.source === 'simulated') {
+    return { value, source: 'datasheet' };
+  }
   const { others = [], pinned, ...entry } = before;
   return {
     value,

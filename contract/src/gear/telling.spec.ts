@@ -4,7 +4,7 @@ import { fieldsOf, figureOf, GEAR_FIELDS, typedOver, withFigure } from './gear-f
 import { toldFigures } from './say-figure.js';
 import { ruleWords, tellingFigures, weightWords } from './telling.js';
 
-const common = { schema: 'knapsack.gear', version: 7, id: 'x', name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 8, id: 'x', name: 'x' } as const;
 const label = (value: number) => ({ value, source: 'datasheet' }) as const;
 
 describe('what an item tells about itself', () => {

@@ -17,6 +17,7 @@ const SOURCE_WORDS: Record<Figure['source'], string> = {
   measured: 'measured',
   assumed: 'assumed',
   learned: 'learned',
+  simulated: 'simulated',
 };
 
 const CONTROLLER_WORDS = { mppt: 'MPPT', boost: 'boost MPPT', pwm: 'PWM', usb: 'cells on USB' } as const;

@@ -147,15 +147,20 @@ function checkedPacks(
   });
 }
 
-const checkedRadios = (trip: Trip, carried: readonly Carried[]): HarnessFacts['radios'] =>
-  radiosByPosition(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
+/** Output of an amplifier of which none is entered: more than any portable radio has, W. Source: convention of this project. */
+const AMPLIFIED_W = 100;
+
+function checkedRadios(trip: Trip, carried: readonly Carried[]): HarnessFacts['radios'] {
+  const amplified = carried.filter(isKind('amplifier')).map(({ gear }) => gear.outputW?.value ?? AMPLIFIED_W);
+  return radiosByPosition(carried).map(({ name, dropoutV, fullPowerV, maxV }, index) => ({
     part: radioParts(carried)[index],
     name,
-    mostW: trip.blocks.reduce((most, { powerW }) => Math.max(most, powerW), 0),
+    mostW: Math.max(0, ...trip.blocks.map(({ powerW }) => powerW), ...amplified),
     dropoutV: dropoutV.value,
     ...(fullPowerV && { fullPowerV: fullPowerV.value }),
     ...(maxV && { maxV: maxV.value }),
   }));
+}
 
 function checkedPanels(trip: Trip, carried: readonly Carried[], run: CalculatedTrip | null): CheckedPanel[] {
   const panels = carried.filter(isKind('panel'));

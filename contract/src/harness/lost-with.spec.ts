@@ -8,7 +8,7 @@ import { singlePieces } from './single-pieces.js';
 
 const box: Distribution = {
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id: 'box',
   kind: 'distribution',
   name: 'fuse box',

@@ -13,7 +13,7 @@ import {
   withNoise,
 } from './noise.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 const rill: ControllerGear = {
   ...{ ...common, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
   maxA: { value: 8, source: 'datasheet' },

@@ -14,7 +14,7 @@ const battery: Battery = {
   protects: true,
 };
 const rill: ControllerGear = {
-  ...{ schema: 'knapsack.gear', version: 7, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'rill', kind: 'controller', name: 'Rill', type: 'mppt' },
   maxA: { value: 8, source: 'datasheet' },
   noise: [
     { band: '20 m', unit: 'S', off: 1, on: 4 },

@@ -1,4 +1,4 @@
-import { bestPoints, CLIMATES, sayQuantity, seasonAt } from '@knapsack/core';
+import { bestPoints, CLIMATES, describeSheetReceive, sayQuantity, seasonAt } from '@knapsack/core';
 import type { Figure } from '../documents/figure.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
@@ -19,19 +19,29 @@ export function assumedSky({ weather, place, start }: Trip): string[] {
   return [`sky: ${CLIMATES[weather.climate].label}, ${season}${shifted}${hours}`];
 }
 
-/** The figures of a gear item that rest on nothing but a rule of thumb, in words. */
-export function assumedIn(gear: Gear): string[] {
-  const words = [...wordsOf(gear)];
+/** The figures of a gear item that rest on a rule of thumb or a simulated reading, in words. @param sheetsAsStated the trip takes data sheets at their word */
+export function assumedIn(gear: Gear, sheetsAsStated = false): string[] {
+  const words = [...wordsOf(gear, sheetsAsStated)];
   return words.length > 0 ? [`${gear.name}: ${words.join(', ')}`] : [];
 }
 
-function wordsOf(gear: Gear): string[] {
+function wordsOf(gear: Gear, sheetsAsStated: boolean): string[] {
   switch (gear.kind) {
     case 'radio':
       return [
         ...assumed('receive current', gear.receiveA),
+        ...(gear.receiveA.source === 'datasheet'
+          ? [
+              sheetsAsStated
+                ? 'receive current as the data sheet states it'
+                : `receive current ${describeSheetReceive(gear.receiveA.value)} (sheets state maxima; measure it)`,
+            ]
+          : []),
         ...assumed('drop-out voltage', gear.dropoutV),
         ...(bestPoints(gear.transmit).some(({ source }) => source === 'assumed') ? ['transmit current'] : []),
+        ...(bestPoints(gear.transmit).some(({ source }) => source === 'simulated')
+          ? ['transmit current read off a simulated meter']
+          : []),
       ];
     case 'battery':
       return [...assumed('capacity', gear.measuredAh ?? gear.ratedAh), ...assumed('health', gear.health)];
@@ -64,4 +74,8 @@ function wordsOf(gear: Gear): string[] {
 }
 
 const assumed = (words: string, figure: Figure | undefined): string[] =>
-  figure?.source === 'assumed' ? [words] : [];
+  figure?.source === 'assumed'
+    ? [words]
+    : figure?.source === 'simulated'
+      ? [`${words} read off a simulated meter`]
+      : [];

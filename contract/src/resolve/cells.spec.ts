@@ -12,7 +12,7 @@ const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 /** Ten AA cells of 2.4 Ah in a holder. */
 const cells: Battery = { ...battery('cells', 'nimh', 10, 2.4), keepsCharge: true };
 const rook: ControllerGear = {
-  ...{ schema: 'knapsack.gear', version: 7, id: 'rook', kind: 'controller', name: 'Rook', type: 'usb' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'rook', kind: 'controller', name: 'Rook', type: 'usb' },
   ...{ maxA: sheet(1), slots: 2, endsV: sheet(1.45), profiles: ['nimh'] },
 };
 const trip = (change: Partial<Trip> = {}, sets = 3): Trip =>

@@ -4,7 +4,7 @@ import { inverterCostAh } from './inverter-cost.js';
 import { resolve } from './resolve.js';
 
 const laptop = (change: Partial<Accessory> = {}): Accessory => ({
-  ...{ schema: 'knapsack.gear', version: 7, id: 'laptop', kind: 'accessory', name: 'laptop' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'laptop', kind: 'accessory', name: 'laptop' },
   ...{ drawW: { value: 45, source: 'datasheet' }, via: 'mains', rule: { when: 'always' } },
   ...change,
 });

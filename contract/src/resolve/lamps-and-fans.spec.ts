@@ -7,7 +7,7 @@ import { kitShelf, kitTrip } from '../testing/kit.js';
 import { resolve } from './resolve.js';
 
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
-const common = { schema: 'knapsack.gear', version: 7, kind: 'accessory' } as const;
+const common = { schema: 'knapsack.gear', version: 8, kind: 'accessory' } as const;
 const fan: Accessory = { ...common, id: 'fan', name: 'fan', drawA: sheet(0.5), rule: { when: 'always' } };
 const lamp: Accessory = {
   ...{ ...common, id: 'lamp', name: 'lamp', drawA: sheet(1), rule: { when: 'dark' } },

@@ -10,7 +10,7 @@ import { resolve } from './resolve.js';
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 /** 6 W at its plug, a third of the time: 2.27 W at the battery. */
 const tablet: Accessory = {
-  ...{ schema: 'knapsack.gear', version: 7, id: 'tablet', kind: 'accessory', name: 'Tablet' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'tablet', kind: 'accessory', name: 'Tablet' },
   ...{ drawW: sheet(6), via: 'usb', rule: { when: 'minutes', anHour: 20 } },
   internal: { wattHours: sheet(10), chargeW: sheet(12) },
 };

@@ -5,7 +5,7 @@ type Panel = Extract<Gear, { kind: 'panel' }>;
 const figure = (value: number) => ({ value, source: 'datasheet' }) as const;
 const panel = (change: Partial<Panel> = {}): Panel =>
   ({
-    ...{ schema: 'knapsack.gear', version: 7, id: 'p', kind: 'panel', name: 'p' },
+    ...{ schema: 'knapsack.gear', version: 8, id: 'p', kind: 'panel', name: 'p' },
     ...{ watts: figure(36), technology: 'good_mono' },
     ...change,
   }) as Panel;

@@ -64,13 +64,18 @@ function plannedRadio(radio: Radio, trip: Trip, carried: readonly Carried[], par
   const supply = supplyIn(trip, carried, part);
   const times = supply ? ampsBehind(supply, middleVolts(trip, carried)) : 1;
   const amps = (figure: Figure) => ({ amps: times * figure.value, ...trustOf(figure) });
+  // At its word a data sheet is no upper bound, but a figure like any other.
+  const receive = (figure: Figure) =>
+    trip.sheetsAsStated && figure.source === 'datasheet'
+      ? { ...amps(figure), source: 'assumed' as const, spread: STATED_SPREAD }
+      : amps(figure);
   const internal = internalOf(radio, trip);
   return {
     gear: radio.id,
     name: radio.name,
     figures: {
-      receive: [amps(receiveA), ...(receiveSheetA ? [amps(receiveSheetA)] : [])],
-      ...(receiveByEarA && { receiveByEar: [amps(receiveByEarA)] }),
+      receive: [receive(receiveA), ...(receiveSheetA ? [receive(receiveSheetA)] : [])],
+      ...(receiveByEarA && { receiveByEar: [receive(receiveByEarA)] }),
       transmit: radio.transmit.map((point) => ({
         rfW: point.rfW,
         amps: times * point.amps,
@@ -94,12 +99,15 @@ function internalOf({ internal }: Radio, trip: Trip): InternalBattery | null {
   };
 }
 
+/** Standard deviation of a data sheet's receive current that the trip takes at its word, a share. Source: convention of this project. */
+const STATED_SPREAD = 0.05;
+
 /** A block of operating as plain numbers, with what the bench found for its mode. */
 function plannedBlock({ block, startMs, endMs }: Occurrence, radio: Radio): PlannedBlock {
   const { mode, activity, modeFactor, processed, powerW, rating: assumption } = block;
   const { share, from } = blockDuty(block, radio);
   const { keyUpAtReceive, byEar } = familyOf(mode);
-  const over = radio.overs?.find((measured) => measured.mode === mode);
+  const over = radio.overs?.find((measured) => measured.mode === mode && measured.source !== 'simulated');
   return {
     startMs,
     endMs,

@@ -7,7 +7,7 @@ import { shelf, trip } from '../testing/documents.js';
 import { resolve } from './resolve.js';
 import { skyOf } from './sky-of.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 const label = (value: number) => ({ value, source: 'datasheet' }) as const;
 const frond: Panel = {
   ...common,

@@ -127,7 +127,7 @@ describe('resolving a trip', () => {
   it('makes cells behind a socket of a power station', () => {
     const box: Gear = {
       schema: 'knapsack.gear',
-      version: 7,
+      version: 8,
       id: 'box',
       kind: 'station',
       name: 'Tarn 256',
@@ -194,7 +194,7 @@ describe('resolving a trip', () => {
   it('adds the cables of each run and refuses two for one', () => {
     const lead = (id: string, change: Partial<Cable>): Gear => ({
       schema: 'knapsack.gear',
-      version: 7,
+      version: 8,
       id,
       kind: 'lead',
       name: id,

@@ -93,7 +93,7 @@ export function resolve(trip: Trip, shelf: readonly Gear[]): Result<PlanInput> {
     assumed: [
       ...(sun.value ? assumedSky(trip) : []),
       ...assumedCables(wiring.value, carried),
-      ...carried.flatMap(({ gear }) => assumedIn(gear)),
+      ...carried.flatMap(({ gear }) => assumedIn(gear, trip.sheetsAsStated)),
     ],
   };
   const charged = chargedBySurplus(carried);

@@ -5,7 +5,7 @@ import { givenWh } from './station-losses.js';
 
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 const tarn = (change: Partial<PowerStation> = {}): PowerStation => ({
-  ...{ schema: 'knapsack.gear', version: 7, id: 'tarn', kind: 'station', name: 'Tarn' },
+  ...{ schema: 'knapsack.gear', version: 8, id: 'tarn', kind: 'station', name: 'Tarn' },
   ...{ chemistry: 'lifepo4', cellsInSeries: 8, wattHours: sheet(256), idleW: sheet(4) },
   ...change,
 });

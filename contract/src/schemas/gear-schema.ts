@@ -164,6 +164,7 @@ const amplifier = Joi.object({
   ...common,
   standbyA: figure('drawA'),
   transmitA: figure('transmitA'),
+  outputW: figure('outputW').optional(),
   startA: figure('startA').optional(),
   modes: modes(),
 });

@@ -264,6 +264,7 @@ export const tripSchema = Joi.object({
   ...batteryUse(),
   storedDays: number('storedDays').optional(),
   rating: maybeOneOf(ASSUMPTION_NAMES),
+  sheetsAsStated: Joi.boolean().optional(),
   ownSoc: number('ownSoc').optional(),
   targetChance: number('targetChance').optional(),
   oneSpeaks: Joi.boolean().optional(),

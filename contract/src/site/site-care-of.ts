@@ -1,6 +1,7 @@
 import {
   daysUntilEmpty,
   DIPOLE_DBI,
+  EXPOSURE_MARGIN,
   exposureDistanceM,
   isLead,
   isLithium,
@@ -117,21 +118,32 @@ function heaviestOf(trip: Trip, shelf: readonly Gear[]): SiteFacts['heaviest'] {
   );
 }
 
-/** The farthest that people keep from an antenna, over the blocks: a block says no band, so by the strictest limit. */
+/**
+ * The farthest that people keep from an antenna, over the blocks: a block says no band, so by the strictest limit. Behind an
+ * amplifier its own output power counts; without it no distance is known.
+ */
 function exposureOf(trip: Trip, carried: readonly Carried[]): SiteFacts['exposure'] {
   const gains = carried.filter(isKind('antenna')).map(({ gear }) => gear.gainDbi?.value ?? DIPOLE_DBI);
   const gainDbi = gains.length > 0 ? Math.max(...gains) : DIPOLE_DBI;
   const radios = radiosByPosition(carried);
-  let most: SiteFacts['exposure'] = null;
+  const amplifiers = carried.filter(isKind('amplifier')).map(({ gear }) => gear);
+  let most: { readonly distanceM: number; readonly what: string } | null = null;
   for (const block of trip.blocks) {
     const { mode, powerW, processed = false } = block;
+    const amplifier = amplifiers.find(({ modes }) => !modes || modes.includes(mode));
+    if (amplifier && !amplifier.outputW) {
+      return { distanceM: null, what: `${sayWork({ mode, powerW })} through ${amplifier.name}` };
+    }
+    const sentW = amplifier?.outputW?.value ?? powerW;
     const { share } = blockDuty(block, radios[positionOf(block) - 1] ?? null);
-    const meanW = powerW * meanOfPeak(mode, processed) * share;
+    const meanW = sentW * meanOfPeak(mode, processed) * share;
     const distanceM = Math.max(
       LEAST_DISTANCE_M,
-      exposureDistanceM(meanW, gainDbi, publicLimitVM(STRICTEST_MHZ)),
+      EXPOSURE_MARGIN * exposureDistanceM(meanW, gainDbi, publicLimitVM(STRICTEST_MHZ)),
     );
-    if (!most || distanceM > most.distanceM) most = { distanceM, what: sayWork({ mode, powerW }) };
+    if (!most || distanceM > most.distanceM) {
+      most = { distanceM, what: sayWork({ mode, powerW: sentW }) };
+    }
   }
   return most;
 }

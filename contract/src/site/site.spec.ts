@@ -5,7 +5,7 @@ import { rainyOuting, rated, sheet } from '../testing/rainy-outing.js';
 import { rainOf, sayRain } from './rain-of.js';
 import { siteCareOf } from './site-care-of.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 
 describe('the rain of an outing', () => {
   it('is told from when and how long, or that there is none', () => {
@@ -99,17 +99,35 @@ describe('what the site of a trip asks for', () => {
   it('keeps people away by the block that sends the most on average', () => {
     const [block] = trip().blocks;
     const fm = { ...block, mode: 'FM' as const, powerW: 100, share: 0.5 };
-    // 1.6 sqrt(30 x 50 x 1.64) / 27.7.
+    // 1.5 x 1.6 sqrt(30 x 50 x 1.64) / 27.7.
     expect(care(rainyOuting([], { blocks: [fm] })).get('exposure')).toContain(
-      '2.9 m from the antenna while you send',
+      '4.3 m from the antenna while you send',
     );
     const gain: Gear = { ...whip, gainDbi: sheet(12.15) } as Gear;
     const beam = rainyOuting([], { blocks: [fm], loadout: [...trip().loadout, { gear: 'whip', count: 1 }] });
     // Ten decibels more: the root of ten farther.
-    expect(care(beam, [...rated, gain]).get('exposure')).toContain('9.1 m');
+    expect(care(beam, [...rated, gain]).get('exposure')).toContain('14 m');
     // Small powers keep the least distance.
     expect(care(rainyOuting([], { blocks: [{ ...fm, powerW: 1 }] })).get('exposure')).toContain('1.0 m');
     expect(care(rainyOuting([], { blocks: [] })).has('exposure')).toBeFalse();
+  });
+
+  it('counts the output of an amplifier, and tells no distance if it is not entered', () => {
+    const [block] = trip().blocks;
+    const fm = { ...block, mode: 'FM' as const, powerW: 5, share: 0.5 };
+    const of = rainyOuting([], {
+      blocks: [fm],
+      loadout: [...trip().loadout, { gear: 'boost', count: 1 }],
+    });
+    const boost = (outputW?: number): Gear =>
+      ({
+        ...{ ...common, id: 'boost', kind: 'amplifier', name: 'Boost' },
+        ...{ standbyA: sheet(0.3), transmitA: sheet(60) },
+        ...(outputW !== undefined && { outputW: sheet(outputW) }),
+      }) as Gear;
+    expect(care(of, [...rated, boost()]).get('exposure')).toContain('is not known');
+    // The same 100 W as straight from a radio.
+    expect(care(of, [...rated, boost(100)]).get('exposure')).toContain('4.3 m from the antenna');
   });
 
   it('knows a generator by its name or a tag, and mains voltage by what is fed with it', () => {
@@ -192,9 +210,9 @@ describe('several antennas', () => {
   };
 
   it('keep people away by the one that sends the most one way', () => {
-    expect(farM(antenna('beam', 12.15), antenna('whip', 2.15))).toBeCloseTo(9.1, 1);
-    expect(farM(antenna('whip', 2.15), antenna('beam', 12.15))).toBeCloseTo(9.1, 1);
-    expect(farM(antenna('wire'))).toBeCloseTo(2.9, 1);
+    expect(farM(antenna('beam', 12.15), antenna('whip', 2.15))).toBe(14);
+    expect(farM(antenna('whip', 2.15), antenna('beam', 12.15))).toBe(14);
+    expect(farM(antenna('wire'))).toBeCloseTo(4.3, 1);
   });
 
   it('stand as far from power lines as the tallest of them', () => {
@@ -204,6 +222,6 @@ describe('several antennas', () => {
     const [lines] = siteCareOf(rainyOuting([], { loadout }), [...rated, ...masts]).filter(
       ({ id }) => id === 'lines',
     );
-    expect(lines.sentence).toContain('farther than 9.0 m from power lines');
+    expect(lines.sentence).toContain('at least 14 m from power lines');
   });
 });

@@ -10,7 +10,7 @@ import { sizeProblems, USUAL_SIZE_OPTIONS } from './size-options.js';
 import { shelfSpace, withKit } from './size-space.js';
 
 const figure = (value: number) => ({ value, source: 'datasheet' }) as const;
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 const panel = (id: string, change: object = {}): Gear =>
   ({
     ...common,

@@ -15,7 +15,7 @@ import type {
 import { panelProblem } from '../resolve/panel-label.js';
 import { any, bare, figure, iso, maybe } from './any-field.js';
 
-const common = { schema: 'knapsack.gear', version: 7, name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 8, name: 'x' } as const;
 
 const radios = fc
   .record({
@@ -143,7 +143,12 @@ const accessories = fc
   );
 
 const amplifiers = fc
-  .record({ standbyA: figure('drawA'), transmitA: figure('transmitA'), startA: maybe('startA') })
+  .record({
+    standbyA: figure('drawA'),
+    transmitA: figure('transmitA'),
+    startA: maybe('startA'),
+    outputW: maybe('outputW'),
+  })
   .map((amplifier) => bare({ ...common, id: 'amplifier', kind: 'amplifier', ...amplifier }) as Amplifier);
 
 const leads = fc

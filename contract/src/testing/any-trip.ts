@@ -80,6 +80,7 @@ export const trips = fc
     own: fc.record(
       {
         rating: fc.constantFrom(...ASSUMPTION_NAMES),
+        sheetsAsStated: fc.boolean(),
         batteryUse: fc.constantFrom('parallel' as const, 'turns' as const),
         chargeIdle: fc.boolean(),
         unattended: fc.boolean(),
@@ -176,7 +177,7 @@ export const trips = fc
     }) =>
       bare({
         schema: 'knapsack.trip',
-        version: 8,
+        version: 9,
         id: 'any',
         name: 'any',
         place: { name: 'x', timeZone: 'UTC', latitudeDeg, longitudeDeg, heightM },

@@ -1,7 +1,7 @@
 import type { Battery, Gear, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 
 export const curlew: Radio = {
   ...common,
@@ -43,7 +43,7 @@ export const shelf: readonly Gear[] = [curlew, shale, cobble, relay];
 export function trip(change: Partial<Trip> = {}): Trip {
   return {
     schema: 'knapsack.trip',
-    version: 8,
+    version: 9,
     id: 'islet',
     name: 'Islet',
     place: { name: 'islet', timeZone: 'Europe/Oslo' },

@@ -3,7 +3,7 @@ import type { Antenna, Gear, Cable, Panel, Radio } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { cobble, curlew, relay, shale, trip } from './documents.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 
 export const frond: Panel = {

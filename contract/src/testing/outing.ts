@@ -35,7 +35,7 @@ export const blockAt = (id: string, from: number, to: number): Block => ({
 export function trip(change: Partial<Trip> = {}): Trip {
   return {
     schema: 'knapsack.trip',
-    version: 8,
+    version: 9,
     id: 'islet',
     name: 'Islet',
     place: { name: 'islet', timeZone: 'Europe/Oslo' },

@@ -2,7 +2,7 @@ import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { curlew, shale, trip } from './outing.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 export const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 export const frond: Gear = {
   ...common,

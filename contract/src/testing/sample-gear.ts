@@ -11,7 +11,7 @@ import type {
 } from '../documents/gear.js';
 import type { CableRunNote } from '../documents/harness-notes.js';
 
-const common = { schema: 'knapsack.gear', version: 7 } as const;
+const common = { schema: 'knapsack.gear', version: 8 } as const;
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 
 export const FLAT = '30 A flat-contact pair';

@@ -42,7 +42,7 @@ const converter = (from: string, outV: number | undefined, maxA: number, name?: 
 
 const charger = (more: Partial<Charger>): Charger => ({
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id: 'charger',
   kind: 'charger',
   name: 'charger',

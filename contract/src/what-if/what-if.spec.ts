@@ -23,7 +23,7 @@ const battery = (id: string, ah: number, grams: number): Gear => ({
 });
 const panel: Gear = {
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id: 'frond',
   kind: 'panel',
   name: 'Frond',
@@ -32,7 +32,7 @@ const panel: Gear = {
 } as Gear;
 const controller: Gear = {
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id: 'rill',
   kind: 'controller',
   name: 'Rill',

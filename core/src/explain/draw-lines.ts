@@ -1,5 +1,6 @@
 import { assumedBlock } from '../forecast/plan-load.js';
-import { assumedCurrents, ASSUMPTIONS } from '../load/assumption.js';
+import { assumedCurrents, ASSUMPTIONS, bestFigure } from '../load/assumption.js';
+import { SHEET_RECEIVE_MEAN } from '../load/sheet-receive.js';
 import { radioCurrent } from '../load/radio-current.js';
 import type { LoadPiece } from '../load/accessory.js';
 import {
@@ -16,6 +17,19 @@ import { hoursOf, overlap, type Span } from '../span.js';
 import { packCurrent } from '../battery/pack-current.js';
 import { q, type SumLine, type Term } from './sum.js';
 
+/** The factor on a data sheet's receive current, which is part of the sum; nothing for measured figures and cautious plans. */
+function sheetLine({ assumption }: PlanInput, { radio, blocks }: PlannedPosition): SumLine[] {
+  const { amps, source } = bestFigure(radio.figures.receive);
+  if (source !== 'datasheet' || assumption === 'cautious' || blocks.length === 0) return [];
+  return [
+    {
+      label: `${radio.name} receiving: sheets state maxima, measure it`,
+      terms: [q(amps, 'A'), ' data sheet × ', q(SHEET_RECEIVE_MEAN, 'factor')],
+      result: q(SHEET_RECEIVE_MEAN * amps, 'A'),
+    },
+  ];
+}
+
 /** The mean current of an over, once for each mode and power of the plan. */
 export function overLines(plan: PlanInput): SumLine[] {
   return positionsOf(plan).flatMap((position) => {
@@ -26,9 +40,10 @@ export function overLines(plan: PlanInput): SumLine[] {
         (block) => [`${block.label} ${block.modeFactor} ${block.assumption ?? ''}`, block] as const,
       ),
     );
-    return [...distinct.values()].map((block) =>
+    const overs = [...distinct.values()].map((block) =>
       overLine(block, block.currents ?? radio, whose(plan, position)),
     );
+    return [...sheetLine(plan, position), ...overs];
   });
 }
 

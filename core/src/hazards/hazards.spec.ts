@@ -51,8 +51,7 @@ describe('what the site asks for', () => {
     expect(ids({ hasAntenna: true })).toEqual(['knows', 'lines', 'guys', 'paths', 'thunder']);
     for (const one of siteCare({ ...bare, hasAntenna: true, tallM: 8 }).filter(({ id }) => id === 'lines')) {
       // A long wire reaches farther than its mast is tall.
-      for (const words of [one.sentence, one.short])
-        expect(words).toMatch(/8\.0 m from power lines, wires farther than they are long/);
+      for (const words of [one.sentence, one.short]) expect(words).toMatch(/12 m.* from power lines/);
     }
     expect(said({ hasAntenna: true, tallM: 8 }, 'lines')).toContain('neither can fall towards one');
     expect(ids({ hasPanel: true })).toEqual(['knows', 'paths']);
@@ -63,6 +62,9 @@ describe('what the site asks for', () => {
     expect(said({ heaviest: box }, 'heavy')).toBe('box, 15.00 kg: two people lift it.');
     expect(ids({ heaviest: { ...box, grams: 15_000 } })).not.toContain('heavy');
     expect(said({ exposure: { distanceM: 2.865, what: 'FM 100 W' } }, 'exposure')).toContain('2.9 m');
+    expect(said({ exposure: { distanceM: null, what: 'SSB 5 W through Boost' } }, 'exposure')).toContain(
+      'enter the output power',
+    );
   });
 
   it('has what stays joined taken off, and says after how many days that empties a battery', () => {
@@ -96,6 +98,7 @@ describe('what the site asks for', () => {
     expect(ids({ hasLithium: true, warmC: 20 })).toContain('heat');
     expect(ids({ hasLithium: true, warmC: 19 })).not.toContain('heat');
     expect(ids({ hasLithium: true, byVehicle: true })).toContain('heat');
+    expect(ids({ byVehicle: true })).toContain('strapped');
     expect(ids({ warmC: 30 })).not.toContain('heat');
   });
 });

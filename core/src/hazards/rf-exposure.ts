@@ -38,6 +38,9 @@ const GROUND = 1.6;
 /** Nearer than this nobody should be, whatever the sum gives: close to an antenna the formula says too little, and it burns the hand that touches it. Source: convention of this project, m. */
 export const LEAST_DISTANCE_M = 1;
 
+/** Distances are given with half as much again, since near an antenna and over real ground the formula says too little. Source: convention of this project. */
+export const EXPOSURE_MARGIN = 1.5;
+
 /**
  * Distance from an antenna at which its field falls to a limit, m: 1.6 sqrt(30 P G) / E, in the direction in which it sends the
  * most. Source: FCC OET Bulletin 65 (1997), section 2, as remembered; not valid nearer than about a sixth of the wave.

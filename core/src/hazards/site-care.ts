@@ -19,8 +19,8 @@ export interface SiteFacts {
   readonly windMS: number;
   /** The heaviest thing that is lifted at once. */
   readonly heaviest: { readonly name: string; readonly grams: number } | null;
-  /** Distance that people keep from the antenna, m, and what is sent then. */
-  readonly exposure: { readonly distanceM: number; readonly what: string } | null;
+  /** Distance that people keep from the antenna, m, null if the power is not known, and what is sent then. */
+  readonly exposure: { readonly distanceM: number | null; readonly what: string } | null;
   /** What stays connected to a battery when one packs up, and the days until that is empty; null where nothing does. */
   readonly standby: {
     readonly name: string;
@@ -60,10 +60,13 @@ export type SiteCareName =
   | 'thunder'
   | 'heat'
   | 'dry'
+  | 'strapped'
   | 'standby';
 
 /** From this weight two people lift. Source: convention of this project, after the usual advice for lifting by hand. */
 const TWO_LIFT_G = 15_000;
+/** Distance of a mast from power lines over its height: it may slide as it falls. Source: convention of this project. */
+const MAST_GAP = 1.5;
 /** A folding panel or a mast begins to move in such a wind, m/s; a fresh breeze of the Beaufort scale. */
 const FRESH_WIND_MS = 8;
 /** Air at which a closed vehicle in the sun gets too hot for a battery, C. Source: convention of this project. */
@@ -80,7 +83,7 @@ export const siteCare = (facts: SiteFacts): readonly SiteCare[] =>
 
 type Care = readonly (SiteCare | false)[];
 
-const before = ({ knows, backBy, oneSource, heaviest }: SiteFacts): Care => [
+const before = ({ knows, backBy, oneSource, heaviest, byVehicle }: SiteFacts): Care => [
   {
     ...{ id: 'knows', at: 'before' },
     short: `Tell ${knows ?? 'somebody'}: back after ${backBy}.`,
@@ -92,6 +95,11 @@ const before = ({ knows, backBy, oneSource, heaviest }: SiteFacts): Care => [
     ...{ id: 'help', at: 'before' },
     short: 'Radio as your call for help: a second source.',
     sentence: 'Where the radio is your call for help, take a second battery, or another way to call.',
+  },
+  byVehicle && {
+    ...{ id: 'strapped', at: 'before' },
+    short: 'Batteries strapped down in the vehicle.',
+    sentence: 'Strap batteries down in the vehicle: in a crash a loose one is thrown about.',
   },
   heaviest !== null &&
     heaviest.grams > TWO_LIFT_G && {
@@ -106,12 +114,12 @@ const settingUp = ({ hasAntenna, hasPanel, tallM, windMS }: SiteFacts): Care => 
     ...{ id: 'lines', at: 'setting up' },
     short:
       tallM === null
-        ? 'Mast and wires farther from power lines than they are long.'
-        : `Mast farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long.`,
+        ? 'Mast and wires 1.5 times their length from power lines.'
+        : `Mast ${sayQuantity({ value: MAST_GAP * tallM, unit: 'm' })} or more from power lines, wires 1.5 times their length.`,
     sentence:
       tallM === null
-        ? 'Set mast and wires up farther from power lines than they are long, and so that they cannot fall towards one.'
-        : `Set the mast up farther than ${sayQuantity({ value: tallM, unit: 'm' })} from power lines, wires farther than they are long, and so that neither can fall towards one.`,
+        ? 'Set mast and wires up at least 1.5 times their length from power lines, and so that they cannot fall towards one.'
+        : `Set the mast up at least ${sayQuantity({ value: MAST_GAP * tallM, unit: 'm' })} from power lines, 1.5 times its height, wires 1.5 times their length, and so that neither can fall towards one.`,
   },
   hasAntenna && {
     ...{ id: 'guys', at: 'setting up' },
@@ -149,14 +157,13 @@ const allTheTime = ({
   },
   hasGenerator && {
     ...{ id: 'fuel', at: 'all the time' },
-    short: 'Generator outdoors, downwind; refuel it cold.',
+    short: 'Generator 6 m (20 ft) from tents and windows, CO alarm; refuel it cold.',
     sentence:
-      'Run the generator outdoors, downwind of every tent and window, and let it cool before you refuel: its exhaust kills, and has no smell that warns.',
+      'Run the generator outdoors, downwind, at least 6 m (20 ft) from every tent and window, with a CO alarm where people sleep, and let it cool before you refuel: its exhaust kills without a smell.',
   },
   exposure !== null && {
     ...{ id: 'exposure', at: 'all the time' },
-    short: `People ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna (${exposure.what}).`,
-    sentence: `Keep people ${sayQuantity({ value: exposure.distanceM, unit: 'm' })} from the antenna while you send ${exposure.what}: the limit for the public of ICNIRP 2020; local rules go first.`,
+    ...exposureCare(exposure),
   },
   rainFrom !== null && {
     ...{ id: 'rain', at: 'all the time' },
@@ -177,6 +184,18 @@ const allTheTime = ({
       sentence: `Leave no battery behind glass: a closed vehicle in the sun passes ${sayQuantity({ value: 60, unit: 'C' })}.`,
     },
 ];
+
+/** Where to keep people while the station sends. */
+const exposureCare = ({ distanceM, what }: NonNullable<SiteFacts['exposure']>) =>
+  distanceM === null
+    ? {
+        short: `No distance from the antenna is known (${what}): enter the amplifier’s output power.`,
+        sentence: `How far people must stay from the antenna is not known while you send ${what}: enter the output power of the amplifier. Nobody touches the antenna.`,
+      }
+    : {
+        short: `People, children and dogs ${sayQuantity({ value: distanceM, unit: 'm' })} from the antenna (${what}).`,
+        sentence: `Keep people, children and dogs ${sayQuantity({ value: distanceM, unit: 'm' })} from the antenna while you send ${what}: the public limit of ICNIRP 2020 and half as much again. On short waves this is the near field, where the formula does not hold: small loops and whips need more. Nobody touches the antenna.`,
+      };
 
 const leaving = ({ rainFrom, standby }: SiteFacts): Care => [
   rainFrom !== null && {

@@ -1,3 +1,5 @@
+import { sayQuantity } from '../say/quantity.js';
+
 /** A data sheet's receive current against what is drawn: a triangle between these shares of it, highest at the third. */
 const LEAST = 0.55;
 const MOST = 1.1;
@@ -8,6 +10,12 @@ const TOP = 1;
  * maxima. Source: convention of this project, docs/model.md.
  */
 export const SHEET_RECEIVE_MEAN = 0.88;
+
+/** "0.45 A data sheet, 0.40 A expected": both figures of a receive current that only a data sheet states. @param amps of the sheet, A */
+export const describeSheetReceive = (amps: number): string => {
+  const say = (value: number) => sayQuantity({ value, unit: 'A' });
+  return `${say(amps)} data sheet, ${say(SHEET_RECEIVE_MEAN * amps)} expected`;
+};
 
 /**
  * The share of a sheet's receive current that so many of a hundred radios stay under.

@@ -17,7 +17,7 @@ import { unzipped } from './zip.js';
 
 const item = (id: string, name = id): Gear => ({
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id,
   kind: 'other',
   name,

@@ -7,7 +7,7 @@ import { storesOf, type Stores } from '../documents/stores.js';
 import { backupOfFile } from './backup-of-file.js';
 import { DailyCopies } from './daily-copies.js';
 
-const item = (id: string): Gear => ({ schema: 'knapsack.gear', version: 7, id, kind: 'other', name: id });
+const item = (id: string): Gear => ({ schema: 'knapsack.gear', version: 8, id, kind: 'other', name: id });
 const DAY_MS = 86_400_000;
 const FIRST_MS = Date.UTC(2027, 8, 1, 12);
 

@@ -11,7 +11,7 @@ import { StorageProblem, storageProblem } from './storage-problem.js';
 /** A document of a few pages, so that it does not fit where there is no room. */
 const item = (id: string): Gear => ({
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id,
   kind: 'other',
   name: id,

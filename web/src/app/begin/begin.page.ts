@@ -21,6 +21,7 @@ import { localZone, newTrip } from '../data/new-trip';
 import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
 import { choicesOf } from '../parts/choices';
+import { FormValidity } from '../parts/form-validity';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
@@ -45,6 +46,7 @@ const SOMEWHERE = 'where on the map?';
     RouterLink,
     SiteFileComponent,
   ],
+  providers: [FormValidity],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './begin.page.html',
 })
@@ -52,6 +54,7 @@ export class BeginPage {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly router = inject(Router);
+  private readonly validity = inject(FormValidity);
   protected readonly known = signal<Beginning>(keptBeginning(Date.now()));
   protected readonly busy = signal(false);
   protected readonly problem = signal<string | null>(null);
@@ -127,6 +130,7 @@ export class BeginPage {
 
   /** Makes the trip, with what of its bag is typical gear on the shelf, and opens it. */
   protected async begin(): Promise<void> {
+    if (this.validity.focusFirst()) return;
     this.busy.set(true);
     this.problem.set(null);
     try {

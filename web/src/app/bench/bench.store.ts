@@ -73,6 +73,11 @@ export class BenchStore {
     this.readCount();
     return this.origins.get(this.recording)?.words ?? null;
   });
+  /** The source that figures of the recording are saved with. */
+  readonly readingSource = computed<'measured' | 'simulated'>(() => {
+    this.readCount();
+    return this.origins.get(this.recording)?.isSimulated ? 'simulated' : 'measured';
+  });
   readonly rows = computed(() => {
     const radio = this.radio();
     const readings = this.readings();
@@ -112,14 +117,17 @@ export class BenchStore {
     if (!radio) return;
     const { script, powerW, rate, faster } = this.choice();
     const words = `a simulated meter in the cable of ${radio.name}`;
-    this.listen({ radio: radio.id, script, power: powerW, rate, faster }, { words, powerW });
+    this.listen(
+      { radio: radio.id, script, power: powerW, rate, faster },
+      { words, powerW, isSimulated: true },
+    );
   }
 
   /** Discharges a battery through the simulated load, its clock far faster than ours. */
   startLoad(battery: string, amps: number): void {
     const name = this.batteries().find(({ id }) => id === battery)?.name ?? 'a battery';
     const words = `a simulated meter at ${name}, under the simulated load`;
-    this.listen({ battery, amps, rate: LOAD_RATE, faster: LOAD_FASTER }, { words });
+    this.listen({ battery, amps, rate: LOAD_RATE, faster: LOAD_FASTER }, { words, isSimulated: true });
   }
 
   /** Takes readings from elsewhere in the place of the recording. */
@@ -253,7 +261,7 @@ export class BenchStore {
     const radio = this.radio();
     if (!radio) return;
     const rows = this.rows().filter(({ mark }) => (id === undefined ? !mark.saved : mark.id === id));
-    const saved = saveMarks(radio, rows, today());
+    const saved = saveMarks(radio, rows, today(), this.readingSource());
     const { radio: changed, ids } = saved;
     const why = sayRefused(saved, this.marks());
     if (ids.length > 0 && (await this.saveGear(radio, changed, why)))

@@ -190,7 +190,7 @@ export class CapacityTestComponent {
     const { ratingAh, ohm } = test.value;
     const entry = (value: number): FigureEntry => ({
       value: Number(value.toPrecision(4)),
-      source: 'measured',
+      source: this.store.readingSource(),
       date: today(),
     });
     const saved = await this.store.saveGear(battery, {

@@ -15,6 +15,8 @@ export interface MeterChoice {
 /** What a recording was read by. */
 export interface Origin {
   readonly words: string;
+  /** Read from the simulated meter: never saved as measured. */
+  readonly isSimulated?: true;
   /** The power that a radio was set to meanwhile, W. */
   readonly powerW?: number;
 }

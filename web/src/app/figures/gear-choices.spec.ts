@@ -2,7 +2,7 @@ import type { Gear, Cable, Radio } from '@knapsack/contract';
 import { curlew } from '@knapsack/contract/testing/outing';
 import { choicesOf } from './gear-choices';
 
-const common = { schema: 'knapsack.gear', version: 7, id: 'lead', name: 'Lead' } as const;
+const common = { schema: 'knapsack.gear', version: 8, id: 'lead', name: 'Lead' } as const;
 
 const pick = (gear: Gear, label: string, value: string): Gear => {
   const choice = choicesOf(gear).find((one) => one.label === label);

@@ -3,7 +3,7 @@ import { profileChoices } from './profile-choices';
 
 const rill: ControllerGear = {
   schema: 'knapsack.gear',
-  version: 7,
+  version: 8,
   id: 'rill',
   kind: 'controller',
   name: 'Rill',

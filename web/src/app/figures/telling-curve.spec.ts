@@ -1,7 +1,7 @@
 import { curlew, shale } from '@knapsack/contract/testing/outing';
 import { tellingCurve } from './telling-curve';
 
-const common = { schema: 'knapsack.gear', version: 7, id: 'x', name: 'x' } as const;
+const common = { schema: 'knapsack.gear', version: 8, id: 'x', name: 'x' } as const;
 
 describe('the telling curve', () => {
   it('of a radio goes through its figures', () => {

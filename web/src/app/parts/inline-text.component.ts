@@ -1,14 +1,19 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  effect,
+  ElementRef,
   inject,
   input,
   linkedSignal,
   output,
   signal,
+  viewChild,
+  type OnDestroy,
   type OnInit,
 } from '@angular/core';
 import { FitsTextDirective } from './fits-text.directive';
+import { FormValidity } from './form-validity';
 import { OwnerDirective } from './owner.directive';
 
 let count = 0;
@@ -24,6 +29,7 @@ let count = 0;
   template: `
     <span class="inline-edit" [class.wrong]="problem()">
       <input
+        #field
         type="text"
         autocomplete="off"
         spellcheck="false"
@@ -51,7 +57,7 @@ let count = 0;
     </span>
   `,
 })
-export class InlineTextComponent implements OnInit {
+export class InlineTextComponent implements OnInit, OnDestroy {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly most = input(120);
@@ -75,6 +81,18 @@ export class InlineTextComponent implements OnInit {
   protected readonly problem = signal<string | null>(null);
 
   private readonly owner = inject(OwnerDirective, { optional: true });
+  private readonly validity = inject(FormValidity, { optional: true });
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+
+  constructor() {
+    const { validity } = this;
+    if (!validity) return;
+    effect(() => validity.report(this.id, this.field().nativeElement, this.problem() !== null));
+  }
+
+  ngOnDestroy(): void {
+    this.validity?.report(this.id, this.field().nativeElement, false);
+  }
 
   ngOnInit(): void {
     const wrong = this.owner?.wrongText(this.label());

@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   Injector,
   input,
@@ -12,6 +13,7 @@ import {
 } from '@angular/core';
 import { readLocalTime, sayDate, sayDay, sayHour } from '@knapsack/core';
 import { FitsTextDirective } from './fits-text.directive';
+import { FormValidity } from './form-validity';
 import { MonthComponent } from './month.component';
 
 let count = 0;
@@ -76,6 +78,7 @@ export class InlineTimeComponent {
   protected readonly id = `time-${++count}`;
   private readonly injector = inject(Injector);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly validity = inject(FormValidity, { optional: true });
   protected readonly editing = signal(false);
   protected readonly problem = signal<string | null>(null);
   protected readonly text = signal('');
@@ -90,6 +93,15 @@ export class InlineTimeComponent {
       ? 'A day, an hour or both'
       : `${sayDate(timeMs, this.zone())}, ${sayHour(timeMs, this.zone())}`;
   });
+
+  constructor() {
+    const { validity } = this;
+    if (!validity) return;
+    effect(() => {
+      const field = this.field()?.nativeElement;
+      if (field) validity.report(this.id, field, this.editing() && this.problem() !== null);
+    });
+  }
 
   protected edit(): void {
     this.text.set(this.words());

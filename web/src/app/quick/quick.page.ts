@@ -17,6 +17,7 @@ import { ApiService } from '../data/api.service';
 import { newKey } from '../data/new-id';
 import { problemText } from '../data/problem-text';
 import { ShelfService } from '../data/shelf.service';
+import { FormValidity } from '../parts/form-validity';
 import { InlineChoiceComponent } from '../parts/inline-choice.component';
 import { InlineNumberComponent } from '../parts/inline-number.component';
 import { localZone, nextHour } from '../data/new-trip';
@@ -44,6 +45,7 @@ const EXAMPLE: Typed = {
 @Component({
   selector: 'ks-quick',
   imports: [OffDirective, InlineChoiceComponent, InlineNumberComponent],
+  providers: [FormValidity],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page quick">
@@ -132,41 +134,45 @@ const EXAMPLE: Typed = {
           </button>
         }
       </div>
-      <p class="answer" aria-live="polite">
-        <i
-          class="bi blaze"
-          [class]="sum().reaches ? 'bi-diamond-fill fine' : 'bi-octagon-fill stop'"
-          role="img"
-          [attr.aria-label]="sum().reaches ? 'fine' : 'stop'"
-        ></i>
-        {{ answer() }}
-      </p>
-      <table class="sum-lines">
-        <tr>
-          <th scope="row">consumption</th>
-          <td>{{ drawn() }}</td>
-          <td>{{ say(sum().meanA, 'A') }}</td>
-        </tr>
-        @if (shown().sunA > 0) {
+      @if (validity.hasProblem()) {
+        <p class="answer muted" aria-live="polite">No result while a field is invalid.</p>
+      } @else {
+        <p class="answer" aria-live="polite">
+          <i
+            class="bi blaze"
+            [class]="sum().reaches ? 'bi-diamond-fill fine' : 'bi-octagon-fill stop'"
+            role="img"
+            [attr.aria-label]="sum().reaches ? 'fine' : 'stop'"
+          ></i>
+          {{ answer() }}
+        </p>
+        <table class="sum-lines">
           <tr>
-            <th scope="row">net of the sun</th>
-            <td>{{ say(sum().meanA, 'A') }} − {{ say(shown().sunA, 'A') }}</td>
-            <td>{{ say(sum().netA, 'A') }}</td>
+            <th scope="row">consumption</th>
+            <td>{{ drawn() }}</td>
+            <td>{{ say(sum().meanA, 'A') }}</td>
           </tr>
-        }
-        <tr>
-          <th scope="row">usable</th>
-          <td>{{ say(shown().usable, 'share') }} of {{ say(shown().capacityAh, 'Ah') }}</td>
-          <td>{{ say(sum().usableAh, 'Ah') }}</td>
-        </tr>
-        @if (sum().hours !== null) {
+          @if (shown().sunA > 0) {
+            <tr>
+              <th scope="row">net of the sun</th>
+              <td>{{ say(sum().meanA, 'A') }} − {{ say(shown().sunA, 'A') }}</td>
+              <td>{{ say(sum().netA, 'A') }}</td>
+            </tr>
+          }
           <tr>
-            <th scope="row">lasts</th>
-            <td>{{ say(sum().usableAh, 'Ah') }} ÷ {{ say(sum().netA, 'A') }}</td>
-            <td>{{ say(sum().hours ?? 0, 'h') }}</td>
+            <th scope="row">usable</th>
+            <td>{{ say(shown().usable, 'share') }} of {{ say(shown().capacityAh, 'Ah') }}</td>
+            <td>{{ say(sum().usableAh, 'Ah') }}</td>
           </tr>
-        }
-      </table>
+          @if (sum().hours !== null) {
+            <tr>
+              <th scope="row">lasts</th>
+              <td>{{ say(sum().usableAh, 'Ah') }} ÷ {{ say(sum().netA, 'A') }}</td>
+              <td>{{ say(sum().hours ?? 0, 'h') }}</td>
+            </tr>
+          }
+        </table>
+      }
       <p class="muted">
         This is whiteboard arithmetic on purpose. A trip knows more: your hours, mode and power block by
         block, the cold, the voltage at the radio while the key is down, and what high currents cost.
@@ -187,6 +193,7 @@ export class QuickPage {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly router = inject(Router);
+  protected readonly validity = inject(FormValidity);
   protected readonly typed = signal<Typed>(kept());
   /** With what stands in a field that nobody has left yet: the answer moves while one types. */
   protected readonly shown = signal<Typed>(this.typed());
@@ -242,6 +249,7 @@ export class QuickPage {
   }
 
   protected async promote(): Promise<void> {
+    if (this.validity.focusFirst()) return;
     this.busy.set(true);
     this.problem.set(null);
     const { chemistry, ...input } = this.typed();

@@ -127,6 +127,12 @@ import { BagStore } from '../../trip/bag.store';
             [value]="trip.rating ?? 'measured'"
             [choices]="assumptions"
             (picked)="set({ rating: $event })"
+          />, data-sheet receive currents
+          <ks-choice
+            label="Data-sheet receive currents"
+            [value]="trip.sheetsAsStated ? 'stated' : 'expected'"
+            [choices]="sheets"
+            (picked)="set({ sheetsAsStated: $event === 'stated' })"
           />, in steps of
           <ks-choice
             label="Step"
@@ -196,6 +202,10 @@ export class FactsComponent {
     { value: 'terminals', label: 'from the controller’s load terminals' },
   ];
   protected readonly assumptions = choicesOf(ASSUMPTIONS);
+  protected readonly sheets = [
+    { value: 'expected', label: 'as upper limits (× 0.88)' },
+    { value: 'stated', label: 'at their word' },
+  ];
 
   protected readonly hasPanel = computed(() => this.bag.panel() !== null);
   protected readonly hasController = computed(() => this.bag.controller() !== null);
