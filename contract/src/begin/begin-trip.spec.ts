@@ -5,7 +5,8 @@ import { assessTrip } from '../resolve/assess-trip.js';
 import { readTrip } from '../schemas/index.js';
 import { curlew, shale, shelf, trip } from '../testing/outing.js';
 import { typicalGear } from '../typical/typical-gear.js';
-import { beginTrip, type Beginning } from './begin-trip.js';
+import { harnessReport } from '../harness/harness-report.js';
+import { beginTrip, describeUnmet, type Beginning } from './begin-trip.js';
 
 const TYPICAL = typicalGear('EUR');
 const empty: Trip = trip({ blocks: [], loadout: [], place: { name: '', timeZone: 'Europe/Oslo' } });
@@ -55,6 +56,23 @@ describe('a trip begun from a sentence', () => {
       loadout: begun.trip.loadout.with(1, { gear: batteries[taken - 1].id, count: 1 }),
     };
     expect(assessTrip(smaller, TYPICAL).found!.chance.chance).toBeLessThan(0.9);
+  });
+
+  it('says by how much a weight limit cannot be met by a kit that lasts', () => {
+    expect(began().unmet).toBeNull();
+    expect(describeUnmet(began().unmet)).toBeNull();
+    const { unmet } = began({ carryLimitG: 1000 });
+    expect(unmet!.limitG).toBe(1000);
+    expect(unmet!.grams).toBeGreaterThan(1000);
+    expect(describeUnmet({ limitG: 4000, grams: 5280 })).toContain('4.00 kg cannot be met');
+    expect(describeUnmet({ limitG: 4000, grams: 5280 })).toContain('1.28 kg more');
+  });
+
+  it('packs a typical kit for 100 W whose fuse Wire does not warn of', () => {
+    const { trip: made, typical } = began({ powerW: 100 });
+    const rules = harnessReport(made, typical).checks.map(({ severity, rule }) => `${severity} ${rule}`);
+    expect(rules).not.toContain('look carries');
+    expect(rules.filter((rule) => rule.startsWith('stop'))).toEqual([]);
   });
 
   it('runs unattended, by day and night, where it is a relay', () => {

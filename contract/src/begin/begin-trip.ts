@@ -1,8 +1,9 @@
-import { bestPoints, HOUR_MS, isUnattended, type ActivityName, type Mode } from '@knapsack/core';
+import { bestPoints, HOUR_MS, isUnattended, sayQuantity, type ActivityName, type Mode } from '@knapsack/core';
 import type { Battery, Cable, Gear, Panel, Radio } from '../documents/gear.js';
 import type { WayIn } from '../documents/packing.js';
 import { setSite } from '../documents/set-site.js';
 import type { Block, Site, Trip } from '../documents/trip.js';
+import { bagWeight } from '../edits/loadout.js';
 import { MOST_DAYS } from '../fields/fields.js';
 import { isTypical } from '../typical/typical-gear.js';
 import { withSomeWeather } from '../weather/take-weather.js';
@@ -37,7 +38,23 @@ export interface Begun {
   readonly typical: readonly Gear[];
   /** A battery was found with which it lasts; else the largest there is lies in the bag. */
   readonly lasts: boolean;
+  /** A limit that no kit that lasts keeps, g; null if all are kept. */
+  readonly unmet: { readonly limitG: number; readonly grams: number } | null;
 }
+
+/** Typical gear of a trip's bag that is not on the shelf yet. */
+export const typicalIn = (trip: Trip, typical: readonly Gear[], shelf: readonly Gear[]): readonly Gear[] => {
+  const inBag = new Set(trip.loadout.map(({ gear }) => gear));
+  return typical.filter(({ id }) => inBag.has(id) && !shelf.some((gear) => gear.id === id));
+};
+
+/** "The limit of 4.00 kg cannot be met: ..."; nothing if it is. */
+export const describeUnmet = (unmet: Begun['unmet']): string | null => {
+  const weight = (value: number) => sayQuantity({ value, unit: 'g' });
+  return unmet
+    ? `The limit of ${weight(unmet.limitG)} cannot be met: the lightest kit that lasts weighs ${weight(unmet.grams)}, ${weight(unmet.grams - unmet.limitG)} more.`
+    : null;
+};
 
 const DAY_HOURS = 24;
 
@@ -85,11 +102,13 @@ export function beginTrip(
   const trip: Trip = taken
     ? { ...placed, loadout: placed.loadout.toSpliced(1, 0, { gear: taken.id, count: 1 }) }
     : placed;
-  const inBag = new Set(trip.loadout.map(({ gear }) => gear));
+  const { grams } = bagWeight(trip, new Map(all.map((gear) => [gear.id, gear])));
+  const limitG = known.carryLimitG;
   return {
     trip,
-    typical: typical.filter(({ id }) => inBag.has(id) && !shelf.some((gear) => gear.id === id)),
+    typical: typicalIn(trip, typical, shelf),
     lasts: battery !== null,
+    unmet: limitG !== null && grams > limitG ? { limitG, grams } : null,
   };
 }
 

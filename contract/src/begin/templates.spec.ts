@@ -1,6 +1,7 @@
 import { tripProblems } from '../documents/trip-rules.js';
 import { assessTrip } from '../resolve/assess-trip.js';
 import { curlew, shale, shelf, trip } from '../testing/outing.js';
+import { typicalGear } from '../typical/typical-gear.js';
 import { TEMPLATES, tripFrom } from './templates.js';
 
 const empty = trip({ blocks: [], loadout: [] });
@@ -10,7 +11,7 @@ describe('a trip of a kind of outing', () => {
 
   for (const template of TEMPLATES) {
     it(`is a whole trip with a bag from the shelf: ${template.name}`, () => {
-      const made = tripFrom(template, shelf, empty, wednesday);
+      const { trip: made } = tripFrom(template, shelf, empty, wednesday);
       expect(tripProblems(made)).toEqual([]);
       expect(made.loadout.map(({ gear }) => gear)).toEqual(['curlew', 'shale']);
       expect(new Date(made.start).getDay()).toBe(6);
@@ -39,7 +40,7 @@ describe('a trip of a kind of outing', () => {
         mine,
         empty,
         wednesday,
-      ).loadout.map(({ gear }) => gear);
+      ).trip.loadout.map(({ gear }) => gear);
     expect(bagOf('Afternoon on a hill')).toEqual(['curlew', 'shale']);
     expect(bagOf('Contest from a van')).toEqual(['heavy', 'large']);
   });
@@ -53,14 +54,22 @@ describe('a trip of a kind of outing', () => {
     }));
     const mine = [curlew, ...sizes];
     for (const template of TEMPLATES.slice(0, 2)) {
-      const made = tripFrom(template, mine, empty, wednesday);
+      const { trip: made } = tripFrom(template, mine, empty, wednesday);
       expect(assessTrip(made, mine).found!.chance.chance)
         .withContext(template.name)
         .toBeGreaterThanOrEqual(0.9);
     }
   });
 
+  it('takes a typical radio of the stated power, to buy, if the shelf has none', () => {
+    const contest = TEMPLATES.find(({ powerW }) => powerW === 100)!;
+    const made = tripFrom(contest, [curlew, shale], empty, wednesday, typicalGear('EUR'));
+    expect(made.trip.blocks.every(({ powerW }) => powerW === 100)).toBeTrue();
+    expect(made.trip.loadout[0].gear).toBe('typical-radio-100w');
+    expect(made.typical.map(({ id, wished }) => [id, wished])).toEqual([['typical-radio-100w', true]]);
+  });
+
   it('is there without a shelf, with an empty bag', () => {
-    expect(tripFrom(TEMPLATES[0], [], empty, wednesday).loadout).toEqual([]);
+    expect(tripFrom(TEMPLATES[0], [], empty, wednesday).trip.loadout).toEqual([]);
   });
 });

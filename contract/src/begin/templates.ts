@@ -1,6 +1,7 @@
 import type { Battery, Gear, Cable, Radio } from '../documents/gear.js';
 import type { Block, Trip } from '../documents/trip.js';
 import { MOST_DAYS } from '../fields/fields.js';
+import { typicalIn, type Begun } from './begin-trip.js';
 import { lightestLasting } from './lightest-lasting.js';
 import { bestPoints, HOUR_MS, nextWeekday, usualShare, type ActivityName, type Mode } from '@knapsack/core';
 
@@ -99,15 +100,30 @@ const SATURDAY = 6;
 
 /**
  * A trip of a kind of outing with a bag from the shelf: the lightest radio that gives the power, its cable, and the lightest
- * battery that reaches the target chance. What the shelf cannot give is left out, to be put in. It begins on the Saturday to come.
+ * battery that reaches the target chance. A radio of the stated power that the shelf lacks is a typical one; anything else is left
+ * out, to be put in. It begins on the Saturday to come.
  *
  * @param empty a trip with nothing in it yet, whose id, place and temperature it keeps
  * @param nowMs UTC epoch ms
  */
-export function tripFrom(template: Template, shelf: readonly Gear[], empty: Trip, nowMs: number): Trip {
+export function tripFrom(
+  template: Template,
+  shelf: readonly Gear[],
+  empty: Trip,
+  nowMs: number,
+  typical: readonly Gear[] = [],
+): Omit<Begun, 'lasts' | 'unmet'> {
   const startMs = nextWeekday(nowMs, SATURDAY, template.startHour, empty.place.timeZone);
   const iso = (hours: number) => new Date(startMs + hours * HOUR_MS).toISOString();
-  const radio = lightestRadio(shelf, template.powerW);
+  // A radio of the stated power, a typical one if the shelf has none; without either the strongest of the shelf.
+  const able = (gear: readonly Gear[]) => {
+    const found = lightestRadio(gear, template.powerW);
+    return found && topPower(found) >= template.powerW ? found : null;
+  };
+  const radio =
+    able(shelf) ??
+    able(typical.map((gear) => ({ ...gear, wished: false }))) ??
+    lightestRadio(shelf, template.powerW);
   const powerW = radio ? Math.min(template.powerW, topPower(radio)) : template.powerW;
   const blocks = template.blocks.map(({ from, to, activity, mode, repeat }, index): Block => ({
     id: `b${index + 1}`,
@@ -137,10 +153,11 @@ export function tripFrom(template: Template, shelf: readonly Gear[], empty: Trip
   const batteries = shelf.filter(
     (gear): gear is Battery => gear.kind === 'battery' && !gear.archived && !gear.wished,
   );
-  const battery = radio && lightestLasting(trip, shelf, batteries);
+  const battery = radio && lightestLasting(trip, [...shelf, ...typicalIn(trip, typical, shelf)], batteries);
   const largest = [...batteries].sort((a, b) => (b.weightG?.value ?? 0) - (a.weightG?.value ?? 0))[0];
   const taken = battery ?? (radio ? largest : undefined);
-  return taken ? { ...trip, loadout: [...trip.loadout, { gear: taken.id, count: 1 }] } : trip;
+  const made = taken ? { ...trip, loadout: [...trip.loadout, { gear: taken.id, count: 1 }] } : trip;
+  return { trip: made, typical: typicalIn(made, typical, shelf) };
 }
 
 /** The lead to the radio that loses least, where its resistance is known. */

@@ -1,6 +1,8 @@
 import type { LogEntry } from '../documents/log.js';
 import { hour, shale, trip } from '../testing/outing.js';
-import { workedTrip } from './worked-plan.js';
+import { readTrip } from '../schemas/read.js';
+import { demoTrip, gannetShelf } from '../testing/gannet-rock.js';
+import { workedPlan, workedTrip } from './worked-plan.js';
 
 const at = (of: number) => new Date(hour(of)).toISOString();
 const battery = (of: number, what: 'swap' | 'charge' | 'full', gear = 'shale'): LogEntry =>
@@ -28,6 +30,21 @@ describe('the trip as it was worked', () => {
     );
     expect(borrowed.loadout.map(({ gear }) => gear)).toEqual(['curlew', 'shale', 'cobble']);
     expect(after(battery(9, 'swap', 'unknown')).loadout).toEqual(trip().loadout);
+  });
+
+  it('can be ended early in every trip of the demo, variants or not', () => {
+    for (const name of ['gannet-rock-light', 'headland-contest-camp', 'winter-bothy']) {
+      const demo = demoTrip(name);
+      const middle = (Date.parse(demo.start) + Date.parse(demo.end)) / 2;
+      const end = { id: 'end', at: new Date(middle).toISOString(), kind: 'end' } as LogEntry;
+      const ended = workedTrip(demo, [end], gannetShelf);
+      expect(Date.parse(ended.end)).withContext(name).toBe(middle);
+      expect(readTrip(ended).ok).withContext(name).toBeTrue();
+      expect(workedPlan(demo, [end], gannetShelf).ok)
+        .withContext(name)
+        .toBeTrue();
+    }
+    expect(demoTrip('headland-contest-camp').variants!.length).toBeGreaterThan(0);
   });
 
   it('ends where it was called off, its blocks too', () => {

@@ -45,7 +45,9 @@ export function workedTrip(trip: Trip, entries: readonly LogEntry[], shelf: read
   const inBag = new Set(trip.loadout.map(({ gear }) => gear));
   const borrowed = swapped.filter((gear) => !inBag.has(gear) && known.has(gear));
   const charges = entries.some((entry) => entry.kind === 'battery' && entry.do === 'charge');
-  const ended = called ? { ...trip, end } : trip;
+  // Other variants of the outing were not worked, and their blocks may lie after its end.
+  const { variants: _variants, ...own } = trip;
+  const ended: Trip = called ? { ...own, end } : own;
   return {
     ...ended,
     blocks: workedBlocks(trip, entries)

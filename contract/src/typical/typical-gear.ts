@@ -56,7 +56,14 @@ export function typicalGear(currency = ''): readonly Gear[] {
 }
 
 const common = (id: string) =>
-  ({ schema: GEAR_SCHEMA, version: GEAR_VERSION, id: PREFIX + id, about: ABOUT }) as const;
+  // On the wish list until the user says that it is owned.
+  ({
+    schema: GEAR_SCHEMA,
+    version: GEAR_VERSION,
+    id: PREFIX + id,
+    about: ABOUT,
+    wished: true,
+  }) as const;
 
 function typicalRadio(radio: (typeof RADIOS)[number], priced: Priced): Gear {
   const fullA = radio.receiveA.value + radio.rfW * AMPS_A_WATT.value;
@@ -149,7 +156,8 @@ const typicalCable = (): Gear => ({
     areaMm2: CABLE.areaMm2,
     lengthM: CABLE.lengthM,
     contactPairs: 2,
-    fusesA: [20],
+    // 1.08 x the 21 A of a typical radio of 100 W.
+    fusesA: [25],
     connectorA: 30,
   },
   weightG: assumed(CABLE.weightG),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { OffDirective } from '../parts/off.directive';
 import { Router, RouterLink } from '@angular/router';
 import { WAYS_IN, type Waypoint, type WayIn } from '@knapsack/contract';
-import type { Beginning, Begun } from '@knapsack/contract/begin';
+import { describeUnmet, type Beginning, type Begun } from '@knapsack/contract/begin';
 import {
   ACTIVITIES,
   MODE_NAMES,
@@ -27,6 +27,7 @@ import { InlineNumberComponent } from '../parts/inline-number.component';
 import { InlineTextComponent } from '../parts/inline-text.component';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { SiteFileComponent } from '../parts/site-file.component';
+import { NoticesService } from '../shell/notices.service';
 import { askOnce } from '../work/ask-once';
 import type { BeginQuestion } from '../work/begin-work';
 import { forgetBeginning, keepBeginning, keptBeginning, usualLimitG } from './beginning';
@@ -54,6 +55,7 @@ export class BeginPage {
   private readonly api = inject(ApiService);
   private readonly shelf = inject(ShelfService);
   private readonly router = inject(Router);
+  private readonly notices = inject(NoticesService);
   private readonly validity = inject(FormValidity);
   protected readonly known = signal<Beginning>(keptBeginning(Date.now()));
   protected readonly busy = signal(false);
@@ -138,11 +140,14 @@ export class BeginPage {
       const nowMs = Date.now();
       const shelf = gear.map(({ document }) => document);
       const question: BeginQuestion = { from, shelf, empty: newTrip(nowMs), nowMs };
-      const { trip, typical } = await askOnce<BeginQuestion, Begun>('begin', question);
+      const { trip, typical, unmet } = await askOnce<BeginQuestion, Begun>('begin', question);
       for (const item of typical) await firstValueFrom(this.shelf.create(item));
       await firstValueFrom(this.api.createTrip(trip));
       forgetBeginning();
       await this.router.navigate(['/trips', trip.id]);
+      const sentence = describeUnmet(unmet);
+      if (sentence)
+        this.notices.show({ text: sentence, action: { label: 'OK', run: () => this.notices.dismiss() } });
     } catch (error) {
       this.problem.set(problemText(error));
     } finally {

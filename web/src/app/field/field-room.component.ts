@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { sayAdvice, sayLasts, sayLeft, sayNet, sayNow, sayWouldDo } from '@knapsack/contract/field';
-import { sayLastingShort, sayQuantity } from '@knapsack/core';
+import { chanceMark, sayLastingShort, sayQuantity, sayTime } from '@knapsack/core';
 import { InlineTimeComponent } from '../parts/inline-time.component';
 import { MARKS } from '../parts/marks';
 import { sayWhyNotStay, whyNotStay } from '../shell/stay';
@@ -66,7 +66,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
           </span>
         </p>
         @if (store.view(); as view) {
-          <p class="field-sentence" [class.rough]="view.isRough">
+          <p class="field-sentence" [class.rough]="store.isEstimating()">
             <i
               class="bi blaze"
               [class]="signs[sign()].icon + ' ' + sign()"
@@ -74,6 +74,9 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
               [attr.aria-label]="signs[sign()].word"
             ></i>
             <b>{{ left() }}</b> {{ lasts() }} <b class="advice">{{ advice() }}</b>
+            @if (store.isEstimating()) {
+              <span class="muted">estimating; this is of {{ asOf() }}</span>
+            }
           </p>
           <p class="field-net">
             {{ net() }}
@@ -94,7 +97,7 @@ const STAYS_NOT = WHY_NOT && sayWhyNotStay(WHY_NOT);
           @for (problem of store.problems(); track problem) {
             <p class="field-sentence" role="alert">{{ problem }}</p>
           } @empty {
-            <p class="field-sentence muted">Looking at what was entered …</p>
+            <p class="field-sentence muted">Estimating from what was entered …</p>
           }
         }
       </div>
@@ -186,11 +189,11 @@ export class FieldRoomComponent {
   protected readonly net = computed(() => sayNet(this.store.view()?.netA ?? 0));
   protected readonly sign = computed<'fine' | 'look' | 'stop'>(() => {
     const view = this.store.view();
-    if (!view?.odds || view.odds.chance >= view.target) return 'fine';
-    return view.wouldDo?.some(({ odds }) => odds.chance >= view.target) || view.odds.chance > 0.5
-      ? 'look'
-      : 'stop';
+    // The same rule as in Plan, whatever could be done about it.
+    return view?.odds ? chanceMark(view.odds, view.target) : 'fine';
   });
+  /** The time that the shown estimate is of. */
+  protected readonly asOf = computed(() => sayTime(this.store.view()?.nowMs ?? 0, this.zone()));
   /** It says "saved here" or "on the server", never neither. */
   protected readonly kept = computed(() => {
     const state = this.log.state();

@@ -106,18 +106,17 @@ describe('where an outing stands', () => {
     expect(refreshed).toBe(1);
   });
 
-  it('shows the first, partial answer to a hand, and waits for the full one where only time went on', () => {
+  it('shows nothing before the first estimate, then the last one marked as estimating until the next is there', () => {
     seen();
-    const rough = view({ isRough: true });
-    answer(rough, true);
-    expect(store.view()).toEqual(rough.view as never);
+    expect([store.view(), store.isEstimating()]).toEqual([null, true]);
     const full = view({ hours: 1 });
     answer(full);
+    expect([store.view(), store.isEstimating()]).toEqual([full.view as never, false]);
     minuteMs.set(hour(9) + MINUTE_MS);
     seen();
-    answer(rough, true);
-    expect(store.view()).toEqual(full.view as never);
+    expect([store.view(), store.isEstimating()]).toEqual([full.view as never, true]);
     answer(full);
+    expect(store.isEstimating()).toBeFalse();
     const later = view({ hours: 2 });
     minuteMs.set(hour(9) + 2 * MINUTE_MS);
     seen();

@@ -22,6 +22,10 @@ export class FieldStore implements OnDestroy {
     failed: () => this.answer.set({ ok: false, problems: [STOPPED] }),
   });
   private readonly answer = signal<FieldAnswer | null>(null);
+  private readonly asked = signal<FieldQuestion | null>(null);
+  private readonly answered = signal<FieldQuestion | null>(null);
+  /** A newer estimate is being calculated: the view is the last one. */
+  readonly isEstimating = computed(() => this.asked() !== this.answered());
   private readonly shown = new ShownAnswers();
   private readonly byHand = new WeakMap<FieldQuestion, ByHand>();
 
@@ -67,11 +71,13 @@ export class FieldStore implements OnDestroy {
       if (!trip || !log) return;
       const question = { trip, log, shelf, nowMs };
       this.byHand.set(question, [trip, shelf, this.asIfMs(), log.entries.filter(isByHand).length]);
+      this.asked.set(question);
       this.worker.ask(question);
     });
   }
 
   private take(answer: FieldAnswer, question: FieldQuestion | null): void {
+    this.answered.set(question);
     const isPart = answer.ok && (answer.view.isRough || answer.view.wouldDo === null);
     const byHand = question && this.byHand.get(question);
     if (!byHand || this.shown.takes(byHand, isPart)) this.answer.set(answer);

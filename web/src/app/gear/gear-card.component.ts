@@ -55,6 +55,11 @@ import { ShelfKeeper } from '../data/shelf-keeper.service';
           />
           Compare</label
         >
+        @if (gear().wished) {
+          <button type="button" class="quiet" (click)="own()" [attr.aria-label]="'I own ' + gear().name">
+            I own this
+          </button>
+        }
         <button type="button" class="quiet" (click)="duplicate()" [attr.aria-label]="'Copy ' + gear().name">
           Copy
         </button>
@@ -86,6 +91,11 @@ export class GearCardComponent {
   readonly copied = output<string>();
   private readonly keeper = inject(ShelfKeeper);
   private readonly speech = inject(SpeechService);
+
+  protected own(): void {
+    const { wished: _wished, ...gear } = this.gear();
+    void this.keeper.save(gear as Gear);
+  }
 
   protected readonly figures = computed(() => toldFigures(this.gear()));
   protected readonly weight = computed(() => weightWords(this.gear(), 1));

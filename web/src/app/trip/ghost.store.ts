@@ -64,10 +64,13 @@ export class GhostStore {
     this.held.set(null);
   }
 
-  /** Back to the plan before, in one step that can itself be undone. */
+  /** Back to the plan before, in one step that can itself be undone. Variants that were kept since stay. */
   takeBack(): void {
     const before = this.held();
-    if (before) this.store.takePlan(before.trip);
+    const trip = this.store.trip();
+    if (!before || !trip) return;
+    const { variants: _before, ...plan } = before.trip;
+    this.store.takePlan({ ...plan, ...(trip.variants && { variants: trip.variants }) });
   }
 
   /** Holds on to the plan that a row of changes began with, until they are kept or undone. */

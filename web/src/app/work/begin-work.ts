@@ -13,9 +13,9 @@ export interface BeginQuestion {
 }
 
 /** The trip with what its bag needs of typical gear; looks for a battery that lasts, which takes a while. Null for no kind of outing. */
-export const beginWork: Work<BeginQuestion, Omit<Begun, 'lasts'> | null> = (question, { say }) => {
+export const beginWork: Work<BeginQuestion, Omit<Begun, 'lasts' | 'unmet'> | null> = (question, { say }) => {
   const { from, shelf, empty, nowMs } = question;
   if ('site' in from) return say(beginTrip(from, shelf, typicalGear(habits().currency), empty));
   const template = TEMPLATES.find(({ name }) => name === from.template);
-  say(template ? { trip: tripFrom(template, shelf, empty, nowMs), typical: [] } : null);
+  say(template ? tripFrom(template, shelf, empty, nowMs, typicalGear(habits().currency)) : null);
 };

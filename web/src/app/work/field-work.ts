@@ -4,21 +4,19 @@ import { USUAL_TARGET, wouldDoNow, type Odds, type Result } from '@knapsack/core
 import type { FieldAnswer, FieldQuestion, FieldTrack, FieldView } from './field-protocol';
 import type { Work } from './work';
 
-/** Outings of the first answer, which comes at once. */
+/** Outings of a coarse estimate, which comes at once. */
 const ROUGH = 300;
 /** Points of what comes: as many as can be seen. */
 const MOST_POINTS = 120;
 
-/** How an outing stands: roughly at once, then in full; then what would do, where it does not last. */
+/** The state of an outing in full, then the advice if it does not last; or a coarse estimate alone, for a reading that is typed. */
 export const fieldWork: Work<FieldQuestion, FieldAnswer> = async (question, { say, isNewest }) => {
   const { trip, log, shelf, nowMs } = question;
   const zone = trip.place.timeZone;
-  if (!question.onlyFull) {
+  // A coarse estimate is never shown as the state: the full one could contradict it.
+  if (question.onlyRough) {
     const rough = whatNow(trip, log, shelf, nowMs, { particles: ROUGH });
-    if (!rough.ok) return say(refused(rough));
-    say({ ok: true, view: viewOf(rough.value, zone, true, null, null) }, question.onlyRough !== true);
-    if (question.onlyRough) return;
-    if (!(await isNewest())) return;
+    return say(rough.ok ? { ok: true, view: viewOf(rough.value, zone, true, null, null) } : refused(rough));
   }
   const full = whatNow(trip, log, shelf, nowMs);
   if (!full.ok) return say(refused(full));
