@@ -74,7 +74,7 @@ export function harnessReport(trip: Trip, shelf: readonly Gear[]): HarnessReport
 }
 
 const describeBlocked = (stops: number): string =>
-  `Connect nothing yet: put the ${stops === 1 ? 'stop' : `${stops} stops`} above right first.`;
+  `Connect nothing yet: first put ${stops === 1 ? 'the stop' : `the ${stops} stops`} right.`;
 
 /** What to look out for in the work with these batteries; what the site asks for stands in site/. */
 const cautionsOf = (carried: readonly Carried[]): readonly string[] => [

@@ -33,7 +33,9 @@ export interface Fix {
   readonly endMs: number;
   /** It meets the target then, and Wire stops nothing that it did not stop before. */
   readonly fixes: boolean;
-  /** A stop of Wire that stands in the changed plan, in a clause. */
+  /** Wire still stops the changed plan. */
+  readonly leavesStop: boolean;
+  /** A stop of Wire that the change brings, in a clause. */
   readonly but?: string;
 }
 
@@ -43,7 +45,9 @@ const meetsTarget = ({ chance }: Pick<Fix, 'chance'>): boolean => chance.chance 
 /** The heading over fixes: never "none is enough" over one that reaches the target. */
 export const describeFixes = (fixes: readonly Fix[]): string =>
   fixes.some((fix) => fix.fixes)
-    ? 'Fixes'
+    ? fixes.some(({ leavesStop }) => leavesStop)
+      ? 'Fixes for the energy; Wire still has a stop'
+      : 'Fixes'
     : fixes.some(meetsTarget)
       ? 'Reaches the target, but Wire forbids it'
       : 'None is enough alone; what helps most';
@@ -113,10 +117,11 @@ function* tryOn({ shelf, stoppedRules }: Now, change: ReturnType<Change>): InPar
   if (!prospect) return null;
   const { chance, endMs, holds, wireStops } = prospect;
   const isNew = ({ rule }: Check) => !stoppedRules.has(rule);
-  const named = wireStops.find(isNew) ?? wireStops[0];
+  const named = wireStops.find(isNew);
   return {
     ...{ ...change, chance, endMs },
     fixes: holds && !wireStops.some(isNew),
+    leavesStop: wireStops.length > 0,
     ...(named && { but: stopClause(named.sentence) }),
   };
 }

@@ -35,9 +35,9 @@ export const planSentence = (verdict: Verdict, told: Told, zone: string): readon
   ...missingSentence(told),
 ];
 
-/** A stop in one clause: its sentence up to the first colon or full stop. */
+/** A stop in one clause: its sentence up to the first colon or full stop, that of "no. 2" left alone. */
 export const stopClause = (sentence: string): string =>
-  sentence.split(/(?<![0-9])[.:] /)[0].replace(/\.$/, '');
+  sentence.split(/(?<!\bno|[0-9])\. |: /)[0].replace(/\.$/, '');
 
 /** An answer behind the stops that forbid it: "The 24 V converter would destroy Curlew 10. Energy alone: lasts in ...". */
 export function leadWithStops(

@@ -69,7 +69,9 @@ import { InViewDirective } from '../parts/in-view.directive';
               </button>
             </h2>
             @if (blocked(); as sentence) {
-              <p class="blocked"><i class="bi bi-octagon-fill stop" aria-hidden="true"></i> {{ sentence }}</p>
+              <p class="blocked">
+                <i class="bi bi-octagon-fill blaze stop" aria-hidden="true"></i> {{ sentence }}
+              </p>
             }
             <ol>
               @for (step of steps(); track $index) {
