@@ -48,5 +48,6 @@ export * from './resolve/stand-alone.js';
 export * from './documents/weather.js';
 export * from './weather/simulated-document.js';
 export * from './weather/take-weather.js';
+export * from './weather/usual-temperature.js';
 export * from './resolve/panel-label.js';
 export * from './sum-inputs.js';

@@ -58,6 +58,17 @@ describe('a trip begun from a sentence', () => {
     expect(assessTrip(smaller, TYPICAL).found!.chance.chance).toBeLessThan(0.9);
   });
 
+  it('takes the usual temperature of place and month unless one is typed', () => {
+    const north = { name: 'a hill', timeZone: 'Europe/Oslo', latitudeDeg: 47, longitudeDeg: 9 };
+    const winter = { site: north, startMs: Date.UTC(2027, 11, 11, 9), temperatureC: null };
+    expect(began(winter).trip.temperatureC).toBeLessThan(8);
+    expect(began({ ...winter, startMs: Date.UTC(2027, 6, 10, 9) }).trip.temperatureC).toBeGreaterThan(15);
+    const pole = { ...winter, site: { ...north, latitudeDeg: 90 } };
+    expect(began(pole).trip.temperatureC).toBeLessThan(-8);
+    expect(began({ ...winter, temperatureC: 12 }).trip.temperatureC).toBe(12);
+    expect(began({ temperatureC: null }).trip.temperatureC).toBe(12);
+  });
+
   it('says by how much a weight limit cannot be met by a kit that lasts', () => {
     expect(began().unmet).toBeNull();
     expect(describeUnmet(began().unmet)).toBeNull();

@@ -7,6 +7,7 @@ import { bagWeight } from '../edits/loadout.js';
 import { MOST_DAYS } from '../fields/fields.js';
 import { isTypical } from '../typical/typical-gear.js';
 import { withSomeWeather } from '../weather/take-weather.js';
+import { usualTemperature } from '../weather/usual-temperature.js';
 import { lightestLasting } from './lightest-lasting.js';
 
 /** What one knows of an outing before any of it is planned; everything has a usual answer. */
@@ -27,7 +28,8 @@ export interface Beginning {
   readonly wayIn: WayIn;
   /** Most that is carried, g; null for no limit. */
   readonly carryLimitG: number | null;
-  readonly temperatureC: number;
+  /** Around the battery, C; null for what is usual for the place and the month. */
+  readonly temperatureC: number | null;
   /** Watts of a panel that comes along, 0 for none. */
   readonly panelW: number;
 }
@@ -57,6 +59,8 @@ export const describeUnmet = (unmet: Begun['unmet']): string | null => {
 };
 
 const DAY_HOURS = 24;
+/** Temperature of an outing whose place is not known, C. Source: convention of this project. */
+export const UNKNOWN_PLACE_C = 12;
 
 /**
  * The trip that somebody means: the work in the middle of the outing (of each day of a long one), a radio that gives the power,
@@ -85,7 +89,7 @@ export function beginTrip(
     name,
     start: iso(startMs),
     end: iso(startMs + length * HOUR_MS),
-    temperatureC: known.temperatureC,
+    temperatureC: known.temperatureC ?? UNKNOWN_PLACE_C,
     stepMinutes: length > 4 * DAY_HOURS ? 15 : 5,
     ...(known.carryLimitG !== null && { carryLimitG: known.carryLimitG }),
     ...(isUnattended(known.activity) && { unattended: true }),
@@ -94,7 +98,9 @@ export function beginTrip(
     blocks: [blockOf({ startMs, hours: length, ...known })],
     loadout: bag.map(({ id }) => ({ gear: id, count: 1 })),
   };
-  const placed = site.latitudeDeg === undefined ? bare : withSomeWeather(setSite(bare, site));
+  const sited = site.latitudeDeg === undefined ? bare : withSomeWeather(setSite(bare, site));
+  const usual = known.temperatureC === null ? usualTemperature(sited) : null;
+  const placed = usual ? { ...sited, temperatureC: Math.round(usual.meanC) } : sited;
   const battery =
     lightestLasting(placed, all, own.filter(isBattery)) ??
     lightestLasting(placed, all, typical.filter(isUsual));

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { OffDirective } from '../parts/off.directive';
 import { Router, RouterLink } from '@angular/router';
-import { WAYS_IN, type Waypoint, type WayIn } from '@knapsack/contract';
-import { describeUnmet, type Beginning, type Begun } from '@knapsack/contract/begin';
+import { USUAL_WEATHER, usualTemperature, WAYS_IN, type Waypoint, type WayIn } from '@knapsack/contract';
+import { describeUnmet, UNKNOWN_PLACE_C, type Beginning, type Begun } from '@knapsack/contract/begin';
 import {
   ACTIVITIES,
+  climateAt,
+  HOUR_MS,
   MODE_NAMES,
   readCoordinates,
   sayCoordinates,
@@ -73,6 +75,19 @@ export class BeginPage {
     return latitudeDeg === undefined || longitudeDeg === undefined
       ? SOMEWHERE
       : sayCoordinates({ latitudeDeg, longitudeDeg });
+  });
+  /** The usual temperature of the place and the month, whole degrees; a mild one without a place. */
+  protected readonly usualC = computed(() => {
+    const { site, startMs, hours } = this.known();
+    const usual = usualTemperature({
+      place: site,
+      start: new Date(startMs).toISOString(),
+      end: new Date(startMs + hours * HOUR_MS).toISOString(),
+      ...(site.latitudeDeg !== undefined && {
+        weather: { ...USUAL_WEATHER, climate: climateAt(site.latitudeDeg) },
+      }),
+    });
+    return Math.round(usual?.meanC ?? UNKNOWN_PLACE_C);
   });
   protected readonly duty = computed(() => sayDuty(this.known().share, this.known().mode));
   protected readonly isLong = computed(() => this.known().hours > 24);

@@ -23,7 +23,7 @@ export const usualBeginning = (nowMs: number): Beginning => ({
   share: usualShare('calling', 'SSB'),
   wayIn: 'foot',
   carryLimitG: usualLimitG('foot'),
-  temperatureC: roundHere(12, '°C'),
+  temperatureC: null,
   panelW: 0,
 });
 

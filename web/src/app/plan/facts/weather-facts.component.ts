@@ -4,11 +4,12 @@ import {
   takeWeather,
   typicalWeather,
   usualCloud,
+  usualTemperature,
   USUAL_WEATHER,
   type Weather,
   type WeatherDocument,
 } from '@knapsack/contract';
-import { AIR_WORDS, CLIMATES, type ClimateWord } from '@knapsack/core';
+import { AIR_WORDS, CLIMATES, sayQuantity, type ClimateWord } from '@knapsack/core';
 import { firstValueFrom } from 'rxjs';
 import { ApiService } from '../../data/api.service';
 import { problemText } from '../../data/problem-text';
@@ -26,6 +27,9 @@ const SOURCE_WORDS = {
 
 /** A file this large is no forecast of a month, bytes. */
 const LARGEST_FILE = 1_900_000;
+
+/** So far from the usual temperature the trip's own is worth another look, K. */
+const FAR_FROM_USUAL_K = 3;
 
 /** The weather in words, and where it may come from: what is usual, the simulated service, a forecast file. */
 @Component({
@@ -62,6 +66,14 @@ const LARGEST_FILE = 1_900_000;
       }
       {{ source() }}.
     </p>
+    @if (usualAir(); as usual) {
+      <p>
+        Usual there then: {{ usual.words }}, assumed.
+        @if (usual.differs) {
+          <button type="button" class="quiet" (click)="takeUsualAir()">take {{ usual.mean }}</button>
+        }
+      </p>
+    }
     <p>
       Climate
       <ks-choice
@@ -107,6 +119,26 @@ export class WeatherFactsComponent {
     const trip = this.store.trip();
     return trip ? usualCloud(trip) : 0;
   });
+
+  /** The usual temperature of the outing's hours, and whether the trip's own is far from it. */
+  protected readonly usualAir = computed(() => {
+    const trip = this.store.trip();
+    const usual = trip && usualTemperature(trip);
+    if (!trip || !usual) return null;
+    const say = (value: number) => sayQuantity({ value: Math.round(value), unit: 'C' });
+    return {
+      mean: say(usual.meanC),
+      words: `${say(usual.coldestC)} at the coldest, ${say(usual.warmestC)} at the warmest hour`,
+      differs: Math.abs(trip.temperatureC - usual.meanC) >= FAR_FROM_USUAL_K,
+    };
+  });
+
+  protected takeUsualAir(): void {
+    this.store.edit((trip) => {
+      const usual = usualTemperature(trip);
+      return usual ? { ...trip, temperatureC: Math.round(usual.meanC) } : trip;
+    });
+  }
 
   protected setWeather(change: Partial<Weather>): void {
     this.store.edit((trip) => ({ ...trip, weather: { ...(trip.weather ?? USUAL_WEATHER), ...change } }));
