@@ -65,7 +65,7 @@ test('the whole job by keyboard, from the trips to the card, and the focus is ne
   const before = await fixes.count();
   await tabTo(page, /^button a change-over switch/);
   await page.keyboard.press('Enter');
-  await expectFocus(page, /^h2 What the rules say/);
+  await expectFocus(page, /^h2 Findings/);
   await page.keyboard.press('Enter');
   await expect(fixes).toHaveCount(before - 1);
   await expect(page.locator('#spoken')).toHaveText(/^The wiring has changed; (Do not|OK)/);

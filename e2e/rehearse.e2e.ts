@@ -51,7 +51,7 @@ test('noise on a band stays with the controller, and Wire tells of it', async ({
     .getByRole('navigation', { name: 'Rooms of this trip' })
     .getByRole('link', { name: /Wire/ })
     .click();
-  await expect(page.locator('.checks')).toContainText('Rill 8 was heard on 15 m');
+  await expect(page.locator('.checks')).toContainText('Rill 8 is noisy on 15 m');
   // The record is the gear's: another trip with the same controller knows it too.
   const gear = await page.request.get(`${knapsack.address}/api/gear/rill-8`);
   expect(((await gear.json()) as { noise: unknown[] }).noise).toContainEqual(
@@ -127,7 +127,7 @@ test('charging is laid out backward from the departure, one in the past gets a s
 
   const site = page.getByRole('region', { name: 'On the site' });
   await expect(site).toContainText('Tell the harbour office where you are');
-  await expect(site).toContainText('farther than 7.0 m from power lines');
+  await expect(site).toContainText('at least 11 m from power lines');
   await expect(site).toContainText('Rain from Sun 02:00');
   await page.getByLabel('Who knows where you are').fill('the keeper');
   await page.keyboard.press('Enter');

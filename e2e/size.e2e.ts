@@ -70,7 +70,7 @@ test('what Wire stops in every kit is mended there; where nothing makes it, the 
   await openSize(page, knapsack, 'headland-contest-camp');
   await expect(page.locator('.answer')).toContainText('through a fuse of 10 A');
   await page.getByRole('link', { name: 'Fix it in Wire' }).click();
-  await page.locator('.checks li', { hasText: 'fuse rated for the load' }).locator('.fix').click();
+  await page.locator('.checks li', { hasText: 'rating of the fuse' }).locator('.fix').click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await saved(page);
   await openSize(page, knapsack, 'headland-contest-camp');
@@ -95,7 +95,7 @@ test('a search is stopped, and begins again when told; the ideal figures and the
 
   await expect(page.locator('.trade .line-name')).toHaveCount(4);
   const forEver = page.locator('.ideal').last();
-  await expect(forEver).toContainText(/A panel of \d+ W carries the mean load for ever/);
+  await expect(forEver).toContainText(/A panel of \d+ W carries the mean load under the usual sky/);
   const before = await forEver.textContent();
   await page.getByLabel('Month').selectOption('December');
   await expect(forEver).toContainText('December');

@@ -88,10 +88,10 @@ test('by keyboard a run is chosen, told and changed, and the change is undone; t
   await expect(page.locator('.run-sentence').first()).toContainText('Frond 42 to Rill 8');
   await type(page, 'Length, one way', '30');
   // The panel's aim is 3 %: 1.41 A on 30 m of 1.5 mm2 lose 0.9 V of 18.
-  await expect(page.locator('.checks')).toContainText('volts lost');
+  await expect(page.locator('.checks')).toContainText('voltage drop');
   await page.getByLabel('Length, one way', { exact: true }).blur();
   await page.keyboard.press('Control+z');
-  await expect(page.locator('.checks')).not.toContainText('volts lost');
+  await expect(page.locator('.checks')).not.toContainText('voltage drop');
 
   await expect(page.locator('.order li').nth(2)).toContainText('Connect Rill 8 to Shale 18, plus last.');
   await page.getByRole('button', { name: 'disconnect in this' }).click();
@@ -113,19 +113,22 @@ test('two batteries one after the other get a change-over switch, and only one a
   knapsack,
 }) => {
   await openWire(page, knapsack, 'headland-contest-camp');
-  await expect(page.locator('.checks')).toContainText('nothing keeps them apart');
-  await page.locator('.checks li', { hasText: 'one battery at a time' }).locator('.fix').click();
+  await expect(page.locator('.checks')).toContainText('nothing separates them');
+  await page.locator('.checks li', { hasText: 'change-over switch' }).locator('.fix').click();
   await expect(page.locator('svg.harness')).toContainText('only one at a time');
-  await expect(page.locator('.checks')).not.toContainText('nothing keeps them apart');
+  await expect(page.locator('.checks')).not.toContainText('nothing separates them');
+  // No order of connecting while a stop is open.
+  await expect(page.locator('.order')).toContainText('Connect nothing yet');
+  await page.locator('.checks li', { hasText: 'rating of the fuse' }).locator('.fix').click();
   await expect(page.locator('.order')).toContainText('Set the change-over switch to Shale 60');
   // It is a part: it has a name, an amperage, and can be taken out again.
   await page.locator('svg.harness').getByText('change-over switch').click();
   await type(page, 'Name of the change-over switch', 'one plug, moved by hand');
   await expect(page.locator('svg.harness')).toContainText('one plug, moved by hand');
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(page.locator('.checks')).toContainText('nothing keeps them apart');
+  await expect(page.locator('.checks')).toContainText('nothing separates them');
   await page.getByRole('button', { name: 'Add a change-over switch' }).click();
-  await expect(page.locator('.checks')).not.toContainText('nothing keeps them apart');
+  await expect(page.locator('.checks')).not.toContainText('nothing separates them');
 });
 
 test('which batteries a controller charges is entered in Gear, and Wire asks for it', async ({

@@ -78,7 +78,7 @@ describe('knapsack what-if', () => {
     const { out } = await run('what-if', CAMP);
     expect(out).toContain('Fixes');
     expect(out).toContain('If any one thing fails at the start');
-    expectSentence(await run('what-if', file('{"schema":"knapsack.trip","version":9}')), 'version 9');
+    expectSentence(await run('what-if', file('{"schema":"knapsack.trip","version":10}')), 'version 10');
   });
 });
 
@@ -232,7 +232,7 @@ describe('bad input', () => {
     expectSentence(await run('verify', folder), 'holds no file of figures');
     expectSentence(await run('forecast', folder), 'is not a file');
     expectSentence(await run('forecast', file('{"schema":')), 'is not JSON');
-    expectSentence(await run('forecast', file('{"schema":"knapsack.trip","version":9}')), 'version 9');
+    expectSentence(await run('forecast', file('{"schema":"knapsack.trip","version":10}')), 'version 10');
     expectSentence(await run('forecast', file('{"schema":"knapsack.trip","version":1}')), 'is missing');
     expectSentence(
       await run('forecast', join(DEMO, 'trips/winter-bothy.json'), '--json', '--csv'),

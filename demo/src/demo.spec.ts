@@ -56,7 +56,6 @@ describe('the demo', () => {
     // matters. The computer's barrel is to be measured; the controller was listened to, and the rest of the light kit is sound.
     expect(said('gannet-rock-light')).toEqual([
       'look fuse tent-lamp.via',
-      'note interrupts shale-18',
       'note polarity small-computer',
     ]);
     // Two batteries one after the other on one joint; 22 A at full power on a cable with a 10 A fuse; cables that nobody has

@@ -26,6 +26,10 @@ export const entriesOf = ({ others = [], pinned: _pinned, ...standing }: Figure)
   ...others,
 ];
 
+/** A figure unless it was read off a simulated instrument, which a plan never calculates with. */
+export const notSimulated = (figure: Figure | undefined): Figure | undefined =>
+  figure?.source === 'simulated' ? undefined : figure;
+
 /** How far a figure is to be believed: its source, and its spread where it was measured. */
 export const trustOf = ({ value, source, spread }: FigureEntry): Trust => ({
   source,

@@ -1,6 +1,6 @@
 import type { Accessory, Gear, Cable } from '../documents/gear.js';
 import type { AccessoryRule } from '../documents/accessory-rule.js';
-import type { Figure } from '../documents/figure.js';
+import { notSimulated, type Figure } from '../documents/figure.js';
 import {
   bestPoints,
   CABLE_RUNS,
@@ -32,7 +32,7 @@ export function tellingFigures(gear: Gear): string {
       return `receive ${amps(gear.receiveA)}, ${top ? `${top.rfW} W at ${sayQuantity({ value: top.amps, unit: 'A' })}` : ''}`;
     }
     case 'battery':
-      return `${fixed((gear.measuredAh ?? gear.ratedAh).value, 1)} Ah ${CHEMISTRIES[gear.chemistry].label}`;
+      return `${fixed((notSimulated(gear.measuredAh) ?? gear.ratedAh).value, 1)} Ah ${CHEMISTRIES[gear.chemistry].label}`;
     case 'station':
       return `${sayQuantity({ value: gear.wattHours.value, unit: 'Wh' })} ${CHEMISTRIES[gear.chemistry].label}, boxed`;
     case 'amplifier':

@@ -1,5 +1,5 @@
 import { bestPoints, CLIMATES, describeSheetReceive, sayQuantity, seasonAt } from '@knapsack/core';
-import type { Figure } from '../documents/figure.js';
+import { notSimulated, type Figure } from '../documents/figure.js';
 import type { Gear } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { guessedOf } from './panel-label.js';
@@ -44,7 +44,10 @@ function wordsOf(gear: Gear, sheetsAsStated: boolean): string[] {
           : []),
       ];
     case 'battery':
-      return [...assumed('capacity', gear.measuredAh ?? gear.ratedAh), ...assumed('health', gear.health)];
+      return [
+        ...assumed('capacity', notSimulated(gear.measuredAh) ?? gear.ratedAh),
+        ...assumed('health', gear.health),
+      ];
     case 'station':
       return [
         ...assumed('energy', gear.wattHours),

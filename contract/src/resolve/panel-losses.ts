@@ -12,6 +12,7 @@ import {
   type Span,
   type SunPlan,
 } from '@knapsack/core';
+import { notSimulated } from '../documents/figure.js';
 import type { Panel } from '../documents/gear.js';
 import type { LoadoutItem } from '../documents/trip.js';
 import type { Carried } from './look-up.js';
@@ -62,7 +63,7 @@ export function sayPartialShade(panels: Carried<Panel>, sun: SunPlan): readonly 
   const { gear } = panels;
   const partial = sun.shade.spans.filter(({ fraction }) => fraction < 1);
   const worst = partial.reduce((most, { fraction }) => Math.max(most, fraction), 0);
-  const fullW = stringsOf(panels).watts * (gear.truth?.value ?? sun.truth);
+  const fullW = stringsOf(panels).watts * (notSimulated(gear.truth)?.value ?? sun.truth);
   const sensitivity = shadeSensitivity(gear.technology, gear.diodes === true);
   const lost = (by: number) => fullW * shadeLoss(worst, by);
   const lostW = lost(sensitivity);

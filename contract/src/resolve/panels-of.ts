@@ -1,4 +1,5 @@
 import { fail, goTogether, inParallel, joined, succeed, type PanelLabel, type Result } from '@knapsack/core';
+import { notSimulated } from '../documents/figure.js';
 import type { Panel } from '../documents/gear.js';
 import type { Carried } from './look-up.js';
 import { panelLabel } from './panel-label.js';
@@ -29,7 +30,7 @@ export function panelsTogether(panels: readonly Carried<Panel>[]): Result<Panels
   const main = panels[largest];
   const truth =
     panels.reduce(
-      (sum, { gear }, index) => sum + (gear.truth?.value ?? USUAL_TRUTH) * labels[index].watts,
+      (sum, { gear }, index) => sum + (notSimulated(gear.truth)?.value ?? USUAL_TRUTH) * labels[index].watts,
       0,
     ) / watts;
   if (panels.length === 1) return succeed({ label: labels[0], main, truth, lostW: 0 });

@@ -12,7 +12,7 @@ import {
   type PlannedPack,
   type Result,
 } from '@knapsack/core';
-import { trustOf, type Figure } from '../documents/figure.js';
+import { notSimulated, trustOf, type Figure } from '../documents/figure.js';
 import type { Battery, PowerStation } from '../documents/gear.js';
 import type { Trip } from '../documents/trip.js';
 import { counted, isKind, lacking, type Carried } from './look-up.js';
@@ -131,7 +131,8 @@ function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, na
       ...(gear.socketA && { continuousA: gear.socketA.value, peakA: gear.socketA.value }),
     };
   }
-  const { continuousA, peakA, peakS, resistanceOhm } = gear;
+  const { continuousA, peakA, peakS } = gear;
+  const resistanceOhm = notSimulated(gear.resistanceOhm);
   return {
     ...common,
     label: packLabelOf(gear, count),
@@ -144,7 +145,7 @@ function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, na
 
 /** The figure that says how much a battery holds. */
 const capacityOf = (gear: Battery | PowerStation): Figure =>
-  gear.kind === 'station' ? gear.wattHours : (gear.measuredAh ?? gear.ratedAh);
+  gear.kind === 'station' ? gear.wattHours : (notSimulated(gear.measuredAh) ?? gear.ratedAh);
 
 /** A battery or the cells of a power station as a pack, some of them in parallel. */
 export const packLabelOf = (gear: Battery | PowerStation, count: number): PackLabel =>
@@ -154,14 +155,16 @@ export const packLabelOf = (gear: Battery | PowerStation, count: number): PackLa
 function batteryLabel(battery: Battery, count: number): PackLabel {
   const { ratedAh, measuredAh, health, resistanceOhm, cutoffV, maxChargeA, keepsCharge, coldProtected } =
     battery;
-  const aged = measuredAh ? measuredAh.value / ratedAh.value : (health?.value ?? 1);
+  const tested = notSimulated(measuredAh);
+  const resistance = notSimulated(resistanceOhm);
+  const aged = tested ? tested.value / ratedAh.value : (health?.value ?? 1);
   return {
     chemistry: battery.chemistry,
     cellsInSeries: battery.cellsInSeries,
     ratedAh: ratedAh.value * count,
     health: aged,
-    ...(resistanceOhm
-      ? { ohmicOhm: ohmicOf(resistanceOhm) / count }
+    ...(resistance
+      ? { ohmicOhm: ohmicOf(resistance) / count }
       : aged < 1 && { ohmicOhm: agedOhm(battery, aged) / count }),
     ...(cutoffV && { cutoffV: cutoffV.value }),
     ...(maxChargeA && { maxChargeA: maxChargeA.value * count }),

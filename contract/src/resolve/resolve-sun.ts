@@ -15,7 +15,7 @@ import {
   type SunPlan,
   type Wiring,
 } from '@knapsack/core';
-import { trustOf } from '../documents/figure.js';
+import { notSimulated, trustOf } from '../documents/figure.js';
 import type { ControllerGear } from '../documents/charging-gear.js';
 import type { Panel, PowerStation } from '../documents/gear.js';
 import { USUAL_PLACE, USUAL_WEATHER, type PanelPlace } from '../documents/sun.js';
@@ -59,6 +59,7 @@ export function resolveSun(
   const panel = together.main.gear;
   const place = trip.panelPlace ?? USUAL_PLACE;
   const weather = trip.weather ?? USUAL_WEATHER;
+  const truth = notSimulated(panel.truth);
   return succeed({
     latitudeDeg,
     longitudeDeg,
@@ -79,7 +80,7 @@ export function resolveSun(
     },
     panel: together.label,
     truth: together.truth,
-    ...(panel.truth && { truthFrom: trustOf(panel.truth) }),
+    ...(truth && { truthFrom: trustOf(truth) }),
     controller: controllerOf(charger, wiring, panelCablesOhm(together.main.item), packs[0].cellsInSeries),
   });
 }

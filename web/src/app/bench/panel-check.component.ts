@@ -114,7 +114,7 @@ export class PanelCheckComponent {
       ...panel,
       truth: withEntry(panel.truth ?? null, {
         value: Math.min(1.2, tidy(truth)),
-        source: 'measured',
+        source: this.store.readingSource(),
         date: today(),
         spread: tidy(spread),
       }),

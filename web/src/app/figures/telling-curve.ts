@@ -1,5 +1,5 @@
 import type { Battery, Gear, Panel, Radio, PowerStation } from '@knapsack/contract';
-import { panelLabel } from '@knapsack/contract';
+import { notSimulated, panelLabel } from '@knapsack/contract';
 import {
   CAPACITY_TEMPERATURES_C,
   cellTemperature,
@@ -85,7 +85,7 @@ function capacityAgainstCold(gear: Battery | PowerStation): TellingCurve {
   const full =
     gear.kind === 'station'
       ? gear.wattHours.value * (gear.health?.value ?? 1)
-      : (gear.measuredAh?.value ?? gear.ratedAh.value * (gear.health?.value ?? 1));
+      : (notSimulated(gear.measuredAh)?.value ?? gear.ratedAh.value * (gear.health?.value ?? 1));
   const unit = gear.kind === 'station' ? 'Wh' : 'Ah';
   const [low, high] = [
     CAPACITY_TEMPERATURES_C[0],

@@ -32,7 +32,8 @@ describe('the search over the shelf', () => {
   let store: SizeStore;
 
   beforeEach(() => {
-    for (const key of ['knapsack.size', 'knapsack.size.from']) localStorage.removeItem(key);
+    for (const key of ['knapsack.size', 'knapsack.size.from', 'knapsack.size.limits'])
+      localStorage.removeItem(key);
     radioPrice.set(null);
     present.set(trip());
     TestBed.configureTestingModule({
@@ -79,6 +80,17 @@ describe('the search over the shelf', () => {
     store.change((options) => ({ ...options, limits: { price: 100 } }));
     expect(store.effective().limits.price).toBe(100);
     store.change((options) => ({ ...options, limits: {} }));
+  });
+
+  it('keeps the limits of a trip out of another trip', () => {
+    store.change((options) => ({ ...options, limits: { price: 100 } }));
+    seen();
+    present.set(trip({ name: 'renamed' }));
+    seen();
+    expect(store.effective().limits.price).toBe(100);
+    present.set(trip({ id: 'another' }));
+    seen();
+    expect(store.effective().limits.price).toBeUndefined();
   });
 
   it('tries what is sold as still to buy', () => {

@@ -36,6 +36,7 @@ const MOST_WORKERS = 8;
 const KEPT_AS = 'knapsack.size';
 const FROM_KEPT_AS = 'knapsack.size.from';
 const BUILD_KEPT_AS = 'knapsack.size.build';
+const LIMITS_OF_KEPT_AS = 'knapsack.size.limits';
 
 const ENERGY: ReadonlySet<GearKind> = new Set(['battery', 'station']);
 const sameStock = (a: readonly Gear[], b: readonly Gear[]): boolean =>
@@ -106,6 +107,8 @@ export class SizeStore implements OnDestroy {
 
   /** What was asked last in this browser; the chance is the trip's own. */
   private readonly ownOptions = signal<SizeOptions>(kept(KEPT_AS, USUAL_SIZE_OPTIONS));
+  /** The trip that the limits were set for: they belong to no other. */
+  private readonly limitsOf = signal(kept<{ trip: string | null }>(LIMITS_OF_KEPT_AS, { trip: null }).trip);
   private readonly target = computed(() => targetOf(this.plan.trip() ?? {}));
   private readonly list = inject(RequirementsService);
   /** What the next build must do; kits are held against it where that is asked. */
@@ -194,6 +197,15 @@ export class SizeStore implements OnDestroy {
       const stock = this.stock();
       if (question === null || stock.length === 0) return;
       untracked(() => this.soon(() => this.begin(options)));
+    });
+    effect(() => {
+      const id = this.plan.trip()?.id;
+      if (id === undefined || id === this.limitsOf()) return;
+      untracked(() => {
+        if (this.limitsOf() !== null) this.ownOptions.update((options) => ({ ...options, limits: {} }));
+        this.limitsOf.set(id);
+        keep(LIMITS_OF_KEPT_AS, { trip: id });
+      });
     });
     effect(() => keep(KEPT_AS, this.ownOptions()));
     effect(() => {
