@@ -24,7 +24,7 @@ test('the kit is drawn, broken, and fixed with a click that can be taken back', 
   await press(page, /0\.6 m · 2\.5 mm²/);
   await expect(page.locator('.run-figures')).toContainText('1.92 A, loses 0.03 V');
 
-  await type(page, 'Fuse', '2');
+  await type(page, 'Fuse', '1');
   await expect(said(page)).toContainText('Do not connect this yet: 1 stop');
   await expect(page.locator('.harness .s-stop')).toHaveCount(1);
   await expect(page.locator('.checks li').first()).toContainText('needed at least');
