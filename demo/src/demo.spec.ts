@@ -54,10 +54,7 @@ describe('the demo', () => {
       );
     // It is not entered which fuse stands before the lamp's converter. 18 Ah shorted are 1.5 kA, its protection opens before that
     // matters. The computer's barrel is to be measured; the controller was listened to, and the rest of the light kit is sound.
-    expect(said('gannet-rock-light')).toEqual([
-      'look fuse tent-lamp.via',
-      'note polarity small-computer',
-    ]);
+    expect(said('gannet-rock-light')).toEqual(['look fuse tent-lamp.via', 'note polarity small-computer']);
     // Two batteries one after the other on one joint; 22 A at full power on a cable with a 10 A fuse; cables that nobody has
     // described; a lead battery whose limits are not entered, which nothing switches off, which would be charged with more than
     // cable takes, and which at its reserve leaves the radio 11.4 V. The cable itself loses 0.35 V, about 3 %.

@@ -81,7 +81,7 @@ function mixedPack(trip: Trip, batteries: readonly Carried<Battery>[]): PlannedP
   );
   const sum = (of: (label: PackLabel) => number) =>
     each.reduce((total, { planned }) => total + of(planned.label), 0);
-  // The limit of all together is reached when the first of them gives as much as it may.
+  // The common limit is reached when the first battery reaches its own.
   const limit = (of: (pack: PlannedPack) => number | undefined) => {
     const limits = each.map(({ planned }, index) => (of(planned) ?? NaN) / shares[index]);
     const least = Math.min(...limits);
@@ -143,7 +143,7 @@ function plannedPack(trip: Trip, gear: Battery | PowerStation, count: number, na
   };
 }
 
-/** The figure that says how much a battery holds. */
+/** The figure of a battery's capacity. */
 const capacityOf = (gear: Battery | PowerStation): Figure =>
   gear.kind === 'station' ? gear.wattHours : (notSimulated(gear.measuredAh) ?? gear.ratedAh);
 

@@ -30,7 +30,7 @@ import {
 
 const sheet = (value: number) => ({ value, source: 'datasheet' as const });
 
-/** Fed through a converter at the battery, on a lead of its own. */
+/** Fed through a converter at the battery, on its own lead. */
 const converter = (from: string, outV: number | undefined, maxA: number, name?: string) => ({
   id: 'reg',
   kind: 'converter' as const,
@@ -69,7 +69,7 @@ const charges = (hours: number) => ({
   ],
 });
 
-/** Two batteries in parallel, each on a cable of its own. */
+/** Two batteries in parallel, each on its own cable. */
 const both = (first: Battery, second: Battery, amps: number) => [
   run(first.id, 6, 0.2, amps),
   run(second.id, 6, 0.2, amps),

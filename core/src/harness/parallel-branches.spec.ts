@@ -12,7 +12,7 @@ describe('batteries in parallel', () => {
   });
 
   it('share by their size if their cables are not entered', () => {
-    // Resistance goes with 1 / Ah: 100 Ah beside 12 Ah.
+    // Resistance goes with 1 / Ah: 100 Ah and 12 Ah.
     const shares = branchShares([
       { packOhm: 0.25 / 100, cableOhm: null },
       { packOhm: 0.25 / 12, cableOhm: null },

@@ -200,7 +200,7 @@ function told(
     socs: expected.socs,
     odds: following,
     blindOdds: odds(blind),
-    // The plan as it is has Plan's own figure, on Plan's samples; what is left of an outing under way only these.
+    // The plan without a ration has Plan's own figure, on Plan's samples; an outing under way has only these.
     plannedOdds: law.sampleAt ? odds(asPlanned) : chanceOf(law.plan),
     target,
     binds: !reached ? 'nothing' : following.chance <= target + NEAR ? null : isBound ? 'ceilings' : 'steps',
@@ -269,14 +269,14 @@ function worldOf(law: ChanceLaw, sample: Sample): RationWorld {
   };
 }
 
-/** The reserve of all packs together, 0 to 1: what each keeps by its own reserve, of what they store. */
+/** The reserve of all packs together, 0 to 1: their own reserves weighted by the charge that they store. */
 function joinedReserve({ plan, packs }: ChanceLaw): number {
   const stored = packs.reduce((sum, { storedAh }) => sum + storedAh, 0);
   const reserves = inOrder(plan).map(({ reserveSoc }) => reserveSoc);
   return packs.reduce((sum, { storedAh }, index) => sum + storedAh * reserves[index], 0) / stored;
 }
 
-/** Packs in turn stand as one large one, as full as they are together. */
+/** Joins packs that are used in turn into one large pack with their total charge. */
 function joinInto(law: ChanceLaw, pack: RationWorld['pack'], sample: Sample): void {
   const gain = capacityGain(law.weaknesses[0].capacitySpread, sample);
   const stored = law.packs.reduce((sum, { storedAh }) => sum + storedAh, 0);

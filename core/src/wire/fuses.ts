@@ -1,6 +1,6 @@
 import { fixed } from '../say/quantity.js';
 
-/** A kind of fuse, in generic terms: what it is sold for, what it can break and up to which volts. */
+/** A kind of fuse in generic terms: its ratings, the current that it breaks and its voltage. */
 interface FuseKindFacts {
   readonly label: string;
   readonly ratingsA: readonly number[];
@@ -65,16 +65,16 @@ const KINDS_BY_SIZE: readonly FuseKind[] = ['blade', 'large', 'bolt'];
 const isSold = (kind: FuseKind, amps: number): boolean =>
   (FUSE_KINDS[kind].ratingsA as readonly number[]).includes(amps);
 
-/** Kinds for a main fuse at a battery, by what they break. */
+/** Kinds for a main fuse at a battery, in the order of their breaking capacity. */
 const MAIN_KINDS: readonly FuseKind[] = ['terminal', 'classT'];
 /** Kinds for more volts than vehicle fuses stand. */
 const HIGH_VOLT_KINDS: readonly FuseKind[] = ['pv', 'classT'];
 
-/** The kind of main fuse that is sold with a rating, A, and breaks a short-circuit current, A; null if there is none. */
+/** The kind of main fuse with a rating, A, that breaks a short-circuit current, A; null without such a kind. */
 export const breakingKind = (ratedA: number, faultA: number): FuseKind | null =>
   MAIN_KINDS.find((kind) => FUSE_KINDS[kind].breaksA >= faultA && isSold(kind, ratedA)) ?? null;
 
-/** The kind of fuse that is sold with a rating, A, for direct current of so many volts; null if there is none. */
+/** The kind of fuse with a rating, A, for a direct voltage, V; null without such a kind. */
 export const kindForVolts = (ratedA: number, volts: number): FuseKind | null =>
   HIGH_VOLT_KINDS.find((kind) => FUSE_KINDS[kind].mostV >= volts && isSold(kind, ratedA)) ?? null;
 
@@ -90,14 +90,14 @@ export const FUSES_A: readonly number[] = [
 /** The smallest fuse before a radio, A: switching on draws more than working. Source: convention of this project, docs/model.md. */
 const LEAST_RADIO_FUSE_A = 2;
 
-/** Ratings that one would put before a part, A, ascending. */
+/** Ratings that are used before a part, A, ascending. */
 export const fusesBefore = (isRadio: boolean): readonly number[] =>
   isRadio ? FUSES_A.filter((ratedA) => ratedA >= LEAST_RADIO_FUSE_A) : FUSES_A;
 
 /** Rating over the largest steady current. Source: convention of this project, docs/model.md. */
 export const FUSE_MARGIN = 1.25;
 
-/** The smallest standard rating of at least 1.25 x a steady current, A; null where none is sold. */
+/** The smallest standard rating of at least 1.25 x a steady current, A; null if there is none. */
 export const smallestFuse = (steadyA: number, ratingsA: readonly number[] = FUSES_A): number | null =>
   ratingsA.find((fuseA) => fuseA >= FUSE_MARGIN * steadyA - 1e-9) ?? null;
 

@@ -13,7 +13,7 @@ const SIGNS = {
   note: { icon: 'bi-dot', words: 'note' },
 } as const;
 
-/** Every finding: what is wrong, the rule's figure and the kit's, why, and the smallest change that puts it right. */
+/** All findings, each with the rule's figure, the kit's figure, the reason, and the smallest change that puts it right. */
 @Component({
   selector: 'ks-check-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
