@@ -89,6 +89,12 @@ export class BeginPage {
     });
     return Math.round(usual?.meanC ?? UNKNOWN_PLACE_C);
   });
+  /** Said of a temperature that the user has not typed. */
+  protected readonly assumedWords = computed(() => {
+    const { temperatureC, site } = this.known();
+    if (temperatureC !== null) return '';
+    return site.latitudeDeg === undefined ? ' (assumed)' : ' (usual there then, assumed)';
+  });
   protected readonly duty = computed(() => sayDuty(this.known().share, this.known().mode));
   protected readonly isLong = computed(() => this.known().hours > 24);
   /** Without a place the sun cannot be known. */

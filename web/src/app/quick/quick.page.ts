@@ -214,7 +214,8 @@ export class QuickPage {
     return usableWays(typed.chemistry, USUAL_CELLS[typed.chemistry]).map((way) => {
       const { hours } = quickSum({ ...typed, usable: way.share });
       const share = this.say(way.share, 'share');
-      return { ...way, words: hours === null ? share : `${share}, ${sayDuration(hours)}` };
+      const isUnknown = hours === null || this.validity.hasProblem();
+      return { ...way, words: isUnknown ? share : `${share}, ${sayDuration(hours)}` };
     });
   });
 

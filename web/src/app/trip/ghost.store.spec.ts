@@ -89,6 +89,11 @@ describe('the plan before the last changes', () => {
     expect(ghost.before()?.trip).toEqual(trip());
     ghost.takeBack();
     expect(taken).toEqual([trip()]);
+    // A variant that was kept since stays.
+    const variants = [{ id: 'v1', name: 'kept' }] as never;
+    present.set(trip({ startSoc: 0.8, variants }));
+    ghost.takeBack();
+    expect(taken.pop()!.variants).toEqual(variants);
     change(trip());
     expect(ghost.before()).toBeNull();
     change(trip({ startSoc: 0.8 }));
