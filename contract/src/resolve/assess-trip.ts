@@ -1,6 +1,7 @@
 import {
   assessInParts,
   atOnce,
+  forecast,
   type Assessment,
   type InParts,
   type PlanMark,
@@ -41,7 +42,8 @@ export function* assessTripInParts(trip: Trip, shelf: readonly Gear[]): InParts<
   const { wouldDoAh, ...rest } = assessed;
   const isOffered = typeof wouldDoAh !== 'number' || isBatteryAllowed(trip, shelf, assessed.run, wouldDoAh);
   const found: Assessment = isOffered ? assessed : rest;
-  const wire = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, found.run).checks);
+  // The march that Wire itself reads, so that every room counts the same findings.
+  const wire = wireSays(checkedHarness(trip, lookUp(trip, shelf).carried, forecast(plan.value)).checks);
   return { status: markWithWire(found.mark, wire), found, wire, missing, problems: [] };
 }
 

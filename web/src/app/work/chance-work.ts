@@ -50,8 +50,7 @@ export const chanceWork: Work<ForecastQuestion, ChanceAnswer> = async (question,
   }
   say({
     chance,
-    // Of the typical outing, as the terminal and the list of trips have it.
-    wire: wireSays(checkedHarness(trip, carried, typical).checks),
+    wire,
     tornado: tornado(plan.value, SEED, law),
     skyFactor,
     ...(wouldDoAh !== undefined && { wouldDoAh }),
